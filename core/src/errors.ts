@@ -1,0 +1,35 @@
+/** Base of every named error that this project throws on misuse or bad input. */
+export class RosefinchError extends Error {
+  override readonly name: string = 'RosefinchError';
+}
+
+/** A value lay outside what a function accepts. */
+export class RangeMisuse extends RosefinchError {
+  override readonly name = 'RangeMisuse';
+}
+
+/** A text or file could not be understood; the message says what and where. */
+export class FormatError extends RosefinchError {
+  override readonly name = 'FormatError';
+}
+
+/** A rule of a stored record was broken; `path` names the field. */
+export class RecordError extends RosefinchError {
+  override readonly name = 'RecordError';
+  constructor(
+    readonly path: string,
+    message: string,
+  ) {
+    super(`${path}: ${message}`);
+  }
+}
+
+/**
+ * Returns `value` when it is a finite number within the range.
+ * @throws RangeMisuse naming `what`, the range and what came.
+ */
+export function assertRange(what: string, value: number, low: number, high: number): number {
+  if (!Number.isFinite(value) || value < low || value > high)
+    throw new RangeMisuse(`${what} must lie between ${low} and ${high}; got ${value}`);
+  return value;
+}

@@ -1,0 +1,127 @@
+import type { Hz } from '../units.ts';
+import type { Spectrum } from './spectrum.ts';
+
+/** The pitch range that is searched, in Hz. */
+export const PITCH_RANGE = { low: 38, high: 1480 } as const;
+/** A peak may be any of these partials of a candidate. */
+const HIGHEST_GUESSED_PARTIAL = 12;
+/** The strongest peaks from which candidates are made. */
+const SEED_PEAKS = 10;
+/** How far up a candidate's partials are followed. */
+const HIGHEST_CHECKED_PARTIAL = 24;
+/** What the share of expected but missing partials costs against the share of explained peaks. */
+const MISSING_COST = 0.65;
+
+/** A pitch that would explain the peaks of a spectrum. */
+export interface Candidate {
+  hz: Hz;
+  /** Share of the peaks explained, less the cost of missing partials; at most 1. */
+  score: number;
+  /** How many partials were found. */
+  matched: number;
+}
+
+/**
+ * Finds the pitches that could explain a spectrum, best first.
+ *
+ * A candidate is the true pitch when it explains the peaks (its double leaves
+ * the odd ones) without expecting many that are not there (its half does).
+ */
+export class CandidateFinder {
+  readonly best: Candidate[] = [];
+  private readonly pool: Candidate[];
+  private readonly used: Uint8Array;
+  private readonly seeds: Int32Array;
+
+  constructor(
+    private readonly spectrum: Spectrum,
+    private readonly keep = 4,
+  ) {
+    this.pool = Array.from({ length: keep }, () => ({ hz: 0, score: 0, matched: 0 }));
+    this.used = new Uint8Array(256);
+    this.seeds = new Int32Array(SEED_PEAKS);
+  }
+
+  /**
+   * Searches the current spectrum. Peaks marked in `ignore` (1 per peak) count
+   * for nothing; `allowed`, if given, says which pitches come into question.
+   */
+  search(ignore?: Uint8Array, allowed?: (hz: Hz) => boolean): readonly Candidate[] {
+    const { spectrum, best } = this;
+    best.length = 0;
+    let weight = 0;
+    for (let p = 0; p < spectrum.peakCount; p++)
+      if (!ignore?.[p]) weight += spectrum.peakDb[p]!;
+    if (weight === 0) return best;
+    const seeds = this.pickSeeds(ignore);
+    for (let s = 0; s < seeds; s++) {
+      const peak = spectrum.peakHz[this.seeds[s]!]!;
+      for (let n = 1; n <= HIGHEST_GUESSED_PARTIAL; n++) {
+        const hz = peak / n;
+        if (hz < PITCH_RANGE.low) break;
+        if (hz > PITCH_RANGE.high || allowed?.(hz) === false) continue;
+        this.offer(hz, weight, ignore);
+      }
+    }
+    return best;
+  }
+
+  private pickSeeds(ignore?: Uint8Array): number {
+    const { spectrum, seeds } = this;
+    let count = 0;
+    for (let p = 0; p < spectrum.peakCount; p++) {
+      if (ignore?.[p]) continue;
+      const height = spectrum.peakHeight[p]!;
+      let at = count < SEED_PEAKS ? count++ : SEED_PEAKS;
+      for (; at > 0 && spectrum.peakHeight[seeds[at - 1]!]! < height; at--)
+        if (at < SEED_PEAKS) seeds[at] = seeds[at - 1]!;
+      if (at < SEED_PEAKS) seeds[at] = p;
+    }
+    return count;
+  }
+
+  /** Scores one pitch and puts it among the best, merged with a near neighbour. */
+  private offer(hz: Hz, weight: number, ignore?: Uint8Array): void {
+    const { spectrum, used } = this;
+    used.fill(0, 0, spectrum.peakCount);
+    let explained = 0;
+    let matched = 0;
+    let highest = 0;
+    let unit = hz;
+    const limit = Math.min(HIGHEST_CHECKED_PARTIAL, spectrum.sampleRate / 2.2 / hz);
+    for (let n = 1; n <= limit; n++) {
+      // The unit follows the stretch of the partials as they are found.
+      const tolerance = Math.min(0.3 * hz, 0.6 * spectrum.lobeHz + 0.004 * n * hz);
+      const p = spectrum.nearestPeak(n * unit, tolerance);
+      if (p < 0 || ignore?.[p]) continue;
+      if (used[p]) continue;
+      used[p] = 1;
+      explained += spectrum.peakDb[p]!;
+      matched++;
+      highest = n;
+      if (n > 1) unit = 0.5 * unit + (0.5 * spectrum.peakHz[p]!) / n;
+    }
+    if (matched === 0) return;
+    const missing = 1 - matched / Math.max(highest, 1);
+    this.insert(hz, explained / weight - MISSING_COST * missing, matched);
+  }
+
+  private insert(hz: Hz, score: number, matched: number): void {
+    const { best, pool, keep } = this;
+    const same = best.findIndex((c) => Math.abs(c.hz / hz - 1) < 0.02);
+    if (same >= 0) {
+      if (best[same]!.score >= score) return;
+      best.splice(same, 1);
+    } else if (best.length === keep) {
+      if (best[keep - 1]!.score >= score) return;
+      best.pop();
+    }
+    const entry = pool.find((c) => !best.includes(c)) ?? { hz: 0, score: 0, matched: 0 };
+    entry.hz = hz;
+    entry.score = score;
+    entry.matched = matched;
+    let at = best.length;
+    while (at > 0 && best[at - 1]!.score < score) at--;
+    best.splice(at, 0, entry);
+  }
+}

@@ -1,0 +1,263 @@
+import type { Cents, Hz } from '../units.ts';
+import type { Candidate } from './candidates.ts';
+import { CandidateFinder } from './candidates.ts';
+import { PartialFit } from './partialFit.ts';
+import { Spectrum } from './spectrum.ts';
+import type { StiffFit, StiffnessPrior } from './stiffString.ts';
+import { GENERAL_PRIOR, partialHz, reportedHz, StiffStringFitter } from './stiffString.ts';
+
+/** The most partials of one string that are used. */
+export const MAX_PARTIALS = 20;
+/** Strong peaks that belong to no partial are fitted beside them, so that they cannot pull. */
+const MAX_STRANGERS = 8;
+const STRANGER_LEAST = 0.05;
+/** Partials weaker than this against the strongest are not followed. */
+const WEAKEST_PARTIAL = 1.5e-3;
+const CENTS = 1200 / Math.LN2;
+
+/** What is known of a frame's pitch beforehand. */
+export interface FrameHint {
+  hz: Hz;
+  inharmonicity: number;
+}
+
+/** A frame's measurement. The object is reused from call to call: copy what is kept. */
+export interface FrameEstimate {
+  f0: Hz;
+  inharmonicity: number;
+  reportedHz: Hz;
+  firstPartialHz: Hz;
+  periodHz: Hz;
+  /** Share of the frame's energy that this string explains, 0 to 1. */
+  clarity: number;
+  errorCents: Cents;
+  f0ErrorCents: Cents;
+  shiftCents: Cents;
+  /** Score of the candidate, at most 1; 1 when the pitch was given. */
+  score: number;
+  /** The partials used: number, frequency, its standard error, amplitude. */
+  partialCount: number;
+  readonly partialNumber: Float64Array;
+  readonly partialHz: Float64Array;
+  readonly partialSigma: Float64Array;
+  readonly partialAmplitude: Float64Array;
+}
+
+/**
+ * Measures the pitch of one frame of a plucked string: candidates from the
+ * spectrum, then a joint least-squares fit of its partials, then the
+ * stiff-string law through them. See docs/listening.md.
+ */
+export class Estimator {
+  readonly spectrum: Spectrum;
+  readonly finder: CandidateFinder;
+  readonly result: FrameEstimate;
+  private readonly fit: PartialFit;
+  private readonly law = new StiffStringFitter(MAX_PARTIALS);
+  private readonly residualSpectrum: Spectrum;
+  private readonly stiff: StiffFit;
+  private readonly taken = new Uint8Array(256);
+  private readonly amplitude = { real: 0, imag: 0 };
+
+  constructor(
+    readonly sampleRate: Hz,
+    maxLength: number,
+  ) {
+    this.spectrum = new Spectrum(maxLength, sampleRate);
+    this.residualSpectrum = new Spectrum(maxLength, sampleRate);
+    this.finder = new CandidateFinder(this.spectrum);
+    this.fit = new PartialFit(maxLength, MAX_PARTIALS + MAX_STRANGERS);
+    this.stiff = { f0: 0, inharmonicity: 0, errorCents: 0, f0ErrorCents: 0, shiftCents: 0 };
+    this.result = {
+      ...this.stiff,
+      reportedHz: 0,
+      firstPartialHz: 0,
+      periodHz: 0,
+      clarity: 0,
+      score: 0,
+      partialCount: 0,
+      partialNumber: new Float64Array(MAX_PARTIALS),
+      partialHz: new Float64Array(MAX_PARTIALS),
+      partialSigma: new Float64Array(MAX_PARTIALS),
+      partialAmplitude: new Float64Array(MAX_PARTIALS),
+    };
+  }
+
+  /** The pitches that could explain the frame, best first; the array is reused. */
+  candidates(
+    samples: Float64Array,
+    offset: number,
+    length: number,
+    allowed?: (hz: Hz) => boolean,
+  ): readonly Candidate[] {
+    this.spectrum.analyse(samples, offset, length);
+    return this.finder.search(undefined, allowed);
+  }
+
+  /**
+   * Measures a frame of `length` samples. Without a hint the best candidate is taken.
+   * Returns null when the frame holds no pitch, or none near the hint.
+   */
+  estimate(
+    samples: Float64Array,
+    offset: number,
+    length: number,
+    hint?: FrameHint,
+    prior: StiffnessPrior = GENERAL_PRIOR,
+  ): FrameEstimate | null {
+    this.spectrum.analyse(samples, offset, length);
+    let hz = hint?.hz ?? 0;
+    this.result.score = 1;
+    if (!hint) {
+      const best = this.finder.search()[0];
+      if (!best) return null;
+      hz = best.hz;
+      this.result.score = best.score;
+    }
+    this.fit.load(samples, offset, length);
+    this.pickPartials(hz, hint?.inharmonicity ?? prior.mean);
+    if (this.fit.count === 0) return null;
+    this.pickStrangers();
+    this.fit.refine(3);
+    return this.solve(prior);
+  }
+
+  /** Follows the partials upward, each expected where those below it point. */
+  private pickPartials(hz: Hz, inharmonicity: number): void {
+    const { spectrum, fit, taken, amplitude } = this;
+    taken.fill(0);
+    let unit = hz / Math.sqrt(1 + inharmonicity);
+    let strongest = 0;
+    for (let p = 0; p < spectrum.peakCount; p++)
+      strongest = Math.max(strongest, spectrum.peakHeight[p]!);
+    const limit = Math.min(30, (0.44 * this.sampleRate) / hz);
+    for (let n = 1; n <= limit && fit.count < MAX_PARTIALS; n++) {
+      const expected = partialHz(unit, inharmonicity, n);
+      const tolerance = Math.min(0.25 * hz, 0.35 * spectrum.lobeHz + 0.003 * expected);
+      const p = spectrum.nearestPeak(expected, tolerance);
+      if (p < 0 || taken[p] || spectrum.peakHeight[p]! < WEAKEST_PARTIAL * strongest) continue;
+      taken[p] = 1;
+      const at = spectrum.peakHz[p]!;
+      unit += ((at / expected) * unit - unit) * (n < 3 ? 0.5 : 0.3);
+      spectrum.amplitudeAt(at, amplitude);
+      fit.add(n, (2 * Math.PI * at) / this.sampleRate, 0, amplitude.real, amplitude.imag);
+    }
+  }
+
+  /** Adds the strongest peaks that no partial claimed. */
+  private pickStrangers(): void {
+    const { spectrum, fit, taken, amplitude } = this;
+    let strongest = 0;
+    for (let p = 0; p < spectrum.peakCount; p++)
+      strongest = Math.max(strongest, spectrum.peakHeight[p]!);
+    for (let k = 0; k < MAX_STRANGERS; k++) {
+      let best = -1;
+      let height = STRANGER_LEAST * strongest;
+      for (let p = 0; p < spectrum.peakCount; p++) {
+        if (taken[p] || spectrum.peakHeight[p]! <= height) continue;
+        best = p;
+        height = spectrum.peakHeight[p]!;
+      }
+      if (best < 0) return;
+      taken[best] = 1;
+      spectrum.amplitudeAt(spectrum.peakHz[best]!, amplitude);
+      const omega = (2 * Math.PI * spectrum.peakHz[best]!) / this.sampleRate;
+      fit.add(0, omega, 0, amplitude.real, amplitude.imag);
+    }
+  }
+
+  private solve(prior: StiffnessPrior): FrameEstimate | null {
+    const { fit, result, stiff } = this;
+    this.residualSpectrum.analyse(fit.residual, 0, fit.length);
+    let count = 0;
+    let energy = 0;
+    for (let i = 0; i < fit.count; i++) {
+      if (fit.number[i] === 0) continue;
+      const hz = (fit.omega[i]! * this.sampleRate) / (2 * Math.PI);
+      const amplitude = fit.amplitude(i);
+      const noise = this.noiseAround(hz);
+      // Cramér–Rao bound of one sinusoid with unknown phase (Rife and Boorstyn 1974).
+      const sigma = (Math.sqrt(24 * noise) / (amplitude * fit.length ** 1.5)) / fit.omega[i]!;
+      const sigmaCents = CENTS * sigma;
+      if (!(sigmaCents < 40)) continue;
+      result.partialNumber[count] = fit.number[i]!;
+      result.partialHz[count] = hz;
+      result.partialSigma[count] = sigmaCents;
+      result.partialAmplitude[count] = amplitude;
+      energy += (amplitude * amplitude * fit.length) / 2;
+      count++;
+    }
+    result.partialCount = count;
+    if (count === 0) return null;
+    this.law.fit(
+      result.partialNumber,
+      result.partialHz,
+      result.partialSigma,
+      count,
+      prior,
+      stiff,
+    );
+    result.f0 = stiff.f0;
+    result.inharmonicity = stiff.inharmonicity;
+    result.reportedHz = reportedHz(stiff.f0, stiff.inharmonicity);
+    result.firstPartialHz = partialHz(stiff.f0, stiff.inharmonicity, 1);
+    result.periodHz = periodHz(result);
+    result.errorCents = stiff.errorCents;
+    result.f0ErrorCents = stiff.f0ErrorCents;
+    result.shiftCents = stiff.shiftCents;
+    result.clarity = Math.min(1, energy / Math.max(fit.energy, 1e-30));
+    return result;
+  }
+
+  /** Variance per sample of the noise near `hz`, from the residual beside the partial. */
+  private noiseAround(hz: Hz): number {
+    const { residualSpectrum: r, fit } = this;
+    const perLobe = r.lobeHz / r.binHz;
+    const bin = Math.round(hz / r.binHz);
+    const reach = Math.round(2 * perLobe);
+    const gap = Math.round(0.4 * perLobe);
+    let sum = 0;
+    let count = 0;
+    for (let d = gap; d <= reach; d++)
+      for (const k of [bin - d, bin + d]) {
+        if (k < 1 || k >= r.magnitude.length) continue;
+        sum += r.magnitude[k]! ** 2;
+        count++;
+      }
+    // A Hann window spreads white noise of variance v to a mean squared magnitude of 6 v / length.
+    return count === 0 ? fit.residualEnergy / fit.length : ((sum / count) * fit.length) / 6;
+  }
+}
+
+/**
+ * The pitch that an autocorrelation would show for these partials: the lag near
+ * one period at which Σ A² cos(2π f lag) is greatest, as a frequency in Hz.
+ */
+export function periodHz(e: {
+  partialCount: number;
+  partialNumber: ArrayLike<number>;
+  partialHz: ArrayLike<number>;
+  partialAmplitude: ArrayLike<number>;
+}): Hz {
+  let top = 0;
+  let bottom = 0;
+  for (let i = 0; i < e.partialCount; i++) {
+    const w = (e.partialAmplitude[i]! * e.partialNumber[i]!) ** 2;
+    top += w * (e.partialHz[i]! / e.partialNumber[i]!);
+    bottom += w;
+  }
+  let lag = bottom / top;
+  for (let round = 0; round < 4; round++) {
+    let slope = 0;
+    let curve = 0;
+    for (let i = 0; i < e.partialCount; i++) {
+      const w = 2 * Math.PI * e.partialHz[i]!;
+      const power = e.partialAmplitude[i]! ** 2;
+      slope -= power * w * Math.sin(w * lag);
+      curve -= power * w * w * Math.cos(w * lag);
+    }
+    if (curve >= 0) break;
+    lag -= slope / curve;
+  }
+  return 1 / lag;
+}
