@@ -15,6 +15,10 @@ const STRANGER_LEAST = 0.05;
 const WEAKEST_PARTIAL = 1.5e-3;
 const CENTS = 1200 / Math.LN2;
 
+/** How much is spent on a frame: the live track needs few partials and no noise spectrum. */
+export type Effort = 'live' | 'full';
+const EFFORT = { live: { partials: 8, rounds: 2 }, full: { partials: MAX_PARTIALS, rounds: 3 } };
+
 /** What is known of a frame's pitch beforehand. */
 export interface FrameHint {
   hz: Hz;
@@ -57,6 +61,7 @@ export class Estimator {
   private readonly residualSpectrum: Spectrum;
   private readonly stiff: StiffFit;
   private readonly taken = new Uint8Array(256);
+  private localNoise = true;
   private readonly amplitude = { real: 0, imag: 0 };
 
   constructor(
@@ -104,6 +109,7 @@ export class Estimator {
     length: number,
     hint?: FrameHint,
     prior: StiffnessPrior = GENERAL_PRIOR,
+    effort: Effort = 'full',
   ): FrameEstimate | null {
     this.spectrum.analyse(samples, offset, length);
     let hz = hint?.hz ?? 0;
@@ -115,15 +121,16 @@ export class Estimator {
       this.result.score = best.score;
     }
     this.fit.load(samples, offset, length);
-    this.pickPartials(hz, hint?.inharmonicity ?? prior.mean);
+    this.pickPartials(hz, hint?.inharmonicity ?? prior.mean, EFFORT[effort].partials);
     if (this.fit.count === 0) return null;
     this.pickStrangers();
-    this.fit.refine(3);
+    this.fit.refine(EFFORT[effort].rounds);
+    this.localNoise = effort === 'full';
     return this.solve(prior);
   }
 
   /** Follows the partials upward, each expected where those below it point. */
-  private pickPartials(hz: Hz, inharmonicity: number): void {
+  private pickPartials(hz: Hz, inharmonicity: number, most: number): void {
     const { spectrum, fit, taken, amplitude } = this;
     taken.fill(0);
     let unit = hz / Math.sqrt(1 + inharmonicity);
@@ -131,7 +138,7 @@ export class Estimator {
     for (let p = 0; p < spectrum.peakCount; p++)
       strongest = Math.max(strongest, spectrum.peakHeight[p]!);
     const limit = Math.min(30, (0.44 * this.sampleRate) / hz);
-    for (let n = 1; n <= limit && fit.count < MAX_PARTIALS; n++) {
+    for (let n = 1; n <= limit && fit.count < most; n++) {
       const expected = partialHz(unit, inharmonicity, n);
       const tolerance = Math.min(0.25 * hz, 0.35 * spectrum.lobeHz + 0.003 * expected);
       const p = spectrum.nearestPeak(expected, tolerance);
@@ -168,7 +175,7 @@ export class Estimator {
 
   private solve(prior: StiffnessPrior): FrameEstimate | null {
     const { fit, result, stiff } = this;
-    this.residualSpectrum.analyse(fit.residual, 0, fit.length);
+    if (this.localNoise) this.residualSpectrum.analyse(fit.residual, 0, fit.length);
     let count = 0;
     let energy = 0;
     for (let i = 0; i < fit.count; i++) {
@@ -212,6 +219,7 @@ export class Estimator {
   /** Variance per sample of the noise near `hz`, from the residual beside the partial. */
   private noiseAround(hz: Hz): number {
     const { residualSpectrum: r, fit } = this;
+    if (!this.localNoise) return fit.residualEnergy / fit.length;
     const perLobe = r.lobeHz / r.binHz;
     const bin = Math.round(hz / r.binHz);
     const reach = Math.round(2 * perLobe);

@@ -5,6 +5,13 @@ import { powerOfTwo, RealFft } from './fft.ts';
 const PEAK_OVER_FLOOR = 4;
 /** … and lie no further than this below the strongest one (−62 dB). */
 const PEAK_UNDER_TOP = 8e-4;
+/** Evidence is counted in dB over the noise, but never over more than this range. */
+const EVIDENCE_RANGE_DB = 46;
+/** A decaying or gliding peak has skirts: within so many lobes, peaks so far below it are its own. */
+const SKIRTS = [
+  { lobes: 2.2, db: 13 },
+  { lobes: 7, db: 28 },
+] as const;
 /** Noise is judged in bands of this relative width. */
 const BAND_RATIO = 1.35;
 
@@ -27,6 +34,7 @@ export class Spectrum {
   private readonly fft: RealFft;
   private readonly padded: Float64Array;
   private readonly window: Float64Array;
+  private readonly keepPeak: Int32Array;
   private windowLength = 0;
   private windowSum = 1;
   private length = 0;
@@ -34,7 +42,7 @@ export class Spectrum {
   constructor(
     maxLength: number,
     readonly sampleRate: Hz,
-    private readonly maxPeaks = 96,
+    private readonly maxPeaks = 160,
   ) {
     this.fft = new RealFft(powerOfTwo(2 * maxLength));
     this.padded = new Float64Array(this.fft.size);
@@ -44,6 +52,7 @@ export class Spectrum {
     this.peakHz = new Float64Array(maxPeaks);
     this.peakHeight = new Float64Array(maxPeaks);
     this.peakDb = new Float64Array(maxPeaks);
+    this.keepPeak = new Int32Array(maxPeaks);
   }
 
   /** Analyses `length` samples from `offset`; magnitudes are those of sine amplitudes. */
@@ -117,6 +126,7 @@ export class Spectrum {
     let top = 0;
     for (let k = 2; k < magnitude.length - 1; k++) if (magnitude[k]! > top) top = magnitude[k]!;
     const least = top * PEAK_UNDER_TOP;
+    const evidenceFrom = top / 10 ** (EVIDENCE_RANGE_DB / 20);
     this.peakCount = 0;
     for (let k = 2; k < magnitude.length - 1 && this.peakCount < this.maxPeaks; k++) {
       const m = magnitude[k]!;
@@ -129,8 +139,39 @@ export class Spectrum {
       const p = this.peakCount++;
       this.peakHz[p] = (k + shift) * binHz;
       this.peakHeight[p] = m;
-      this.peakDb[p] = 20 * Math.log10(m / floor[k]!);
+      this.peakDb[p] = 20 * Math.log10(m / Math.max(floor[k]!, evidenceFrom));
     }
+    this.dropSkirts();
+  }
+
+  private dropSkirts(): void {
+    const { peakHz, peakHeight, peakDb } = this;
+    let kept = 0;
+    for (let p = 0; p < this.peakCount; p++) {
+      if (this.isSkirt(p)) continue;
+      this.keepPeak[kept++] = p;
+    }
+    for (let i = 0; i < kept; i++) {
+      const p = this.keepPeak[i]!;
+      peakHz[i] = peakHz[p]!;
+      peakHeight[i] = peakHeight[p]!;
+      peakDb[i] = Math.max(3, peakDb[p]!);
+    }
+    this.peakCount = kept;
+  }
+
+  private isSkirt(p: number): boolean {
+    const { peakHz, peakHeight, lobeHz } = this;
+    const reach = SKIRTS[1].lobes * lobeHz;
+    for (const step of [-1, 1])
+      for (let q = p + step; q >= 0 && q < this.peakCount; q += step) {
+        const distance = Math.abs(peakHz[q]! - peakHz[p]!);
+        if (distance > reach) break;
+        const below = 20 * Math.log10(peakHeight[q]! / peakHeight[p]!);
+        for (const skirt of SKIRTS)
+          if (distance < skirt.lobes * lobeHz && below > skirt.db) return true;
+      }
+    return false;
   }
 
   /** Index of the peak nearest to `hz`, or −1 if none lies within `tolerance` Hz. */

@@ -1,0 +1,14 @@
+import { Button, Stack, Text, Title } from '@mantine/core';
+import { Link } from 'react-router';
+
+export default function NotFound() {
+  return (
+    <Stack align="flex-start" p="lg">
+      <Title order={1}>There is no such page</Title>
+      <Text>The address may be misspelt. Nothing was lost.</Text>
+      <Button component={Link} to="/">
+        To the bench
+      </Button>
+    </Stack>
+  );
+}

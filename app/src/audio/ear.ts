@@ -1,0 +1,134 @@
+import { referenceTone } from '@rosefinch/core/practice';
+import { startAnalysis, startPractice, type Line } from '../workers/index.ts';
+import { type MicrophoneWish, openMicrophone } from './microphone.ts';
+import type { AnalysisReport, AnalysisRequest, PracticeRequest, PracticeStart } from './protocol.ts';
+import { MicrophoneProblem, type Source } from './source.ts';
+import { Speaker } from './speaker.ts';
+
+const PRACTICE_VOLUME = 0.5;
+const REFERENCE_RATE = 48_000;
+
+/** What the ear tells its owner. */
+export interface EarHearer {
+  report(report: AnalysisReport): void;
+  problem(problem: MicrophoneProblem): void;
+  /** Where the practice strings truly are, in cents from their targets, course 1 first. */
+  truth(deviations: readonly number[]): void;
+}
+
+/** The hands that play the practice instrument. */
+export interface PracticeHands {
+  pluck(course: number, strength: number): void;
+  /** Positive tightens; in turns of the button. */
+  turn(course: number, turns: number): void;
+  mute(): void;
+  sound(on: boolean): void;
+}
+
+/** One analysis worker and the source that it hears. Opening a source closes the one before. */
+export class Ear {
+  private readonly analysis: Line<AnalysisRequest>;
+  private source: { close(): void } | null = null;
+  private readonly reference = new Speaker(REFERENCE_RATE);
+  private opening = 0;
+
+  constructor(private readonly hearer: EarHearer) {
+    this.analysis = startAnalysis(
+      (report) => hearer.report(report),
+      (message) => this.workerDied(message),
+    );
+  }
+
+  /** Hears the microphone. @throws MicrophoneProblem */
+  async openMicrophone(wish: Omit<MicrophoneWish, 'lost'>): Promise<void> {
+    const turn = this.begin();
+    const source = await openMicrophone({ ...wish, lost: (p) => this.hearer.problem(p) });
+    if (turn !== this.opening) return source.close();
+    this.listenTo(source);
+  }
+
+  /** Hears a practice instrument; answers the hands that play it. */
+  openPractice(start: PracticeStart, sound: boolean): PracticeHands {
+    this.begin();
+    const speaker = new Speaker(start.sampleRate);
+    const { port1, port2 } = new MessageChannel();
+    const line = startPractice(
+      (report) => {
+        if (report.type === 'block') speaker.play(report.samples);
+        else this.hearer.truth(report.deviations);
+      },
+      (message) => this.workerDied(message),
+    );
+    line.send({ type: 'start', start, sound: port1 }, [port1]);
+    const close = () => {
+      line.close();
+      speaker.stop();
+    };
+    this.listenTo({ sampleRate: start.sampleRate, sound: port2, close });
+    return practiceHands(line, speaker, sound);
+  }
+
+  private deaf(forMs: number): void {
+    this.analysis.send({ type: 'deaf', forMs });
+  }
+
+  /** Sounds a plucked reference tone; nothing is read while it sounds. */
+  async soundReference(hz: number, volume: number): Promise<void> {
+    const tone = referenceTone(hz, REFERENCE_RATE);
+    this.deaf((tone.length / REFERENCE_RATE) * 1000 + 300);
+    await this.reference.start(volume);
+    this.reference.play(tone);
+  }
+
+  closeSource(): void {
+    this.begin();
+    this.analysis.send({ type: 'close' });
+  }
+
+  close(): void {
+    this.begin();
+    this.reference.stop();
+    this.analysis.close();
+  }
+
+  private begin(): number {
+    this.source?.close();
+    this.source = null;
+    return ++this.opening;
+  }
+
+  private listenTo(source: Source): void {
+    this.source = source;
+    const { sampleRate, sound } = source;
+    this.analysis.send({ type: 'open', sampleRate, sound }, [sound]);
+  }
+
+  private workerDied(message: string): void {
+    this.hearer.problem(
+      new MicrophoneProblem(
+        `Listening stopped: ${message}.`,
+        'All readings are kept. Reload the page to go on.',
+      ),
+    );
+  }
+}
+
+function practiceHands(
+  line: Line<PracticeRequest>,
+  speaker: Speaker,
+  soundAtFirst: boolean,
+): PracticeHands {
+  let sound = soundAtFirst;
+  return {
+    pluck: (course, strength) => {
+      if (sound) void speaker.start(PRACTICE_VOLUME);
+      line.send({ type: 'pluck', course, strength });
+    },
+    turn: (course, turns) => line.send({ type: 'turn', course, turns }),
+    mute: () => line.send({ type: 'mute' }),
+    sound: (on) => {
+      sound = on;
+      if (!on) speaker.stop();
+    },
+  };
+}

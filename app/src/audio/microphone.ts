@@ -1,0 +1,95 @@
+import captureUrl from './capture.worklet.ts?worker&url';
+import { MicrophoneProblem, type Source } from './source.ts';
+
+export type Channel = 'left' | 'right' | 'mix';
+
+/** Which input to hear, and what to call when it fails later. */
+export interface MicrophoneWish {
+  readonly deviceId?: string;
+  readonly channel?: Channel;
+  readonly lost: (problem: MicrophoneProblem) => void;
+}
+
+/** The browser's own processing would bend what is measured: all of it off. */
+const PLAIN: MediaTrackConstraints = {
+  echoCancellation: false,
+  noiseSuppression: false,
+  autoGainControl: false,
+};
+
+/**
+ * Opens the microphone. The worklet is loaded before the device is asked for,
+ * so that not a sample of it is missed.
+ * @throws MicrophoneProblem with a plain message and a way on.
+ */
+export async function openMicrophone(wish: MicrophoneWish): Promise<Source> {
+  if (!navigator.mediaDevices?.getUserMedia)
+    throw new MicrophoneProblem(
+      'This browser gives pages no microphone here.',
+      'Open Rosefinch at 127.0.0.1 or over https.',
+    );
+  const context = new AudioContext({ latencyHint: 'interactive' });
+  try {
+    await context.audioWorklet.addModule(captureUrl);
+    const capture = new AudioWorkletNode(context, 'rosefinch-capture', { numberOfOutputs: 0 });
+    const { port1, port2 } = new MessageChannel();
+    capture.port.postMessage({ sound: port1, channel: wish.channel ?? 'mix' }, [port1]);
+    const stream = await navigator.mediaDevices.getUserMedia({
+      audio: wish.deviceId ? { ...PLAIN, deviceId: { exact: wish.deviceId } } : PLAIN,
+    });
+    context.createMediaStreamSource(stream).connect(capture);
+    await context.resume();
+    watch(stream, context, wish.lost);
+    return {
+      sampleRate: context.sampleRate,
+      sound: port2,
+      close: () => {
+        for (const track of stream.getTracks()) track.stop();
+        void context.close();
+      },
+    };
+  } catch (error) {
+    void context.close();
+    throw asProblem(error);
+  }
+}
+
+function watch(
+  stream: MediaStream,
+  context: AudioContext,
+  lost: (problem: MicrophoneProblem) => void,
+): void {
+  const [track] = stream.getAudioTracks();
+  track?.addEventListener('ended', () =>
+    lost(new MicrophoneProblem('The microphone was unplugged.', 'Plug it in and choose it again.')),
+  );
+  track?.addEventListener('mute', () =>
+    lost(new MicrophoneProblem('The microphone is muted.', 'Switch it on, then pluck again.')),
+  );
+  context.addEventListener('statechange', () => {
+    if (context.state === 'suspended') void context.resume();
+  });
+}
+
+const PROBLEMS: Readonly<Record<string, readonly [string, string]>> = {
+  NotAllowedError: [
+    'The browser does not let Rosefinch hear the microphone.',
+    'Allow it beside the address, or use the practice guitar.',
+  ],
+  NotFoundError: ['No microphone was found.', 'Plug one in, or use the practice guitar.'],
+  NotReadableError: [
+    'Another program holds the microphone.',
+    'Close that program, then choose the microphone again.',
+  ],
+  OverconstrainedError: ['The chosen microphone is gone.', 'Choose another one.'],
+};
+
+function asProblem(error: unknown): MicrophoneProblem {
+  if (error instanceof MicrophoneProblem) return error;
+  const known = error instanceof Error ? PROBLEMS[error.name] : undefined;
+  if (known) return new MicrophoneProblem(...known);
+  return new MicrophoneProblem(
+    `The microphone could not be opened: ${error instanceof Error ? error.message : error}`,
+    'Try again, or use the practice guitar.',
+  );
+}

@@ -1,0 +1,43 @@
+import type { ListenEvent } from '@rosefinch/core/listen';
+import type { Instrument } from '@rosefinch/core/strings';
+
+/**
+ * How the pages, the workers and the worklet talk. Sound travels as bare
+ * Float32Array blocks over a MessagePort of its own, straight from its source
+ * to the analysis worker; the page only hears what was found.
+ */
+
+/** Page → analysis worker. */
+export type AnalysisRequest =
+  | { readonly type: 'open'; readonly sampleRate: number; readonly sound: MessagePort }
+  /** Hear nothing until `forMs` have passed: the application itself is sounding. */
+  | { readonly type: 'deaf'; readonly forMs: number }
+  | { readonly type: 'close' };
+
+/** Analysis worker → page. */
+export type AnalysisReport =
+  | ListenEvent
+  | { readonly type: 'ready' }
+  | { readonly type: 'failed'; readonly message: string };
+
+/** What the practice worker needs to build its instrument. */
+export interface PracticeStart {
+  readonly instrument: Instrument;
+  readonly targetsHz: readonly number[];
+  readonly detuneCents: readonly number[];
+  readonly seed: number;
+  readonly sampleRate: number;
+}
+
+/** Page → practice worker. */
+export type PracticeRequest =
+  | { readonly type: 'start'; readonly start: PracticeStart; readonly sound: MessagePort }
+  | { readonly type: 'pluck'; readonly course: number; readonly strength: number }
+  | { readonly type: 'turn'; readonly course: number; readonly turns: number }
+  | { readonly type: 'mute' }
+  | { readonly type: 'stop' };
+
+/** Practice worker → page: each block for the loudspeaker, and where the strings truly are. */
+export type PracticeReport =
+  | { readonly type: 'block'; readonly samples: Float32Array<ArrayBuffer> }
+  | { readonly type: 'truth'; readonly deviations: readonly number[] };

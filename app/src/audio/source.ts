@@ -1,0 +1,18 @@
+/** A source of sound: delivers blocks of samples to a port until it is closed. */
+export interface Source {
+  readonly sampleRate: number;
+  /** The end of the channel that the analysis worker listens at. */
+  readonly sound: MessagePort;
+  close(): void;
+}
+
+/** Why the microphone cannot be heard, with a way on. */
+export class MicrophoneProblem extends Error {
+  override readonly name = 'MicrophoneProblem';
+  constructor(
+    message: string,
+    readonly wayOn: string,
+  ) {
+    super(message);
+  }
+}

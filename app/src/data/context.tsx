@@ -1,0 +1,28 @@
+import { useLiveQuery } from 'dexie-react-hooks';
+import { createContext, type ReactNode, use } from 'react';
+import type { Shelf } from './database.ts';
+import type { Repository } from './repositories.ts';
+import type { Settings } from './settings.ts';
+
+interface DataAccess {
+  readonly repository: Repository;
+  readonly shelf: Shelf;
+}
+
+const DataContext = createContext<DataAccess | null>(null);
+
+export function DataProvider({ value, children }: { value: DataAccess; children: ReactNode }) {
+  return <DataContext value={value}>{children}</DataContext>;
+}
+
+export function useData(): DataAccess {
+  const data = use(DataContext);
+  if (!data) throw new Error('useData outside of DataProvider');
+  return data;
+}
+
+/** The settings, live; undefined until they are read. */
+export function useSettings(): Settings | undefined {
+  const { repository } = useData();
+  return useLiveQuery(() => repository.settings(), [repository]);
+}

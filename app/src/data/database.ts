@@ -1,0 +1,27 @@
+import type { LogEntry, Session } from '@rosefinch/core/records';
+import type { Instrument } from '@rosefinch/core/strings';
+import { Dexie, type Table } from 'dexie';
+import type { Settings } from './settings.ts';
+
+/** Which shelf this page works on: the demo has a database of its own. */
+export type Shelf = 'own' | 'demo';
+
+/** The browser database. A stored reading is on the disk before the promise resolves. */
+export class RosefinchDatabase extends Dexie {
+  declare instruments: Table<Instrument, string>;
+  declare sessions: Table<Session, string>;
+  declare log: Table<LogEntry, [string, number]>;
+  declare settings: Table<{ readonly id: 'settings'; readonly value: Settings }, string>;
+
+  constructor(shelf: Shelf) {
+    super(shelf === 'demo' ? 'rosefinch-demo' : 'rosefinch', {
+      chromeTransactionDurability: 'strict',
+    });
+    this.version(1).stores({
+      instruments: 'id, name',
+      sessions: 'id, instrumentId, startedAt',
+      log: '[sessionId+seq], sessionId',
+      settings: 'id',
+    });
+  }
+}

@@ -1,0 +1,95 @@
+import type { BenchState } from '@rosefinch/core/coach';
+import { noteName, type Target } from '@rosefinch/core/music';
+import type { LogEntry } from '@rosefinch/core/records';
+import type { Instrument } from '@rosefinch/core/strings';
+import { useMemo } from 'react';
+import { deviationInWords, type Perch, signedCents, WireCanvas } from '../../ui/index.ts';
+import type { LiveNote } from './live.ts';
+
+interface Props {
+  readonly instrument: Instrument;
+  readonly targets: readonly Target[];
+  readonly state: BenchState;
+  readonly log: readonly LogEntry[];
+  readonly live: LiveNote;
+  readonly upsideDown: boolean;
+  readonly hidden: boolean;
+  readonly onChoose: (course: number) => void;
+}
+
+/** All strings as wires, the string nearest the player's face on top unless turned round. */
+export function Wires(props: Props) {
+  const rows = props.upsideDown ? props.targets : [...props.targets].reverse();
+  const perches = useMemo(() => perchesByCourse(props.log, props.targets), [props.log, props.targets]);
+  return (
+    <div>
+      {rows.map((target) => (
+        <WireRow key={target.course} {...props} target={target} perches={perches.get(target.course) ?? []} />
+      ))}
+    </div>
+  );
+}
+
+function WireRow(props: Props & { target: Target; perches: readonly Perch[] }) {
+  const { target, state, perches, live, hidden, instrument } = props;
+  const { course } = target;
+  const active = state.active === course;
+  const peg = instrument.courses[course - 1]?.strings[0]?.peg;
+  const last = perches.at(-1);
+  const name = noteName(target.midi);
+  const standing =
+    hidden || !last
+      ? 'no figure'
+      : `${signedCents(last.cents)} cents, ${deviationInWords(last.cents, state.goal.tolerance)}`;
+  return (
+    <button
+      type="button"
+      className="wire"
+      data-active={active}
+      aria-pressed={state.chosen === course}
+      aria-label={`String ${course}, ${name}: ${standing}`}
+      onClick={(event) => {
+        event.currentTarget.blur();
+        props.onChoose(course);
+      }}
+    >
+      <span>
+        <span className="wire-note">{name}</span> <small>string {course}</small>
+        <br />
+        <small>
+          {state.chosen === course ? (
+            <span className="chosen">chosen by hand</span>
+          ) : (
+            `tighten: ${peg?.tighten ?? 'not known'}`
+          )}
+        </small>
+      </span>
+      <WireCanvas
+        tall={active}
+        tolerance={state.goal.tolerance}
+        perches={perches}
+        live={active || live.course === course ? () => live.strokeOf(course) : () => null}
+        hidden={hidden}
+        gauge={1 + 0.45 * (course - 1)}
+        text={`${perches.length} plucks of string ${course}`}
+      />
+    </button>
+  );
+}
+
+function perchesByCourse(log: readonly LogEntry[], targets: readonly Target[]): Map<number, Perch[]> {
+  const all = new Map<number, Perch[]>();
+  for (const { event, measurement } of log) {
+    if (event.type !== 'reading') continue;
+    const { course, cents, errorCents } = event.reading;
+    const target = targets[course - 1];
+    const stroke = target && measurement ? strokeOf(measurement.track, target.hz) : [];
+    all.set(course, [...(all.get(course) ?? []), { cents, error: errorCents, stroke }]);
+  }
+  return all;
+}
+
+/** A stored track, in Hz, as a stroke, in cents from the target. */
+function strokeOf(track: Float32Array, targetHz: number): Float32Array {
+  return track.map((value, i) => (i % 2 === 0 ? value : 1200 * Math.log2(value / targetHz)));
+}

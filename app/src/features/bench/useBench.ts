@@ -1,0 +1,201 @@
+import type { BenchState } from '@rosefinch/core/coach';
+import { readingFor } from '@rosefinch/core/coach';
+import type { Refusal } from '@rosefinch/core/listen';
+import { identify } from '@rosefinch/core/listen';
+import type { Target } from '@rosefinch/core/music';
+import { centsBetween, findTuning, targetsOf } from '@rosefinch/core/music';
+import type { SourceKind } from '@rosefinch/core/records';
+import type { Instrument } from '@rosefinch/core/strings';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { type AnalysisReport, Ear, MicrophoneProblem, type PracticeHands } from '../../audio/index.ts';
+import type { Settings } from '../../data/index.ts';
+import { LiveNote } from './live.ts';
+import { type BenchSession, useBenchSession } from './useBenchSession.ts';
+
+const PRACTICE_RATE = 48_000;
+const REFERENCE_VOLUME = 0.25;
+/** Practice strings start this far out, course 1 first, in cents. */
+const PRACTICE_DETUNE = [-31, -12, -38, 11, -9.5, -23];
+
+/** What the last pluck came to when it was no reading. */
+export type Notice =
+  | { readonly kind: 'refused'; readonly refusal: Refusal }
+  | { readonly kind: 'doubt'; readonly courses: readonly number[] };
+
+export interface RoomLevel {
+  readonly levelDbfs: number;
+  readonly floorDbfs: number;
+  readonly peak: number;
+}
+
+/** Everything the bench view shows and does. */
+export interface Bench {
+  readonly session: BenchSession;
+  readonly targets: readonly Target[];
+  readonly source: SourceKind | null;
+  readonly problem: { readonly message: string; readonly wayOn: string } | null;
+  readonly notice: Notice | null;
+  readonly live: LiveNote;
+  readonly room: RoomLevel | null;
+  readonly hands: PracticeHands | null;
+  readonly truth: readonly number[] | null;
+  readonly listen: (source: 'practice' | 'microphone') => void;
+  readonly stop: () => void;
+  /** Sounds the target of a course. */
+  readonly hearTarget: (course: number) => void;
+}
+
+/** Joins the ear, the session and the state machine for one instrument. */
+export function useBench(instrument: Instrument, settings: Settings): Bench {
+  const tuning = findTuning(instrument.tuningId);
+  const targets = useMemo(
+    () => (tuning ? targetsOf(tuning, settings.a4) : []),
+    [tuning, settings.a4],
+  );
+  const [source, setSource] = useState<SourceKind | null>(null);
+  const place = useMemo(
+    () => ({
+      instrumentId: instrument.id,
+      tuningId: instrument.tuningId,
+      courses: targets.length,
+      source: source ?? 'practice',
+    }),
+    [instrument, targets, source],
+  );
+  const session = useBenchSession(place, settings);
+  const [notice, setNotice] = useState<Notice | null>(null);
+  const [problem, setProblem] = useState<MicrophoneProblem | null>(null);
+  const [room, setRoom] = useState<RoomLevel | null>(null);
+  const [truth, setTruth] = useState<readonly number[] | null>(null);
+  const [hands, setHands] = useState<PracticeHands | null>(null);
+  const [live] = useState(() => new LiveNote());
+  const ear = useRef<Ear | null>(null);
+
+  const hear = (report: AnalysisReport) => {
+    if (report.type === 'level') setRoom(report);
+    else if (report.type === 'failed')
+      setProblem(new MicrophoneProblem(report.message, 'All readings are kept.'));
+    else if (report.type === 'onset') live.begin();
+    else if (report.type === 'released') live.end();
+    else if (report.type === 'track') follow(report.point, session.state, targets, live);
+    else if (report.type === 'outcome') {
+      const said = conclude(report, session, targets);
+      setNotice(said);
+    }
+  };
+  const latestHear = useRef(hear);
+  latestHear.current = hear;
+
+  useEffect(() => {
+    const opened = new Ear({
+      report: (report) => latestHear.current(report),
+      problem: setProblem,
+      truth: setTruth,
+    });
+    ear.current = opened;
+    return () => opened.close();
+  }, []);
+
+  const stop = useCallback(() => {
+    ear.current?.closeSource();
+    setSource(null);
+    setHands(null);
+    setTruth(null);
+    setRoom(null);
+    live.end();
+  }, [live]);
+
+  const listen = useCallback(
+    (wanted: 'practice' | 'microphone') => {
+      setProblem(null);
+      setNotice(null);
+      setSource(wanted);
+      if (wanted === 'practice') {
+        const start = {
+          instrument,
+          targetsHz: targets.map((target) => target.hz),
+          detuneCents: PRACTICE_DETUNE,
+          seed: 7,
+          sampleRate: PRACTICE_RATE,
+        };
+        setHands(ear.current?.openPractice(start, settings.practiceSound) ?? null);
+        return;
+      }
+      setHands(null);
+      setTruth(null);
+      ear.current?.openMicrophone({}).catch((error: MicrophoneProblem) => {
+        setProblem(error);
+        setSource(null);
+      });
+    },
+    [instrument, targets, settings.practiceSound],
+  );
+
+  const hearTarget = useCallback(
+    (course: number) => {
+      const target = targets[course - 1];
+      if (target) void ear.current?.soundReference(target.hz, REFERENCE_VOLUME);
+    },
+    [targets],
+  );
+
+  const shown = problem ? { message: problem.message, wayOn: problem.wayOn } : null;
+  return {
+    session,
+    targets,
+    source,
+    problem: shown,
+    notice,
+    live,
+    room,
+    hands,
+    truth,
+    listen,
+    stop,
+    hearTarget,
+  };
+}
+
+/** Which course a pitch belongs to: the one chosen by hand, or the one it can only be. */
+function whichCourse(hz: number, state: BenchState, targets: readonly Target[]) {
+  if (state.chosen !== null) return { kind: 'known', course: state.chosen } as const;
+  const pass = state.passes[state.passes.length - 1];
+  const strings = targets.map((target) => {
+    const last = pass?.strings.find((s) => s.course === target.course)?.readings.at(-1);
+    return last ? { target, lastHz: last.hz } : { target };
+  });
+  return identify(hz, strings);
+}
+
+function follow(
+  point: { sinceOnset: number; hz: number },
+  state: BenchState,
+  targets: readonly Target[],
+  live: LiveNote,
+): void {
+  const identity = whichCourse(point.hz, state, targets);
+  if (identity.kind !== 'known') return;
+  const target = targets[identity.course - 1];
+  if (target) live.add(identity.course, point.sinceOnset, centsBetween(target.hz, point.hz));
+}
+
+/** Puts a reading on record, or says why there is none. */
+function conclude(
+  report: Extract<AnalysisReport, { type: 'outcome' }>,
+  session: BenchSession,
+  targets: readonly Target[],
+): Notice | null {
+  const { outcome } = report;
+  if (outcome.kind !== 'reading') return { kind: 'refused', refusal: outcome };
+  const identity = whichCourse(outcome.hz, session.state, targets);
+  if (identity.kind === 'doubt') return { kind: 'doubt', courses: identity.courses };
+  if (identity.kind === 'none')
+    return { kind: 'refused', refusal: { kind: 'not sure', reason: 'no pitch' } };
+  const target = targets[identity.course - 1];
+  if (!target) return null;
+  session.record(
+    { type: 'reading', reading: readingFor(identity.course, outcome, target.hz) },
+    { reading: outcome, track: report.track },
+  );
+  return null;
+}

@@ -1,0 +1,123 @@
+import type { BenchEvent, BenchState, StampedEvent } from '@rosefinch/core/coach';
+import { benchAfter, replay } from '@rosefinch/core/coach';
+import type { LogEntry, Measurement, Session, SourceKind } from '@rosefinch/core/records';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { type Settings, useData } from '../../data/index.ts';
+
+/** The bench of one sitting: its state, its log, and the way to add to both. */
+export interface BenchSession {
+  readonly state: BenchState;
+  readonly log: readonly LogEntry[];
+  readonly loaded: boolean;
+  /** What went wrong when storing, null when all is stored. */
+  readonly problem: string | null;
+  readonly record: (event: BenchEvent, measurement?: Measurement) => void;
+  readonly startAfresh: () => void;
+}
+
+interface Sitting {
+  readonly session: Session | null;
+  readonly log: readonly LogEntry[];
+  readonly state: BenchState;
+}
+
+interface Place {
+  readonly instrumentId: string;
+  readonly tuningId: string;
+  readonly courses: number;
+  readonly source: SourceKind;
+}
+
+/** Keeps the sitting in the database: every event is stored before anything else is done with it. */
+export function useBenchSession(place: Place, settings: Settings): BenchSession {
+  const { repository } = useData();
+  const goal = useRef(goalOf(place.courses, settings));
+  goal.current = goalOf(place.courses, settings);
+  const [sitting, setSitting] = useState<Sitting>(() => empty(goal.current));
+  const [loaded, setLoaded] = useState(false);
+  const [problem, setProblem] = useState<string | null>(null);
+  // Events are numbered and stored in the order in which they come, one after the other.
+  const latest = useRef(sitting);
+  const queue = useRef<Promise<void>>(Promise.resolve());
+
+  const show = useCallback((next: Sitting) => {
+    latest.current = next;
+    setSitting(next);
+  }, []);
+
+  useEffect(() => {
+    let stale = false;
+    repository
+      .openSession(place.instrumentId)
+      .then((found) => {
+        if (stale) return;
+        const events = found?.log.map((entry) => entry.event) ?? [];
+        const state = replay(goal.current, events);
+        show({ session: found?.session ?? null, log: found?.log ?? [], state });
+        setLoaded(true);
+      })
+      .catch((error: Error) => setProblem(error.message));
+    return () => {
+      stale = true;
+    };
+  }, [repository, place.instrumentId, show]);
+
+  const record = useCallback(
+    (event: BenchEvent, measurement?: Measurement) => {
+      const at = Date.now();
+      const stamped: StampedEvent = { ...event, at };
+      const before = latest.current;
+      const session = before.session ?? newSession(place, settings, at);
+      const seq = before.log.length;
+      const entry: LogEntry = {
+        sessionId: session.id,
+        seq,
+        event: stamped,
+        ...(measurement && { measurement }),
+      };
+      show({ session, log: [...before.log, entry], state: benchAfter(before.state, event) });
+      queue.current = queue.current
+        .then(async () => {
+          if (!before.session) await repository.startSession(session);
+          await repository.append(session.id, seq, stamped, measurement);
+        })
+        .catch((error: Error) => setProblem(error.message));
+    },
+    [place, settings, repository, show],
+  );
+
+  const startAfresh = useCallback(() => {
+    const { session } = latest.current;
+    show(empty(goal.current));
+    if (session)
+      queue.current = queue.current
+        .then(() => repository.endSession(session.id, Date.now()))
+        .catch((error: Error) => setProblem(error.message));
+  }, [repository, show]);
+
+  return { state: sitting.state, log: sitting.log, loaded, problem, record, startAfresh };
+}
+
+function goalOf(courses: number, settings: Settings): BenchState['goal'] {
+  const order = Array.from({ length: courses }, (_, i) => i + 1);
+  if (settings.order === 'thickest first') order.reverse();
+  return { order, tolerance: settings.tolerance };
+}
+
+function empty(goal: BenchState['goal']): Sitting {
+  return { session: null, log: [], state: replay(goal, []) };
+}
+
+function newSession(place: Place, settings: Settings, at: number): Session {
+  return {
+    id: crypto.randomUUID(),
+    instrumentId: place.instrumentId,
+    tuningId: place.tuningId,
+    a4: settings.a4,
+    tolerance: settings.tolerance,
+    source: place.source,
+    startedAt: at,
+    zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
+    endedAt: null,
+  };
+}

@@ -1,0 +1,32 @@
+import type { ReactNode } from 'react';
+
+interface Props {
+  readonly onAct: () => void;
+  readonly hotkey?: string;
+  readonly disabled?: boolean;
+  readonly pressed?: boolean;
+  readonly children: ReactNode;
+}
+
+/**
+ * A button that names its key. After a click it gives up the focus, so that
+ * Space goes on meaning "accept" and never fires it a second time.
+ */
+export function Action({ onAct, hotkey, disabled, pressed, children }: Props) {
+  return (
+    <button
+      type="button"
+      className="action"
+      disabled={disabled}
+      aria-pressed={pressed}
+      aria-keyshortcuts={hotkey}
+      onClick={(event) => {
+        if (event.detail > 0) event.currentTarget.blur();
+        onAct();
+      }}
+    >
+      <span>{children}</span>
+      {hotkey && <kbd aria-hidden="true">{hotkey}</kbd>}
+    </button>
+  );
+}

@@ -1,0 +1,40 @@
+import { ActionIcon, useComputedColorScheme, useMantineColorScheme } from '@mantine/core';
+import { IconMoon, IconSun } from '@tabler/icons-react';
+import type { ReactNode } from 'react';
+import { Link, NavLink } from 'react-router';
+
+const VIEWS = [{ to: '/', label: 'Bench' }] as const;
+
+/** The frame around every view. */
+export function Shell({ children }: { children: ReactNode }) {
+  const { setColorScheme } = useMantineColorScheme();
+  const dark = useComputedColorScheme() === 'dark';
+  return (
+    <>
+      <header className="shell-head">
+        <Link to="/" className="brand">
+          Rosefinch
+        </Link>
+        <nav className="shell-nav" aria-label="Views">
+          {VIEWS.map(({ to, label }) => (
+            <NavLink key={to} to={to} end>
+              {label}
+            </NavLink>
+          ))}
+        </nav>
+        <div className="shell-tools">
+          <ActionIcon
+            variant="subtle"
+            color="gray"
+            size={44}
+            aria-label={dark ? 'Light theme' : 'Dark theme'}
+            onClick={() => setColorScheme(dark ? 'light' : 'dark')}
+          >
+            {dark ? <IconSun size={20} /> : <IconMoon size={20} />}
+          </ActionIcon>
+        </div>
+      </header>
+      <main>{children}</main>
+    </>
+  );
+}

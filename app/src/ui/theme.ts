@@ -1,0 +1,26 @@
+import { createTheme, type MantineColorsTuple } from '@mantine/core';
+
+/** Rosefinch rose in ten steps; step 7 is the brand colour, dark enough for white text. */
+const rose: MantineColorsTuple = [
+  '#fbeef3',
+  '#f3d5e0',
+  '#e8a9c0',
+  '#dd7c9f',
+  '#d35584',
+  '#c43d70',
+  '#ba3565',
+  '#b0305c',
+  '#962650',
+  '#7d1c42',
+];
+
+export const theme = createTheme({
+  primaryColor: 'rose',
+  primaryShade: { light: 7, dark: 4 },
+  colors: { rose },
+  fontFamily: "'Atkinson Hyperlegible Next Variable', sans-serif",
+  fontFamilyMonospace: "'JetBrains Mono Variable', monospace",
+  headings: { fontFamily: "'Bricolage Grotesque Variable', sans-serif" },
+  defaultRadius: 'md',
+  respectReducedMotion: true,
+});

@@ -1,0 +1,44 @@
+import type {
+  AnalysisReport,
+  AnalysisRequest,
+  PracticeReport,
+  PracticeRequest,
+} from '../audio/protocol.ts';
+
+/** A worker spoken to in its own protocol. */
+export interface Line<Request> {
+  send(request: Request, transfer?: Transferable[]): void;
+  close(): void;
+}
+
+function connect<Request, Report>(
+  worker: Worker,
+  hear: (report: Report) => void,
+  died: (message: string) => void,
+): Line<Request> {
+  worker.onmessage = ({ data }: MessageEvent<Report>) => hear(data);
+  worker.onerror = (event) => died(event.message || 'a helper process stopped');
+  worker.onmessageerror = () => died('a helper process sent something unreadable');
+  return {
+    send: (request, transfer = []) => worker.postMessage(request, transfer),
+    close: () => worker.terminate(),
+  };
+}
+
+/** Starts the analysis worker; one serves every source. */
+export function startAnalysis(
+  hear: (report: AnalysisReport) => void,
+  died: (message: string) => void,
+): Line<AnalysisRequest> {
+  const worker = new Worker(new URL('./analysis.worker.ts', import.meta.url), { type: 'module' });
+  return connect(worker, hear, died);
+}
+
+/** Starts the worker that plays the practice instrument. */
+export function startPractice(
+  hear: (report: PracticeReport) => void,
+  died: (message: string) => void,
+): Line<PracticeRequest> {
+  const worker = new Worker(new URL('./practice.worker.ts', import.meta.url), { type: 'module' });
+  return connect(worker, hear, died);
+}

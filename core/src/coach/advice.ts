@@ -1,0 +1,150 @@
+import type { Refusal } from '../listen/index.ts';
+import type { Target } from '../music/index.ts';
+import { noteName, notesToPass } from '../music/index.ts';
+import type { TightenDirection } from '../strings/index.ts';
+import type { Hz } from '../units.ts';
+import type { BenchState, StringPass, StringReading } from './bench.ts';
+import { allInTune, currentPass, isSettled, ledger, nextCourse, passDone, stringOf } from './bench.ts';
+
+/** What to do now: one sentence, and one more line of why or how. */
+export interface Advice {
+  readonly say: string;
+  readonly more: string;
+}
+
+/** What the adviser knows of a string beside the bench's own state. */
+export interface AdviceString {
+  readonly target: Target;
+  readonly tighten: TightenDirection;
+}
+
+const FAR_OFF = 70;
+const SMALL_STEP = 6;
+
+/** The one thing to do now. */
+export function adviceFor(
+  state: BenchState,
+  strings: readonly AdviceString[],
+  a4: Hz,
+): Advice {
+  if (passDone(state)) return passAdvice(state, strings);
+  const course = state.active ?? nextCourse(state, null);
+  const entry = course === null ? undefined : stringOf(currentPass(state), course);
+  const string = strings.find((s) => s.target.course === course);
+  if (!entry || !string) return { say: 'Pluck any string.', more: '' };
+  const name = nameOf(string);
+  const last = entry.readings.at(-1);
+  if (!last)
+    return {
+      say: `Pluck ${name}.`,
+      more: 'One string at a time; rest a finger on the others.',
+    };
+  if (isSettled(entry)) return settledAdvice(state, entry, strings);
+  if (entry.standing === 'at rest') return restAdvice(entry, last);
+  return turnAdvice(entry, last, string, a4);
+}
+
+function nameOf({ target }: AdviceString): string {
+  return `string ${target.course}, ${noteName(target.midi)}`;
+}
+
+function settledAdvice(
+  state: BenchState,
+  entry: StringPass,
+  strings: readonly AdviceString[],
+): Advice {
+  const next = strings.find((s) => s.target.course === nextCourse(state, entry.course));
+  const done = entry.standing === 'left alone' ? 'It is right: leave it alone.' : 'Done.';
+  return {
+    say: next ? `${done} Now ${nameOf(next)}.` : done,
+    more: 'Mute this one before you go on.',
+  };
+}
+
+function restAdvice(entry: StringPass, last: StringReading): Advice {
+  if (last.moving)
+    return { say: 'Nearly. Let it ring out once.', more: 'The pitch was still moving.' };
+  const before = entry.readings.at(-2);
+  const fromAbove = before !== undefined && before.cents > last.cents + 2 && before.cents > 2;
+  return {
+    say: 'At rest. Pluck it once more to be sure.',
+    more: fromAbove
+      ? 'You came down from above: it may slip. Go just below and come up once.'
+      : 'Two plucks that agree close this string.',
+  };
+}
+
+function turnAdvice(
+  entry: StringPass,
+  last: StringReading,
+  { target, tighten }: AdviceString,
+  a4: Hz,
+): Advice {
+  const loosen: TightenDirection = tighten === 'away from you' ? 'towards you' : 'away from you';
+  const low = last.cents < 0;
+  const way = low ? `Tighten, ${tighten}` : `Loosen, ${loosen}`;
+  if (Math.abs(last.cents) > FAR_OFF) return farAdvice(last, target, way, a4);
+  const before = entry.readings.at(-2);
+  if (!low && before && before.cents < 0)
+    return {
+      say: 'Too far. Drop just below, then come up.',
+      more: `Loosen, ${loosen}, then tighten: the last movement is always upward.`,
+    };
+  const size = Math.abs(last.cents) < SMALL_STEP ? 'a hair' : 'a little';
+  return {
+    say: `${low ? 'Low' : 'High'}. ${way}, ${size}.`,
+    more: low
+      ? 'Sound it, hear it, then turn.'
+      : 'Go a little below, then come up to it.',
+  };
+}
+
+function farAdvice(last: StringReading, target: Target, way: string, a4: Hz): Advice {
+  const notes = notesToPass(last.hz, target.midi, a4).map((midi) => noteName(midi));
+  const path = notes.length > 1 ? `On the way: ${notes.join(', ')}.` : `Up to ${notes[0]}.`;
+  const low = last.cents < 0;
+  const semitones = Math.abs(last.cents / 100).toFixed(1);
+  return {
+    say: `${low ? 'Far below' : 'Far above'}. ${way}.`,
+    more: `${semitones} semitones to go. ${low ? path : path.replace('Up', 'Down')} Slow before the last.`,
+  };
+}
+
+function passAdvice(state: BenchState, strings: readonly AdviceString[]): Advice {
+  if (allInTune(state))
+    return { say: 'In tune. Nothing had to move.', more: 'You can hand it back.' };
+  const most = ledger(state)
+    .map((row) => ({ row, size: Math.abs(row.moved ?? 0) }))
+    .sort((a, b) => b.size - a.size)[0];
+  const string = strings.find((s) => s.target.course === most?.row.course);
+  const moved =
+    most && string && most.size > 0
+      ? `${nameOf(string)} moved most: ${most.size.toFixed(1)} cents.`
+      : 'Tuning one string moves the others.';
+  return { say: 'Go round again from the start.', more: moved };
+}
+
+/** What to say when a pluck gave no reading. */
+export function refusalAdvice(refusal: Refusal): Advice {
+  switch (refusal.kind) {
+    case 'too quiet':
+      return { say: 'Too quiet. Pluck a little harder.', more: 'Or bring it nearer to the microphone.' };
+    case 'more than one string':
+      return {
+        say: 'Two strings at once. Mute the others.',
+        more: 'Rest your palm on the strings that should be still.',
+      };
+    case 'not sure':
+      return {
+        say: 'Not sure. Pluck again.',
+        more: REASONS[refusal.reason],
+      };
+  }
+}
+
+const REASONS = {
+  'too short': 'Let it ring a little longer.',
+  'no pitch': 'That was noise, or no string I could name.',
+  unsteady: 'The pitch moved too much to be read.',
+  weak: 'Other sounds were as loud as the string.',
+} as const;

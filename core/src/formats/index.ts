@@ -1,0 +1,2 @@
+export type { Sound, WavEncoding } from './wav.ts';
+export { mixDown, readWav, writeWav } from './wav.ts';

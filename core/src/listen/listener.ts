@@ -1,0 +1,257 @@
+import type { Cents, Dbfs, Hz, Seconds } from '../units.ts';
+import { Decimator } from './decimate.ts';
+import { Estimator } from './estimator.ts';
+import { OnsetDetector } from './onset.ts';
+import type { PluckOutcome } from './pluck.ts';
+import { PluckAnalyser, READING_WINDOW } from './pluck.ts';
+import type { StiffnessPrior } from './stiffString.ts';
+import { GENERAL_PRIOR } from './stiffString.ts';
+
+/** Time between values of the live track. */
+const TRACK_HOP_S = 0.016;
+/** Samples before the onset that are kept out of every frame: the finger's noise. */
+const BUFFER_S = 2.4;
+/** A note longer than its reading is followed on the live track for at most this long. */
+const LONGEST_TRACK_S = 12;
+/** The shortest frame for the live track and how many periods it must hold. */
+const TRACK_FRAME = { shortest: 0.05, periods: 8 } as const;
+/** Hops in silence that end a note. */
+const SILENT_HOPS = 6;
+/** Below this peak a signal that has an onset is too quiet to be read. */
+const TOO_QUIET: Dbfs = -66;
+const CLIPPED_AT = 0.985;
+
+/** One value of the live track. */
+export interface TrackPoint {
+  /** Seconds since the onset of the note. */
+  readonly sinceOnset: Seconds;
+  readonly hz: Hz;
+  readonly clarity: number;
+}
+
+/** What a listener says while it hears. Times are seconds since its first sample. */
+export type ListenEvent =
+  | { readonly type: 'onset'; readonly at: Seconds }
+  | { readonly type: 'track'; readonly point: TrackPoint }
+  | {
+      readonly type: 'outcome';
+      readonly start: Seconds;
+      readonly length: Seconds;
+      readonly outcome: PluckOutcome;
+      /** The live track up to the outcome: time since onset and Hz by turns. */
+      readonly track: Float32Array;
+      readonly clipped: boolean;
+    }
+  | { readonly type: 'released'; readonly at: Seconds }
+  | { readonly type: 'level'; readonly levelDbfs: Dbfs; readonly floorDbfs: Dbfs; readonly peak: number };
+
+/**
+ * Hears a stream of samples at any rate from 8 to 192 kHz and says when a
+ * string was plucked, how its pitch runs, and what its reading is. The same
+ * class serves the microphone, a recording and the practice instrument.
+ */
+export class Listener {
+  private readonly decimator: Decimator;
+  private readonly detector: OnsetDetector;
+  private readonly analyser: PluckAnalyser;
+  private readonly tracker: Estimator;
+  private readonly rate: Hz;
+  private readonly buffer: Float64Array;
+  private readonly scratch: Float64Array;
+  private readonly track: number[] = [];
+  /** Decimated samples heard so far. */
+  private heard = 0;
+  private onset = -1;
+  private concluded = true;
+  private silentHops = 0;
+  private nextTrack = 0;
+  private trackHz = 0;
+  private trackB = 0;
+  private peak = 0;
+  private hops = 0;
+  private clippedRun = 0;
+  private clipped = false;
+  private allowed: ((hz: Hz) => boolean) | undefined;
+  private prior: StiffnessPrior = GENERAL_PRIOR;
+
+  /** @throws RangeMisuse if the rate lies outside 8–192 kHz. */
+  constructor(
+    readonly sampleRate: Hz,
+    private readonly emit: (event: ListenEvent) => void,
+  ) {
+    this.decimator = new Decimator(sampleRate);
+    this.rate = this.decimator.outputRate;
+    this.detector = new OnsetDetector(this.rate);
+    this.analyser = new PluckAnalyser(this.rate);
+    this.tracker = new Estimator(this.rate, Math.ceil(0.21 * this.rate));
+    this.buffer = new Float64Array(Math.ceil(BUFFER_S * this.rate));
+    this.scratch = new Float64Array(this.buffer.length);
+  }
+
+  /** Says which pitches come into question from now on; undefined allows all. */
+  expect(allowed: ((hz: Hz) => boolean) | undefined): void {
+    this.allowed = allowed;
+  }
+
+  /** Hears the next samples. */
+  hear(samples: Float32Array): void {
+    this.watchPeak(samples);
+    this.decimator.process(samples, (sample) => {
+      this.buffer[this.heard % this.buffer.length] = sample;
+      this.heard++;
+      const event = this.detector.push(sample);
+      if (event) this.afterHop(event);
+    });
+  }
+
+  /** Ends the stream: a note still open is concluded from what was heard of it. */
+  finish(): void {
+    if (!this.concluded) this.conclude(this.heard);
+    if (this.onset >= 0) this.release();
+  }
+
+  private watchPeak(samples: Float32Array): void {
+    for (let i = 0; i < samples.length; i++) {
+      const size = Math.abs(samples[i]!);
+      if (size > this.peak && Number.isFinite(size)) this.peak = size;
+      this.clippedRun = size >= CLIPPED_AT ? this.clippedRun + 1 : 0;
+      if (this.clippedRun >= 3) this.clipped = true;
+    }
+  }
+
+  private afterHop(event: 'none' | 'onset' | 'silent'): void {
+    if (++this.hops % 19 === 0) this.sayLevel();
+    if (event === 'onset') this.begin();
+    if (this.onset < 0) return;
+    this.silentHops = event === 'silent' ? this.silentHops + 1 : 0;
+    const since = (this.heard - this.onset) / this.rate;
+    const over = this.silentHops >= SILENT_HOPS;
+    if (!this.concluded && (since >= READING_WINDOW.to + 0.02 || over))
+      this.conclude(over ? this.heard - SILENT_HOPS * this.detector.hop : this.heard);
+    else if (this.heard >= this.nextTrack) this.follow(since);
+    if (over || since > LONGEST_TRACK_S) this.release();
+  }
+
+  private sayLevel(): void {
+    this.emit({
+      type: 'level',
+      levelDbfs: this.detector.level,
+      floorDbfs: this.detector.floor,
+      peak: this.peak,
+    });
+    this.peak = 0;
+  }
+
+  private begin(): void {
+    const at = Math.max(0, this.heard - this.detector.hop);
+    if (!this.concluded) this.conclude(at - this.detector.hop);
+    if (this.onset >= 0) this.release();
+    this.onset = at;
+    this.concluded = false;
+    this.silentHops = 0;
+    this.trackHz = 0;
+    this.track.length = 0;
+    this.clipped = false;
+    this.nextTrack = at + Math.round(0.055 * this.rate);
+    this.emit({ type: 'onset', at: at / this.rate });
+  }
+
+  private release(): void {
+    this.onset = -1;
+    this.emit({ type: 'released', at: this.heard / this.rate });
+  }
+
+  /** The next value of the live track: the pitch of the newest frame. */
+  private follow(since: Seconds): void {
+    this.nextTrack = this.heard + Math.round(TRACK_HOP_S * this.rate);
+    const wanted = this.trackHz ? TRACK_FRAME.periods / this.trackHz : 0.1;
+    const longest = Math.min(since - 0.008, 0.1);
+    const length = Math.round(
+      Math.min(longest, Math.max(TRACK_FRAME.shortest, wanted)) * this.rate,
+    );
+    if (length < 0.045 * this.rate) return;
+    this.copyBack(length);
+    if (!this.trackHz) {
+      const best = this.tracker.candidates(this.scratch, 0, length, this.allowed)[0];
+      if (!best || best.score < 0.45) return;
+      this.trackHz = best.hz;
+      this.trackB = this.prior.mean;
+    }
+    const hint = { hz: this.trackHz, inharmonicity: this.trackB };
+    const e = this.tracker.estimate(this.scratch, 0, length, hint, this.prior, 'live');
+    if (!e || e.clarity < 0.3 || e.errorCents > 15 || Math.abs(e.f0 / this.trackHz - 1) > 0.03) {
+      this.trackHz = 0;
+      return;
+    }
+    this.trackHz = e.firstPartialHz;
+    this.trackB = e.inharmonicity;
+    const middle = since - length / 2 / this.rate;
+    if (!this.concluded) this.track.push(middle, e.reportedHz);
+    this.emit({
+      type: 'track',
+      point: { sinceOnset: middle, hz: e.reportedHz, clarity: e.clarity },
+    });
+  }
+
+  private conclude(end: number): void {
+    this.concluded = true;
+    const length = Math.min(end - this.onset, this.buffer.length);
+    const start = this.onset / this.rate;
+    const seconds = Math.max(0, length) / this.rate;
+    const loudest = this.copyFrom(this.onset, Math.max(0, length));
+    const outcome: PluckOutcome =
+      loudest < TOO_QUIET
+        ? { kind: 'too quiet', levelDbfs: loudest }
+        : this.analyser.analyse(
+            { samples: this.scratch, onset: 0, end: Math.max(0, length) },
+            this.allowed,
+            this.prior,
+          );
+    this.emit({
+      type: 'outcome',
+      start,
+      length: seconds,
+      outcome,
+      track: Float32Array.from(this.track),
+      clipped: this.clipped,
+    });
+  }
+
+  private copyBack(length: number): void {
+    this.copyFrom(this.heard - length, length);
+  }
+
+  /** Copies decimated samples into the scratch, answers their peak in dBFS. */
+  private copyFrom(start: number, length: number): Dbfs {
+    const { buffer, scratch } = this;
+    let peak = 0;
+    for (let i = 0; i < length; i++) {
+      const sample = buffer[(start + i) % buffer.length]!;
+      scratch[i] = sample;
+      peak = Math.max(peak, Math.abs(sample));
+    }
+    return 20 * Math.log10(Math.max(peak, 1e-9));
+  }
+}
+
+/** Reads every pluck of a whole signal. */
+export function readPlucks(
+  samples: Float32Array,
+  sampleRate: Hz,
+  allowed?: (hz: Hz) => boolean,
+): Extract<ListenEvent, { type: 'outcome' }>[] {
+  const outcomes: Extract<ListenEvent, { type: 'outcome' }>[] = [];
+  const listener = new Listener(sampleRate, (event) => {
+    if (event.type === 'outcome') outcomes.push(event);
+  });
+  listener.expect(allowed);
+  const block = 4096;
+  for (let i = 0; i < samples.length; i += block) listener.hear(samples.subarray(i, i + block));
+  listener.finish();
+  return outcomes;
+}
+
+/** Deviation of a pitch from a target, for convenience of those who draw a track. */
+export function deviation(hz: Hz, targetHz: Hz): Cents {
+  return 1200 * Math.log2(hz / targetHz);
+}

@@ -1,0 +1,3 @@
+export type { PracticeSetup } from './instrument.ts';
+export { PracticeInstrument } from './instrument.ts';
+export { referenceTone } from './reference.ts';

@@ -1,0 +1,211 @@
+import { RangeMisuse } from '../errors.ts';
+import { reportedHz } from '../listen/index.ts';
+import { centsBetween } from '../music/index.ts';
+import type { Random } from '../random.ts';
+import { between, seededRandom } from '../random.ts';
+import type { Course, Instrument } from '../strings/index.ts';
+import { frequencyOf, tensionOf, tensionPerTurn } from '../strings/index.ts';
+import type { Cents, Dbfs, Hz, Newtons } from '../units.ts';
+import { Room } from './room.ts';
+import type { PluckGesture, Timbre } from './voice.ts';
+import { CONTROL_BLOCK, drawTimbre, GLIDE_TIME, glideStart, Voice } from './voice.ts';
+
+/** Neck, body and bridge give way with the string: hands need this much more turn than the string alone. */
+const GIVE = 1.6;
+/** From peg to anchor a string is longer than its scale, in mm. */
+const BEHIND_NUT_AND_BRIDGE = 112;
+const STEEL_MODULUS = 200e9;
+/** A slack string is not lower than this share of its nominal tension. */
+const LEAST_TENSION = 0.02;
+
+/** How a practice instrument is set up. */
+export interface PracticeSetup {
+  readonly instrument: Instrument;
+  /** What the strings should sound: reported pitch per course, course 1 first, in Hz. */
+  readonly targets: readonly Hz[];
+  /** How far each course starts from its target, in cents. */
+  readonly detune: readonly Cents[];
+  readonly seed: number;
+  readonly sampleRate: Hz;
+  /** Level of the room's noise and of mains hum. */
+  readonly noise?: Dbfs;
+  readonly hum?: Dbfs;
+  /** How far one string's cent moves the others, in cent; 0.04 is a middling neck. */
+  readonly coupling?: number;
+  /** Spread of single partials' shifts in cents. */
+  readonly shiftCents?: Cents;
+}
+
+interface StringState {
+  readonly unitWeight: number;
+  readonly timbre: Timbre;
+  readonly nominalTension: Newtons;
+  readonly perTurn: Newtons;
+  tension: Newtons;
+}
+
+/**
+ * A simulated instrument: strings with tension and stiffness, pegs that turn
+ * either way, a neck that bends, a room with noise. It makes the sound that
+ * drives the demo and the tests, and knows the truth.
+ */
+export class PracticeInstrument {
+  private readonly random: Random;
+  private readonly strings: StringState[];
+  private readonly room: Room;
+  private readonly voices: { course: number; voice: Voice }[] = [];
+  private readonly block = new Float64Array(CONTROL_BLOCK);
+  private readonly coupling: number;
+  private pending = 0;
+
+  constructor(private readonly setup: PracticeSetup) {
+    this.random = seededRandom(setup.seed);
+    this.coupling = setup.coupling ?? 0.04;
+    this.strings = setup.instrument.courses.map((course, i) => this.stringOf(course, i));
+    this.room = new Room(setup.sampleRate, setup.noise ?? -72, setup.hum ?? -90, this.random);
+    this.startAt(setup.detune);
+  }
+
+  /** Plucks a course. Strength 0…1; position is the finger's place from the bridge. */
+  pluck(course: number, gesture: Partial<PluckGesture> = {}): void {
+    const string = this.stringAt(course);
+    this.mute(course);
+    const full: PluckGesture = {
+      strength: gesture.strength ?? 0.6,
+      position: gesture.position ?? between(this.random, 0.12, 0.28),
+    };
+    const voice = new Voice(
+      this.setup.sampleRate,
+      string.timbre,
+      this.f0(course),
+      full,
+      this.random,
+    );
+    this.voices.push({ course, voice });
+  }
+
+  /** Turns a course's button by so many turns; positive tightens. Sounding strings follow at once. */
+  turn(course: number, turns: number): void {
+    const string = this.stringAt(course);
+    const least = string.nominalTension * LEAST_TENSION;
+    string.tension = Math.max(least, string.tension + turns * string.perTurn);
+  }
+
+  /** Damps one course, or all. */
+  mute(course?: number): void {
+    for (const entry of this.voices)
+      if (course === undefined || entry.course === course) entry.voice.damp();
+  }
+
+  /** Renders the next samples. */
+  render(out: Float32Array): void {
+    for (let at = 0; at < out.length; ) {
+      if (this.pending === 0) this.renderBlock();
+      const from = CONTROL_BLOCK - this.pending;
+      const count = Math.min(this.pending, out.length - at);
+      for (let k = 0; k < count; k++) out[at + k] = this.block[from + k]!;
+      at += count;
+      this.pending -= count;
+    }
+  }
+
+  /** The exact pitch of an open course now, in reported pitch, glide gone. */
+  truthHz(course: number): Hz {
+    return reportedHz(this.f0(course), this.stringAt(course).timbre.inharmonicity);
+  }
+
+  /** Exact f0 and stiffness of a course now. */
+  truth(course: number): { f0: Hz; inharmonicity: number } {
+    return { f0: this.f0(course), inharmonicity: this.stringAt(course).timbre.inharmonicity };
+  }
+
+  /** What an exact reading of a pluck of this strength would say, with the glide left in its window. */
+  exactReadingHz(course: number, strength: number, from = 0.2, to = 0.8): Hz {
+    const mean =
+      (glideStart(strength) * GLIDE_TIME * (Math.exp(-from / GLIDE_TIME) - Math.exp(-to / GLIDE_TIME))) /
+      (to - from);
+    return this.truthHz(course) * 2 ** (mean / 1200);
+  }
+
+  /** How far a course lies from its target now, in cents. */
+  deviation(course: number): Cents {
+    return centsBetween(this.setup.targets[course - 1]!, this.truthHz(course));
+  }
+
+  private renderBlock(): void {
+    this.block.fill(0);
+    for (let i = this.voices.length - 1; i >= 0; i--) {
+      const { course, voice } = this.voices[i]!;
+      voice.render(this.block, CONTROL_BLOCK, this.f0(course));
+      if (voice.silent) this.voices.splice(i, 1);
+    }
+    this.room.render(this.block, CONTROL_BLOCK);
+    this.pending = CONTROL_BLOCK;
+  }
+
+  private stringAt(course: number): StringState {
+    const string = this.strings[course - 1];
+    if (!string) throw new RangeMisuse(`the instrument has no string ${course}`);
+    return string;
+  }
+
+  private f0(course: number): Hz {
+    const string = this.stringAt(course);
+    const scale = this.setup.instrument.scaleMm;
+    return frequencyOf(string.unitWeight, scale, string.tension) * 2 ** (this.bend(course) / 1200);
+  }
+
+  /** The neck bends under the other strings' tension and lets this one fall. */
+  private bend(course: number): Cents {
+    let cents = 0;
+    this.strings.forEach((string, i) => {
+      if (i === course - 1) return;
+      // One cent is about T · ln 2 / 600.
+      const oneCent = (string.nominalTension * Math.LN2) / 600;
+      cents += (string.tension - string.nominalTension) / oneCent;
+    });
+    return -this.coupling * cents;
+  }
+
+  private stringOf(course: Course, index: number): StringState {
+    const { spec, peg } = course.strings[0]!;
+    const target = this.setup.targets[index]!;
+    const scale = this.setup.instrument.scaleMm;
+    const inharmonicity = stiffness(spec, scale, target);
+    const f0 = target / Math.sqrt(1 + 16 * inharmonicity);
+    const nominalTension = tensionOf(spec.unitWeight, scale, f0);
+    const stretch = {
+      coreMm: spec.coreMm,
+      modulus: STEEL_MODULUS,
+      totalMm: scale + BEHIND_NUT_AND_BRIDGE,
+    };
+    return {
+      unitWeight: spec.unitWeight,
+      timbre: drawTimbre(
+        this.random,
+        inharmonicity,
+        2.6 * (110 / target) ** 0.45,
+        this.setup.shiftCents,
+      ),
+      nominalTension,
+      perTurn: tensionPerTurn(peg, stretch, GIVE),
+      tension: nominalTension,
+    };
+  }
+
+  /** Sets the tensions so that, with the neck bent by all of them, each course lies where it should. */
+  private startAt(detune: readonly Cents[]): void {
+    for (let round = 0; round < 12; round++)
+      this.strings.forEach((string, i) => {
+        const error = (detune[i] ?? 0) - this.deviation(i + 1);
+        string.tension *= 2 ** (error / 600);
+      });
+  }
+}
+
+/** B = π³ E d⁴ / (64 T L²) of the core. Fletcher, JASA 36 (1964) 203. */
+function stiffness(spec: { coreMm: number; unitWeight: number }, scale: number, hz: Hz): number {
+  const tension = tensionOf(spec.unitWeight, scale, hz);
+  const d = spec.coreMm / 1000;
+  return (Math.PI ** 3 * STEEL_MODULUS * d ** 4) / (64 * tension * (scale / 1000) ** 2);
+}

@@ -1,0 +1,90 @@
+import type { InstrumentKind } from '../music/index.ts';
+import type { KgPerMetre, Millimetres } from '../units.ts';
+import type { PegGeometry } from './tension.ts';
+
+/** One string as it is strung: what its physics needs. */
+export interface StringSpec {
+  readonly material: 'steel' | 'nylon' | 'fluorocarbon' | 'gut';
+  /** Plain strings carry their load with the whole diameter, wound ones with the core alone. */
+  readonly wound: boolean;
+  readonly diameterMm: Millimetres;
+  readonly coreMm: Millimetres;
+  readonly unitWeight: KgPerMetre;
+}
+
+/** Which way the button is turned to tighten, as the player holds the instrument. */
+export type TightenDirection = 'away from you' | 'towards you';
+
+/** The winder of one string. */
+export interface Peg extends PegGeometry {
+  readonly tighten: TightenDirection;
+  /** `assumed` until a peg test has shown the direction. */
+  readonly known: 'assumed' | 'tested';
+}
+
+/** One or two strings that are fretted together, each with its peg. */
+export interface Course {
+  readonly number: number;
+  readonly strings: readonly { readonly spec: StringSpec; readonly peg: Peg }[];
+}
+
+/** An instrument of the shelf. */
+export interface Instrument {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: InstrumentKind;
+  readonly scaleMm: Millimetres;
+  readonly frets: number;
+  /** Course 1, nearest the floor, first. */
+  readonly courses: readonly Course[];
+  readonly tuningId: string;
+  readonly note: string;
+}
+
+/**
+ * Usual steel strings of a six-string guitar, course 1 first; unit weights and
+ * cores from memory, chosen so that tensions come out between 70 and 130 N.
+ */
+const STEEL_SET: readonly StringSpec[] = [
+  plain(0.254, 3.978e-4),
+  plain(0.33, 6.714e-4),
+  plain(0.432, 1.1506e-3),
+  wound(0.66, 0.36, 2.26e-3),
+  wound(0.91, 0.4, 4.23e-3),
+  wound(1.17, 0.43, 6.84e-3),
+];
+
+function plain(diameterMm: Millimetres, unitWeight: KgPerMetre): StringSpec {
+  return { material: 'steel', wound: false, diameterMm, coreMm: diameterMm, unitWeight };
+}
+
+function wound(diameterMm: Millimetres, coreMm: Millimetres, unitWeight: KgPerMetre): StringSpec {
+  return { material: 'steel', wound: true, diameterMm, coreMm, unitWeight };
+}
+
+/** Three pegs a side: the thick strings' buttons turn away from the player to tighten. */
+function guitarPeg(course: number): Peg {
+  return {
+    postMm: 6,
+    ratio: 15,
+    tighten: course > 3 ? 'away from you' : 'towards you',
+    known: 'assumed',
+  };
+}
+
+/** A six-string guitar with steel strings in standard tuning. */
+export function steelGuitar(id: string, name: string, note = ''): Instrument {
+  return {
+    id,
+    name,
+    kind: 'guitar',
+    scaleMm: 648,
+    frets: 20,
+    courses: STEEL_SET.map((spec, index) => ({
+      number: index + 1,
+      strings: [{ spec, peg: guitarPeg(index + 1) }],
+    })),
+    tuningId: 'guitar-standard',
+    note,
+  };
+}

@@ -1,0 +1,139 @@
+// One door for the daily commands. Needs Node alone: it installs what is missing
+// and says what it is doing.
+import { spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+const root = join(dirname(fileURLToPath(import.meta.url)), '..');
+const [command, ...rest] = process.argv.slice(2);
+const quiet = command === 'measure';
+const say = (text) => quiet || console.log(`» ${text}`);
+
+function fail(text) {
+  console.error(text);
+  process.exit(1);
+}
+
+/** Runs a program in the project's root; stops everything if it fails. */
+function run(program, args, options = {}) {
+  const done = spawnSync(program, args, { cwd: root, stdio: 'inherit', ...options });
+  if (done.error) fail(`${program} could not be started: ${done.error.message}`);
+  if (done.status !== 0 && !options.mayFail) process.exit(done.status ?? 1);
+  return done;
+}
+
+const node = (args, options) => run(process.execPath, args, options);
+const bin = (name, args, options) => run(join(root, 'node_modules/.bin', name), args, options);
+
+function install() {
+  const [major] = process.versions.node.split('.').map(Number);
+  if (major < 20) fail(`Node 20 or newer is needed; this is ${process.version}.`);
+  const wanted = createHash('sha256').update(readFileSync(join(root, 'package-lock.json'))).digest('hex');
+  const stamp = join(root, 'node_modules/.rosefinch-lock');
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return;
+  say('Installing the packages named in package-lock.json (once, a minute or two) …');
+  run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { stdio: quiet ? 'ignore' : 'inherit' });
+  writeFileSync(stamp, wanted);
+}
+
+/** Newest change below the folders that a build depends on. */
+function newest(path) {
+  const info = statSync(path);
+  if (!info.isDirectory()) return info.mtimeMs;
+  return Math.max(0, ...readdirSync(path).filter((n) => n !== 'dist' && n !== 'node_modules').map((n) => newest(join(path, n))));
+}
+
+function build() {
+  const page = join(root, 'app/dist/index.html');
+  const sources = ['app', 'core', 'package-lock.json'].map((p) => newest(join(root, p)));
+  if (existsSync(page) && statSync(page).mtimeMs > Math.max(...sources)) return;
+  say('Building the application …');
+  bin('vite', ['build', '--logLevel', 'warn'], { cwd: join(root, 'app') });
+}
+
+function chromium() {
+  const found = ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find(existsSync);
+  if (found) return found;
+  say('Installing Chromium from Debian’s packages for the browser tests …');
+  const apt = (args) => spawnSync('apt-get', args, { stdio: 'inherit', env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } });
+  apt(['update', '-qq']);
+  apt(['install', '-y', '-qq', 'chromium']);
+  if (!existsSync('/usr/bin/chromium'))
+    fail('The browser tests need Chromium: install the Debian package “chromium”, then run npm test again.');
+  return '/usr/bin/chromium';
+}
+
+function serve(shelf) {
+  build();
+  node(['--import', 'tsx', 'server/src/main.ts', shelf], { mayFail: true });
+}
+
+/** Counts of the test runners' own reports. */
+const tally = { passed: 0, failed: 0 };
+
+function unitTests() {
+  say('Unit tests …');
+  mkdirSync(join(root, 'test-results'), { recursive: true });
+  const report = join(root, 'test-results/unit.json');
+  const done = bin('mocha', ['--reporter', 'scripts/mochaReporter.cjs'], { mayFail: true, env: { ...process.env, UNIT_REPORT: report } });
+  const { passes, failures } = JSON.parse(readFileSync(report, 'utf8'));
+  tally.passed += passes;
+  tally.failed += failures || (done.status === 0 ? 0 : 1);
+}
+
+function browserTests() {
+  chromium();
+  build();
+  say('Browser tests …');
+  const report = join(root, 'test-results/browser.json');
+  const done = bin('playwright', ['test', ...rest], { cwd: join(root, 'e2e'), mayFail: true, env: { ...process.env, PLAYWRIGHT_JSON_OUTPUT_NAME: report } });
+  const { stats } = JSON.parse(readFileSync(report, 'utf8'));
+  tally.passed += stats.expected + stats.flaky;
+  tally.failed += stats.unexpected || (done.status === 0 ? 0 : 1);
+}
+
+function check() {
+  say('Types …');
+  bin('tsc', ['-b']);
+  say('Format, lint and room boundaries …');
+  bin('biome', ['ci', '--error-on-warnings', '.']);
+  say('Unused code and dependencies …');
+  bin('knip', ['--no-progress']);
+  say('Licences …');
+  node(['scripts/licences.mjs']);
+  build();
+  node(['scripts/firstLoad.mjs']);
+}
+
+const commands = {
+  demo: () => serve('demo'),
+  start: () => serve('own'),
+  build,
+  dev: () => bin('vite', rest, { cwd: join(root, 'app'), mayFail: true }),
+  check,
+  test: () => {
+    chromium();
+    check();
+    unitTests();
+    browserTests();
+    console.log(`${tally.passed} passed, ${tally.failed} failed`);
+    process.exit(tally.failed === 0 ? 0 : 1);
+  },
+  bench: () => node(['--import', 'tsx', 'bench/src/main.ts', ...rest], { mayFail: true }),
+  measure: () => {
+    const done = node(['--import', 'tsx', 'tools/src/measure.ts', ...rest], { mayFail: true });
+    process.exit(done.status ?? 1);
+  },
+  screenshots: () => {
+    chromium();
+    build();
+    node(['--import', 'tsx', 'e2e/screenshots.ts']);
+  },
+};
+
+const chosen = commands[command];
+if (!chosen) fail(`There is no command “${command}”. Known: ${Object.keys(commands).join(', ')}.`);
+install();
+chosen();
