@@ -7,7 +7,8 @@ module.exports = class extends reporters.Dot {
     super(runner, options);
     runner.once('end', () => {
       const { passes, failures } = runner.stats;
-      if (process.env.UNIT_REPORT) writeFileSync(process.env.UNIT_REPORT, JSON.stringify({ passes, failures }));
+      if (process.env.UNIT_REPORT)
+        writeFileSync(process.env.UNIT_REPORT, JSON.stringify({ passes, failures }));
     });
   }
 };

@@ -30,11 +30,15 @@ const bin = (name, args, options) => run(join(root, 'node_modules/.bin', name), 
 function install() {
   const [major] = process.versions.node.split('.').map(Number);
   if (major < 20) fail(`Node 20 or newer is needed; this is ${process.version}.`);
-  const wanted = createHash('sha256').update(readFileSync(join(root, 'package-lock.json'))).digest('hex');
+  const wanted = createHash('sha256')
+    .update(readFileSync(join(root, 'package-lock.json')))
+    .digest('hex');
   const stamp = join(root, 'node_modules/.rosefinch-lock');
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return;
   say('Installing the packages named in package-lock.json (once, a minute or two) …');
-  run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { stdio: quiet ? 'ignore' : 'inherit' });
+  run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], {
+    stdio: quiet ? 'ignore' : 'inherit',
+  });
   writeFileSync(stamp, wanted);
 }
 
@@ -42,7 +46,12 @@ function install() {
 function newest(path) {
   const info = statSync(path);
   if (!info.isDirectory()) return info.mtimeMs;
-  return Math.max(0, ...readdirSync(path).filter((n) => n !== 'dist' && n !== 'node_modules').map((n) => newest(join(path, n))));
+  return Math.max(
+    0,
+    ...readdirSync(path)
+      .filter((n) => n !== 'dist' && n !== 'node_modules')
+      .map((n) => newest(join(path, n))),
+  );
 }
 
 function build() {
@@ -57,11 +66,17 @@ function chromium() {
   const found = ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find(existsSync);
   if (found) return found;
   say('Installing Chromium from Debian’s packages for the browser tests …');
-  const apt = (args) => spawnSync('apt-get', args, { stdio: 'inherit', env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } });
+  const apt = (args) =>
+    spawnSync('apt-get', args, {
+      stdio: 'inherit',
+      env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+    });
   apt(['update', '-qq']);
   apt(['install', '-y', '-qq', 'chromium']);
   if (!existsSync('/usr/bin/chromium'))
-    fail('The browser tests need Chromium: install the Debian package “chromium”, then run npm test again.');
+    fail(
+      'The browser tests need Chromium: install the Debian package “chromium”, then run npm test again.',
+    );
   return '/usr/bin/chromium';
 }
 
@@ -77,7 +92,10 @@ function unitTests() {
   say('Unit tests …');
   mkdirSync(join(root, 'test-results'), { recursive: true });
   const report = join(root, 'test-results/unit.json');
-  const done = bin('mocha', ['--reporter', 'scripts/mochaReporter.cjs'], { mayFail: true, env: { ...process.env, UNIT_REPORT: report } });
+  const done = bin('mocha', ['--reporter', 'scripts/mochaReporter.cjs'], {
+    mayFail: true,
+    env: { ...process.env, UNIT_REPORT: report },
+  });
   const { passes, failures } = JSON.parse(readFileSync(report, 'utf8'));
   tally.passed += passes;
   tally.failed += failures || (done.status === 0 ? 0 : 1);
@@ -88,7 +106,11 @@ function browserTests() {
   build();
   say('Browser tests …');
   const report = join(root, 'test-results/browser.json');
-  const done = bin('playwright', ['test', ...rest], { cwd: join(root, 'e2e'), mayFail: true, env: { ...process.env, PLAYWRIGHT_JSON_OUTPUT_NAME: report } });
+  const done = bin('playwright', ['test', ...rest], {
+    cwd: join(root, 'e2e'),
+    mayFail: true,
+    env: { ...process.env, PLAYWRIGHT_JSON_OUTPUT_NAME: report },
+  });
   const { stats } = JSON.parse(readFileSync(report, 'utf8'));
   tally.passed += stats.expected + stats.flaky;
   tally.failed += stats.unexpected || (done.status === 0 ? 0 : 1);

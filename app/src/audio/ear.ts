@@ -1,7 +1,12 @@
 import { referenceTone } from '@rosefinch/core/practice';
-import { startAnalysis, startPractice, type Line } from '../workers/index.ts';
+import { type Line, startAnalysis, startPractice } from '../workers/index.ts';
 import { type MicrophoneWish, openMicrophone } from './microphone.ts';
-import type { AnalysisReport, AnalysisRequest, PracticeRequest, PracticeStart } from './protocol.ts';
+import type {
+  AnalysisReport,
+  AnalysisRequest,
+  PracticeRequest,
+  PracticeStart,
+} from './protocol.ts';
 import { MicrophoneProblem, type Source } from './source.ts';
 import { Speaker } from './speaker.ts';
 

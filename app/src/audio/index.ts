@@ -1,3 +1,3 @@
-export { Ear, type EarHearer, type PracticeHands } from './ear.ts';
-export type { AnalysisReport, PracticeStart } from './protocol.ts';
+export { Ear, type PracticeHands } from './ear.ts';
+export type { AnalysisReport } from './protocol.ts';
 export { MicrophoneProblem } from './source.ts';

@@ -1,7 +1,7 @@
 import captureUrl from './capture.worklet.ts?worker&url';
 import { MicrophoneProblem, type Source } from './source.ts';
 
-export type Channel = 'left' | 'right' | 'mix';
+type Channel = 'left' | 'right' | 'mix';
 
 /** Which input to hear, and what to call when it fails later. */
 export interface MicrophoneWish {

@@ -7,7 +7,7 @@ import type { RosefinchDatabase, Shelf } from './database.ts';
 import { DEFAULT_SETTINGS, type Settings } from './settings.ts';
 
 /** A reading or setting could not be stored; what is on screen stays there. */
-export class StoreProblem extends Error {
+class StoreProblem extends Error {
   override readonly name = 'StoreProblem';
 }
 
@@ -32,9 +32,11 @@ export class Repository {
   /** Fills an empty demo shelf with the invented library. */
   prepare(shelf: Shelf): Promise<void> {
     return stored(() =>
-      this.db.transaction('rw', this.db.instruments, async () => {
-        if (shelf === 'demo' && (await this.db.instruments.count()) === 0)
-          await this.db.instruments.bulkAdd(saltmarshLibrary());
+      this.db.transaction('rw', this.db.instruments, this.db.settings, async () => {
+        if (shelf !== 'demo' || (await this.db.instruments.count()) > 0) return;
+        const library = saltmarshLibrary();
+        await this.db.instruments.bulkAdd(library);
+        await this.saveSettings({ instrumentId: library[0]?.id ?? null });
       }),
     );
   }
@@ -67,7 +69,9 @@ export class Repository {
   openSession(instrumentId: string): Promise<{ session: Session; log: LogEntry[] } | null> {
     return stored(async () => {
       const all = await this.db.sessions.where('instrumentId').equals(instrumentId).toArray();
-      const session = all.filter((s) => s.endedAt === null).sort((a, b) => b.startedAt - a.startedAt)[0];
+      const session = all
+        .filter((s) => s.endedAt === null)
+        .sort((a, b) => b.startedAt - a.startedAt)[0];
       if (!session) return null;
       const log = await this.db.log
         .where('[sessionId+seq]')

@@ -26,7 +26,7 @@ export function Action({ onAct, hotkey, disabled, pressed, children }: Props) {
       }}
     >
       <span>{children}</span>
-      {hotkey && <kbd aria-hidden="true">{hotkey}</kbd>}
+      {hotkey && <kbd>{hotkey}</kbd>}
     </button>
   );
 }

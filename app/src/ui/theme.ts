@@ -16,7 +16,7 @@ const rose: MantineColorsTuple = [
 
 export const theme = createTheme({
   primaryColor: 'rose',
-  primaryShade: { light: 7, dark: 4 },
+  primaryShade: { light: 7, dark: 6 },
   colors: { rose },
   fontFamily: "'Atkinson Hyperlegible Next Variable', sans-serif",
   fontFamilyMonospace: "'JetBrains Mono Variable', monospace",

@@ -61,8 +61,7 @@ self.onmessage = ({ data }: MessageEvent<PracticeRequest>) => {
     case 'start':
       return start(data.start, data.sound);
     case 'pluck':
-      instrument?.mute();
-      return instrument?.pluck(data.course, { strength: data.strength });
+      return instrument?.pluckAlone(data.course, data.strength);
     case 'turn':
       instrument?.turn(data.course, data.turns);
       return sayTruth();

@@ -4,7 +4,15 @@ import { noteName, notesToPass } from '../music/index.ts';
 import type { TightenDirection } from '../strings/index.ts';
 import type { Hz } from '../units.ts';
 import type { BenchState, StringPass, StringReading } from './bench.ts';
-import { allInTune, currentPass, isSettled, ledger, nextCourse, passDone, stringOf } from './bench.ts';
+import {
+  allInTune,
+  currentPass,
+  isSettled,
+  ledger,
+  nextCourse,
+  passDone,
+  stringOf,
+} from './bench.ts';
 
 /** What to do now: one sentence, and one more line of why or how. */
 export interface Advice {
@@ -22,11 +30,7 @@ const FAR_OFF = 70;
 const SMALL_STEP = 6;
 
 /** The one thing to do now. */
-export function adviceFor(
-  state: BenchState,
-  strings: readonly AdviceString[],
-  a4: Hz,
-): Advice {
+export function adviceFor(state: BenchState, strings: readonly AdviceString[], a4: Hz): Advice {
   if (passDone(state)) return passAdvice(state, strings);
   const course = state.active ?? nextCourse(state, null);
   const entry = course === null ? undefined : stringOf(currentPass(state), course);
@@ -93,9 +97,7 @@ function turnAdvice(
   const size = Math.abs(last.cents) < SMALL_STEP ? 'a hair' : 'a little';
   return {
     say: `${low ? 'Low' : 'High'}. ${way}, ${size}.`,
-    more: low
-      ? 'Sound it, hear it, then turn.'
-      : 'Go a little below, then come up to it.',
+    more: low ? 'Sound it, hear it, then turn.' : 'Go a little below, then come up to it.',
   };
 }
 
@@ -128,7 +130,10 @@ function passAdvice(state: BenchState, strings: readonly AdviceString[]): Advice
 export function refusalAdvice(refusal: Refusal): Advice {
   switch (refusal.kind) {
     case 'too quiet':
-      return { say: 'Too quiet. Pluck a little harder.', more: 'Or bring it nearer to the microphone.' };
+      return {
+        say: 'Too quiet. Pluck a little harder.',
+        more: 'Or bring it nearer to the microphone.',
+      };
     case 'more than one string':
       return {
         say: 'Two strings at once. Mute the others.',

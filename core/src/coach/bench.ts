@@ -59,7 +59,11 @@ export function startBench(goal: BenchGoal): BenchState {
 }
 
 function emptyPass(goal: BenchGoal, number: number): Pass {
-  const strings = goal.order.map((course) => ({ course, readings: [], standing: 'unread' as const }));
+  const strings = goal.order.map((course) => ({
+    course,
+    readings: [],
+    standing: 'unread' as const,
+  }));
   return { number, strings };
 }
 
@@ -186,7 +190,7 @@ function replaceString(state: BenchState, entry: StringPass): BenchState {
   return { ...state, passes: [...state.passes.slice(0, -1), { ...pass, strings }] };
 }
 
-/** Found and left of one string over the passes, for the ledger. */
+/** Found and left of one string over the passes, for the ledger; left only where it came to rest. */
 export interface LedgerRow {
   readonly course: number;
   readonly passes: readonly { readonly found: Cents | null; readonly left: Cents | null }[];
@@ -199,8 +203,10 @@ export function ledger(state: BenchState): LedgerRow[] {
   const pass = currentPass(state);
   return pass.strings.map(({ course, standing, readings }) => {
     const passes = state.passes.map((p) => {
-      const all = stringOf(p, course)?.readings ?? [];
-      return { found: all[0]?.cents ?? null, left: all.at(-1)?.cents ?? null };
+      const entry = stringOf(p, course);
+      const all = entry?.readings ?? [];
+      const over = p !== pass || standing === 'at rest' || (entry && isSettled(entry));
+      return { found: all[0]?.cents ?? null, left: over ? (all.at(-1)?.cents ?? null) : null };
     });
     const before = lastOfEarlierPass(state, course);
     const first = readings[0];

@@ -6,8 +6,8 @@ export type {
   BenchState,
   LedgerRow,
   Pass,
-  Standing,
   StampedEvent,
+  Standing,
   StringPass,
   StringReading,
 } from './bench.ts';

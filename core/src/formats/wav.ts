@@ -57,7 +57,8 @@ function tag(view: DataView, at: number): string {
 }
 
 function readLayout(view: DataView, at: number, size: number): Layout {
-  if (size < 16) throw new FormatError(`the WAV description (fmt) has ${size} bytes, 16 are needed`);
+  if (size < 16)
+    throw new FormatError(`the WAV description (fmt) has ${size} bytes, 16 are needed`);
   let format = view.getUint16(at, true);
   if (format === EXTENSIBLE && size >= 26) format = view.getUint16(at + 24, true);
   const layout = {
@@ -68,7 +69,9 @@ function readLayout(view: DataView, at: number, size: number): Layout {
   };
   if (layout.channelCount === 0) throw new FormatError('the WAV file says it has no channels');
   if (layout.sampleRate < 8000 || layout.sampleRate > 192_000)
-    throw new FormatError(`a sample rate of ${layout.sampleRate} Hz cannot be read; 8 to 192 kHz can`);
+    throw new FormatError(
+      `a sample rate of ${layout.sampleRate} Hz cannot be read; 8 to 192 kHz can`,
+    );
   encodingOf(layout);
   return layout;
 }

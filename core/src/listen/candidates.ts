@@ -2,7 +2,7 @@ import type { Hz } from '../units.ts';
 import type { Spectrum } from './spectrum.ts';
 
 /** The pitch range that is searched, in Hz. */
-export const PITCH_RANGE = { low: 38, high: 1480 } as const;
+const PITCH_RANGE = { low: 38, high: 1480 } as const;
 /** A peak may be any of these partials of a candidate. */
 const HIGHEST_GUESSED_PARTIAL = 12;
 /** The strongest peaks from which candidates are made. */
@@ -50,8 +50,7 @@ export class CandidateFinder {
     const { spectrum, best } = this;
     best.length = 0;
     let weight = 0;
-    for (let p = 0; p < spectrum.peakCount; p++)
-      if (!ignore?.[p]) weight += spectrum.peakDb[p]!;
+    for (let p = 0; p < spectrum.peakCount; p++) if (!ignore?.[p]) weight += spectrum.peakDb[p]!;
     if (weight === 0) return best;
     const seeds = this.pickSeeds(ignore);
     for (let s = 0; s < seeds; s++) {

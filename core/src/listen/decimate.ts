@@ -7,7 +7,7 @@ const LOWEST_USEFUL_RATE = 11_000;
 const ATTENUATION = 72;
 
 /** By how much a signal of `sampleRate` is thinned before analysis. */
-export function decimationFactor(sampleRate: Hz): number {
+function decimationFactor(sampleRate: Hz): number {
   assertRange('sample rate in Hz', sampleRate, 8000, 192_000);
   return Math.max(1, Math.floor(sampleRate / LOWEST_USEFUL_RATE));
 }
@@ -26,7 +26,7 @@ function bessel0(x: number): number {
 /** Kaiser-window low-pass, flat to 0.4 and closed from 0.6 of the output rate. */
 function lowPass(factor: number): Float64Array {
   if (factor === 1) return Float64Array.of(1);
-  const half = Math.ceil(((ATTENUATION - 8) / (2.285 * 2 * Math.PI * (0.2 / factor))) / 2);
+  const half = Math.ceil((ATTENUATION - 8) / (2.285 * 2 * Math.PI * (0.2 / factor)) / 2);
   const beta = 0.1102 * (ATTENUATION - 8.7);
   const taps = new Float64Array(2 * half + 1);
   let sum = 0;

@@ -184,7 +184,7 @@ export class Estimator {
       const amplitude = fit.amplitude(i);
       const noise = this.noiseAround(hz);
       // Cramér–Rao bound of one sinusoid with unknown phase (Rife and Boorstyn 1974).
-      const sigma = (Math.sqrt(24 * noise) / (amplitude * fit.length ** 1.5)) / fit.omega[i]!;
+      const sigma = Math.sqrt(24 * noise) / (amplitude * fit.length ** 1.5) / fit.omega[i]!;
       const sigmaCents = CENTS * sigma;
       if (!(sigmaCents < 40)) continue;
       result.partialNumber[count] = fit.number[i]!;
@@ -196,14 +196,7 @@ export class Estimator {
     }
     result.partialCount = count;
     if (count === 0) return null;
-    this.law.fit(
-      result.partialNumber,
-      result.partialHz,
-      result.partialSigma,
-      count,
-      prior,
-      stiff,
-    );
+    this.law.fit(result.partialNumber, result.partialHz, result.partialSigma, count, prior, stiff);
     result.f0 = stiff.f0;
     result.inharmonicity = stiff.inharmonicity;
     result.reportedHz = reportedHz(stiff.f0, stiff.inharmonicity);

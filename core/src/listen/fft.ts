@@ -24,8 +24,12 @@ export class RealFft {
     this.im = new Float64Array(half + 1);
     this.workRe = new Float64Array(half);
     this.workIm = new Float64Array(half);
-    this.cosTable = Float64Array.from({ length: half }, (_, i) => Math.cos((2 * Math.PI * i) / size));
-    this.sinTable = Float64Array.from({ length: half }, (_, i) => Math.sin((2 * Math.PI * i) / size));
+    this.cosTable = Float64Array.from({ length: half }, (_, i) =>
+      Math.cos((2 * Math.PI * i) / size),
+    );
+    this.sinTable = Float64Array.from({ length: half }, (_, i) =>
+      Math.sin((2 * Math.PI * i) / size),
+    );
     this.reversed = new Uint32Array(half);
     const bits = Math.log2(half);
     for (let i = 0; i < half; i++)

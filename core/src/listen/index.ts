@@ -1,3 +1,4 @@
+export { Decimator } from './decimate.ts';
 export type { FrameEstimate, FrameHint } from './estimator.ts';
 export { Estimator } from './estimator.ts';
 export type { Identity, StringKnowledge } from './identity.ts';

@@ -1,4 +1,4 @@
-import type { Cents, Dbfs, Hz, Seconds } from '../units.ts';
+import type { Dbfs, Hz, Seconds } from '../units.ts';
 import { Decimator } from './decimate.ts';
 import { Estimator } from './estimator.ts';
 import { OnsetDetector } from './onset.ts';
@@ -19,6 +19,8 @@ const TRACK_FRAME = { shortest: 0.05, periods: 8 } as const;
 const SILENT_HOPS = 6;
 /** Below this peak a signal that has an onset is too quiet to be read. */
 const TOO_QUIET: Dbfs = -66;
+/** A rise that is over sooner is a knock or the end of a note, no pluck. */
+const SHORTEST_PLUCK_S = 0.06;
 const CLIPPED_AT = 0.985;
 
 /** One value of the live track. */
@@ -43,7 +45,12 @@ export type ListenEvent =
       readonly clipped: boolean;
     }
   | { readonly type: 'released'; readonly at: Seconds }
-  | { readonly type: 'level'; readonly levelDbfs: Dbfs; readonly floorDbfs: Dbfs; readonly peak: number };
+  | {
+      readonly type: 'level';
+      readonly levelDbfs: Dbfs;
+      readonly floorDbfs: Dbfs;
+      readonly peak: number;
+    };
 
 /**
  * Hears a stream of samples at any rate from 8 to 192 kHz and says when a
@@ -67,6 +74,9 @@ export class Listener {
   private nextTrack = 0;
   private trackHz = 0;
   private trackB = 0;
+  /** The pitch of this note as last found afresh, and a strange one seen after it. */
+  private lastHz: Hz = 0;
+  private strangeHz: Hz = 0;
   private peak = 0;
   private hops = 0;
   private clippedRun = 0;
@@ -142,14 +152,17 @@ export class Listener {
     this.peak = 0;
   }
 
-  private begin(): void {
-    const at = Math.max(0, this.heard - this.detector.hop);
+  private begin(from = this.heard - this.detector.hop): void {
+    const at = Math.max(0, from);
     if (!this.concluded) this.conclude(at - this.detector.hop);
     if (this.onset >= 0) this.release();
     this.onset = at;
+    this.detector.ringing = true;
     this.concluded = false;
     this.silentHops = 0;
     this.trackHz = 0;
+    this.lastHz = 0;
+    this.strangeHz = 0;
     this.track.length = 0;
     this.clipped = false;
     this.nextTrack = at + Math.round(0.055 * this.rate);
@@ -158,6 +171,7 @@ export class Listener {
 
   private release(): void {
     this.onset = -1;
+    this.detector.ringing = false;
     this.emit({ type: 'released', at: this.heard / this.rate });
   }
 
@@ -174,7 +188,9 @@ export class Listener {
     if (!this.trackHz) {
       const best = this.tracker.candidates(this.scratch, 0, length, this.allowed)[0];
       if (!best || best.score < 0.45) return;
+      if (this.isOtherNote(best.hz)) return this.begin(this.heard - length);
       this.trackHz = best.hz;
+      this.lastHz = best.hz;
       this.trackB = this.prior.mean;
     }
     const hint = { hz: this.trackHz, inharmonicity: this.trackB };
@@ -193,11 +209,26 @@ export class Listener {
     });
   }
 
+  /**
+   * True when the pitch went to another note without a rise of energy, as when
+   * one string is damped while the next is plucked: seen twice running, and not
+   * merely another partial of the same note coming forward.
+   */
+  private isOtherNote(hz: Hz): boolean {
+    const same = (a: Hz, b: Hz) => Math.abs(12 * Math.log2(a / b)) < 0.8;
+    const ratio = hz > this.lastHz ? hz / this.lastHz : this.lastHz / hz;
+    const kin = this.lastHz === 0 || same(ratio, Math.round(ratio));
+    const twice = same(hz, this.strangeHz || 1);
+    this.strangeHz = kin ? 0 : hz;
+    return !kin && twice;
+  }
+
   private conclude(end: number): void {
     this.concluded = true;
     const length = Math.min(end - this.onset, this.buffer.length);
     const start = this.onset / this.rate;
     const seconds = Math.max(0, length) / this.rate;
+    if (seconds < SHORTEST_PLUCK_S) return;
     const loudest = this.copyFrom(this.onset, Math.max(0, length));
     const outcome: PluckOutcome =
       loudest < TOO_QUIET
@@ -249,9 +280,4 @@ export function readPlucks(
   for (let i = 0; i < samples.length; i += block) listener.hear(samples.subarray(i, i + block));
   listener.finish();
   return outcomes;
-}
-
-/** Deviation of a pitch from a target, for convenience of those who draw a track. */
-export function deviation(hz: Hz, targetHz: Hz): Cents {
-  return 1200 * Math.log2(hz / targetHz);
 }

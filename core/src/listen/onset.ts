@@ -3,21 +3,29 @@ import type { Dbfs, Hz } from '../units.ts';
 /** Energy is judged in hops of this length, in seconds. */
 const HOP_S = 0.0053;
 /** A pluck lifts the energy at least this far over the last moments, in dB. */
-const RISE_DB = 7;
+const RISE_DB = 6.5;
 /** … and stands at least this far over the noise of the room, in dB. */
-const OVER_FLOOR_DB = 12;
+const OVER_FLOOR_DB = 10;
+/** A string struck while it rings lifts both energies at least this far, two hops against four. */
+const JUMP_DB = 4;
 /** Two plucks are never closer than this, in seconds. */
 const DEAD_TIME_S = 0.09;
-const LOOK_BACK = 5;
-const FLOOR_MEMORY = 560;
+const LOOK_BACK = 6;
+/** No room is taken to be quieter than this. */
+const LOWEST_FLOOR: Dbfs = -88;
+/** Nothing is an onset before the first moments have shown the room. */
+const SETTLE_HOPS = 24;
+/** How the floor follows: share of the way down per hop, dB per second upward. */
+const FALL_SHARE = 0.25;
+const RISE_DB_PER_S = 7;
 
 /** What the detector says of the hop it just finished. */
 export type HopEvent = 'none' | 'onset' | 'silent';
 
 /**
- * Finds plucks in a stream of decimated samples by sudden rises of energy.
- * The signal is differenced first, so that an attack stands out from hum and
- * from a note that still rings.
+ * Finds plucks in a stream of decimated samples by sudden rises of energy, of
+ * the signal itself or of its difference: an attack stands out in the latter
+ * from hum and from a note that still rings, in the former from hiss.
  */
 export class OnsetDetector {
   readonly hop: number;
@@ -25,10 +33,11 @@ export class OnsetDetector {
   level: Dbfs = -120;
   floor: Dbfs = -90;
   private readonly recent = new Float64Array(LOOK_BACK).fill(-120);
-  private readonly past = new Float64Array(FLOOR_MEMORY);
-  private pastCount = 0;
-  private edgeFloor = -90;
-  private readonly edges = new Float64Array(FLOOR_MEMORY);
+  private readonly recentEdge = new Float64Array(LOOK_BACK).fill(-120);
+  /** Set by the listener while a note rings. */
+  ringing = false;
+  private edgeFloor: Dbfs = -90;
+  private hops = 0;
   private at = 0;
   private filled = 0;
   private energy = 0;
@@ -58,39 +67,51 @@ export class OnsetDetector {
   private judge(level: Dbfs, edgeLevel: Dbfs): HopEvent {
     this.level = level;
     this.learnFloor(level, edgeLevel);
-    let before = -200;
-    for (const value of this.recent) before = Math.max(before, value);
-    this.recent[this.at++ % LOOK_BACK] = edgeLevel;
+    const rises =
+      this.isRise(level, this.floor, this.recent) ||
+      this.isRise(edgeLevel, this.edgeFloor, this.recentEdge) ||
+      (level > this.floor + OVER_FLOOR_DB &&
+        this.jump(level, this.recent) > JUMP_DB &&
+        this.jump(edgeLevel, this.recentEdge) > JUMP_DB);
+    this.recent[this.at % LOOK_BACK] = level;
+    this.recentEdge[this.at++ % LOOK_BACK] = edgeLevel;
     this.sinceOnset++;
-    const loud = edgeLevel > this.edgeFloor + OVER_FLOOR_DB;
-    if (
-      loud &&
-      edgeLevel > before + RISE_DB &&
-      this.sinceOnset * this.hop > (DEAD_TIME_S / HOP_S) * this.hop
-    ) {
+    if (rises && this.hops > SETTLE_HOPS && this.sinceOnset * HOP_S > DEAD_TIME_S) {
       this.sinceOnset = 0;
       return 'onset';
     }
     return level < this.floor + 5 ? 'silent' : 'none';
   }
 
-  /** The room is what the quietest tenth of the last three seconds sounds like. */
+  private isRise(level: Dbfs, floor: Dbfs, recent: Float64Array): boolean {
+    let before = -200;
+    for (const value of recent) before = Math.max(before, value);
+    return level > floor + OVER_FLOOR_DB && level > before + RISE_DB;
+  }
+
+  /** How far the last two hops stand over the four before them, in dB. */
+  private jump(level: Dbfs, recent: Float64Array): number {
+    let before = 0;
+    for (let back = 2; back <= 5; back++)
+      before += recent[(this.at + LOOK_BACK - back) % LOOK_BACK]! / 4;
+    return (level + recent[(this.at + LOOK_BACK - 1) % LOOK_BACK]!) / 2 - before;
+  }
+
+  /** The room is learned quickly downward, slowly upward, and not at all while a note rings. */
   private learnFloor(level: Dbfs, edgeLevel: Dbfs): void {
-    const slot = this.pastCount++ % FLOOR_MEMORY;
-    this.past[slot] = level;
-    this.edges[slot] = edgeLevel;
-    if (this.pastCount % 16 !== 0 && this.pastCount > 16) return;
-    const count = Math.min(this.pastCount, FLOOR_MEMORY);
-    this.floor = quantile(this.past, count);
-    this.edgeFloor = quantile(this.edges, count);
+    this.floor = this.nextFloor(this.floor, level);
+    this.edgeFloor = this.nextFloor(this.edgeFloor, edgeLevel);
+    this.hops++;
+  }
+
+  private nextFloor(floor: Dbfs, level: Dbfs): Dbfs {
+    if (this.hops < SETTLE_HOPS)
+      return Math.max(LOWEST_FLOOR, this.hops === 0 ? level : Math.max(floor, level));
+    if (level < floor) return Math.max(LOWEST_FLOOR, floor + FALL_SHARE * (level - floor));
+    return this.ringing ? floor : Math.min(level, floor + RISE_DB_PER_S * HOP_S);
   }
 }
 
 function decibel(power: number): Dbfs {
   return 10 * Math.log10(Math.max(power, 1e-12));
-}
-
-function quantile(values: Float64Array, count: number): number {
-  const sorted = values.slice(0, count).sort();
-  return sorted[Math.floor(count * 0.1)]!;
 }

@@ -11,7 +11,7 @@ const EARLIEST = 0.1;
 const SHORTEST = 0.1;
 /** Limits below which a number would be no evidence. */
 const LEAST_SCORE = 0.38;
-const LEAST_CLARITY = 0.45;
+const LEAST_CLARITY = 0.3;
 const MOST_ERROR: Cents = 8;
 /** A pitch that wanders further than this inside the window is no string at rest. */
 const MOST_WANDER: Cents = 60;
@@ -138,6 +138,8 @@ export class PluckAnalyser {
     if (strange ** 2 < SECOND_STRING ** 2 * 0.3 * ownPower) return null;
     const second = estimator.finder.search(own)[0];
     if (!second || second.score < 0.45 || second.matched < 2) return null;
+    // A neighbour closer than a semitone is a skirt of the same string.
+    if (Math.abs(12 * Math.log2(second.hz / hz)) < 1) return null;
     let power = 0;
     for (let n = 1; n <= 12; n++) {
       const p = spectrum.nearestPeak(n * second.hz, 0.5 * spectrum.lobeHz);

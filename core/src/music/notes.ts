@@ -53,8 +53,7 @@ export function bothNames(midi: Midi, first: Accidental = 'sharp'): string {
  */
 export function parseNote(text: string): Midi {
   const match = /^\s*([A-Ga-g])(♯|#|♭|b)?(-?\d)\s*$/.exec(text);
-  if (!match)
-    throw new FormatError(`“${text}” is no note with an octave, such as E2, F#3 or Bb3`);
+  if (!match) throw new FormatError(`“${text}” is no note with an octave, such as E2, F#3 or Bb3`);
   const [, letter = '', accidental = '', octave = ''] = match;
   const step = LETTER_STEPS[letter.toUpperCase()] ?? 0;
   return 12 * (Number(octave) + 1) + step + (ACCIDENTAL_STEPS[accidental] ?? 0);

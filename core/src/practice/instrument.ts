@@ -15,6 +15,8 @@ const GIVE = 1.6;
 /** From peg to anchor a string is longer than its scale, in mm. */
 const BEHIND_NUT_AND_BRIDGE = 112;
 const STEEL_MODULUS = 200e9;
+/** A finger rests on a ringing string this long before it plucks again. */
+const FINGER_REST_S = 0.06;
 /** A slack string is not lower than this share of its nominal tension. */
 const LEAST_TENSION = 0.02;
 
@@ -54,6 +56,7 @@ export class PracticeInstrument {
   private readonly strings: StringState[];
   private readonly room: Room;
   private readonly voices: { course: number; voice: Voice }[] = [];
+  private readonly fingers: { course: number; gesture: PluckGesture; wait: number }[] = [];
   private readonly block = new Float64Array(CONTROL_BLOCK);
   private readonly coupling: number;
   private pending = 0;
@@ -66,22 +69,33 @@ export class PracticeInstrument {
     this.startAt(setup.detune);
   }
 
-  /** Plucks a course. Strength 0…1; position is the finger's place from the bridge. */
+  /**
+   * Plucks a course. Strength 0…1; position is the finger's place from the bridge.
+   * On a string that rings the finger first comes to rest, as a hand's does.
+   */
   pluck(course: number, gesture: Partial<PluckGesture> = {}): void {
-    const string = this.stringAt(course);
-    this.mute(course);
+    this.stringAt(course);
     const full: PluckGesture = {
       strength: gesture.strength ?? 0.6,
       position: gesture.position ?? between(this.random, 0.12, 0.28),
     };
-    const voice = new Voice(
-      this.setup.sampleRate,
-      string.timbre,
-      this.f0(course),
-      full,
-      this.random,
-    );
-    this.voices.push({ course, voice });
+    const rings = this.voices.some((entry) => entry.course === course);
+    this.mute(course);
+    this.put(course, full, rings);
+  }
+
+  /** Mutes every string, then plucks one, as a tidy hand does. */
+  pluckAlone(course: number, strength: number): void {
+    this.stringAt(course);
+    const position = between(this.random, 0.12, 0.28);
+    const rings = this.voices.length > 0;
+    this.mute();
+    this.put(course, { strength, position }, rings);
+  }
+
+  private put(course: number, gesture: PluckGesture, rings: boolean): void {
+    const wait = rings ? Math.round(FINGER_REST_S * this.setup.sampleRate) : 0;
+    this.fingers.push({ course, gesture, wait });
   }
 
   /** Turns a course's button by so many turns; positive tightens. Sounding strings follow at once. */
@@ -122,7 +136,9 @@ export class PracticeInstrument {
   /** What an exact reading of a pluck of this strength would say, with the glide left in its window. */
   exactReadingHz(course: number, strength: number, from = 0.2, to = 0.8): Hz {
     const mean =
-      (glideStart(strength) * GLIDE_TIME * (Math.exp(-from / GLIDE_TIME) - Math.exp(-to / GLIDE_TIME))) /
+      (glideStart(strength) *
+        GLIDE_TIME *
+        (Math.exp(-from / GLIDE_TIME) - Math.exp(-to / GLIDE_TIME))) /
       (to - from);
     return this.truthHz(course) * 2 ** (mean / 1200);
   }
@@ -132,8 +148,22 @@ export class PracticeInstrument {
     return centsBetween(this.setup.targets[course - 1]!, this.truthHz(course));
   }
 
+  private release(): void {
+    for (let i = this.fingers.length - 1; i >= 0; i--) {
+      const finger = this.fingers[i]!;
+      finger.wait -= CONTROL_BLOCK;
+      if (finger.wait >= 0) continue;
+      this.fingers.splice(i, 1);
+      const { course, gesture } = finger;
+      const { timbre } = this.stringAt(course);
+      const voice = new Voice(this.setup.sampleRate, timbre, this.f0(course), gesture, this.random);
+      this.voices.push({ course, voice });
+    }
+  }
+
   private renderBlock(): void {
     this.block.fill(0);
+    this.release();
     for (let i = this.voices.length - 1; i >= 0; i--) {
       const { course, voice } = this.voices[i]!;
       voice.render(this.block, CONTROL_BLOCK, this.f0(course));

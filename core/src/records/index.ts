@@ -1,2 +1,2 @@
-export type { LogEntry, Measurement, Session, SourceKind } from './types.ts';
 export { saltmarshLibrary } from './saltmarsh.ts';
+export type { LogEntry, Measurement, Session, SourceKind } from './types.ts';

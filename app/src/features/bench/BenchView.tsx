@@ -1,8 +1,8 @@
+import { Button, NativeSelect, Stack, Text, Title } from '@mantine/core';
 import { adviceFor, currentPass, nextCourse, passDone, refusalAdvice } from '@rosefinch/core/coach';
 import { findTuning, noteName } from '@rosefinch/core/music';
 import type { Instrument } from '@rosefinch/core/strings';
 import { steelGuitar } from '@rosefinch/core/strings';
-import { Button, NativeSelect, Stack, Text, Title } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { type Settings, useData, useSettings } from '../../data/index.ts';
@@ -11,7 +11,7 @@ import { Figure } from './Figure.tsx';
 import { handsOn } from './hands.ts';
 import { KeyList } from './KeyList.tsx';
 import { Ledger } from './Ledger.tsx';
-import { Practice } from './Practice.tsx';
+import { Practice, Truth } from './Practice.tsx';
 import { roomInWords } from './room.ts';
 import { type Bench, useBench } from './useBench.ts';
 import { Wires } from './Wires.tsx';
@@ -26,12 +26,7 @@ export function BenchView() {
     shelf.data.find((entry) => entry.id === settings.instrumentId) ?? shelf.data[0];
   if (!instrument) return <FirstUse />;
   return (
-    <BenchOf
-      key={instrument.id}
-      instrument={instrument}
-      shelf={shelf.data}
-      settings={settings}
-    />
+    <BenchOf key={instrument.id} instrument={instrument} shelf={shelf.data} settings={settings} />
   );
 }
 
@@ -103,7 +98,7 @@ function BenchOf({ instrument, shelf, settings }: OfProps) {
           <strong>{bench.session.problem}</strong>
         </div>
       )}
-      <section aria-label="Strings">
+      <section className="bench-strings" aria-label="Strings">
         <BenchHead instrument={instrument} shelf={shelf} bench={bench} />
         <Wires
           instrument={instrument}
@@ -115,20 +110,24 @@ function BenchOf({ instrument, shelf, settings }: OfProps) {
           hidden={hidden}
           onChoose={(wanted) => acts.choose(state.chosen === wanted ? null : wanted)}
         />
-        <div className="strip">{roomInWords(bench.room)}</div>
+        <div className="strip">
+          {roomInWords(bench.room)}
+          {showTruth && bench.truth && (
+            <>
+              {' · '}
+              <Truth deviations={bench.truth} />
+            </>
+          )}
+        </div>
         {hands && (
-          <Practice
-            hands={hands}
-            course={course}
-            truth={bench.truth}
-            showTruth={showTruth}
-            onShowTruth={acts.truth}
-          />
+          <Practice hands={hands} course={course} showTruth={showTruth} onShowTruth={acts.truth} />
         )}
       </section>
       <section className="bench-side" aria-label="What to do">
         <Figure state={state} targets={bench.targets} live={bench.live} hidden={hidden} />
         <AdviceLine bench={bench} instrument={instrument} settings={settings} />
+      </section>
+      <section className="bench-more" aria-label="Actions and ledger">
         <div className="actions">
           <Action onAct={acts.accept} hotkey="Space">
             Accept, next
@@ -178,7 +177,9 @@ function BenchHead({ instrument, shelf, bench }: Omit<OfProps, 'settings'> & { b
           size="sm"
           data={shelf.map(({ id, name }) => ({ value: id, label: name }))}
           value={instrument.id}
-          onChange={(event) => void repository.saveSettings({ instrumentId: event.currentTarget.value })}
+          onChange={(event) =>
+            void repository.saveSettings({ instrumentId: event.currentTarget.value })
+          }
         />
       )}
       <Button.Group>
@@ -251,7 +252,11 @@ interface Acts {
   readonly keys: () => void;
 }
 
-function keyMap(acts: Acts, hands: ReturnType<typeof handsOn> | null, order: readonly number[]): KeyMap {
+function keyMap(
+  acts: Acts,
+  hands: ReturnType<typeof handsOn> | null,
+  order: readonly number[],
+): KeyMap {
   const map: Record<string, () => void> = {
     ' ': acts.accept,
     r: acts.nextPass,

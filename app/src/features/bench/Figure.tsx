@@ -40,6 +40,7 @@ export function Figure({ state, targets, live, hidden }: Props) {
   );
 }
 
+/** The note that rings now, told no faster than an eye can read; null when none does. */
 function useRinging(live: LiveNote): { course: number; cents: number } | null {
   const [ringing, setRinging] = useState<{ course: number; cents: number } | null>(null);
   useEffect(() => {

@@ -23,7 +23,12 @@ interface Props {
 
 export function KeyList({ opened, onClose, keysOn, onKeysOn }: Props) {
   return (
-    <Modal opened={opened} onClose={onClose} title="Keys" closeButtonProps={{ 'aria-label': 'Close' }}>
+    <Modal
+      opened={opened}
+      onClose={onClose}
+      title="Keys"
+      closeButtonProps={{ 'aria-label': 'Close' }}
+    >
       <Switch
         label="Keys are on"
         checked={keysOn}

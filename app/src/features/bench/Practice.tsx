@@ -4,13 +4,12 @@ import type { Hands } from './hands.ts';
 interface Props {
   readonly hands: Hands;
   readonly course: number;
-  readonly truth: readonly number[] | null;
   readonly showTruth: boolean;
   readonly onShowTruth: () => void;
 }
 
 /** The practice guitar's strings and pegs, on screen. */
-export function Practice({ hands, course, truth, showTruth, onShowTruth }: Props) {
+export function Practice({ hands, course, showTruth, onShowTruth }: Props) {
   return (
     <section aria-label="Practice guitar">
       <div className="practice">
@@ -36,15 +35,16 @@ export function Practice({ hands, course, truth, showTruth, onShowTruth }: Props
           Its own truth
         </Action>
       </div>
-      {showTruth && truth && (
-        <p className="strip" role="note" aria-label="The practice guitar’s own truth">
-          {truth
-            .map((cents, i) => `string ${i + 1}: ${signedCents(cents)}`)
-            .reverse()
-            .join(' · ')}{' '}
-          cents
-        </p>
-      )}
     </section>
+  );
+}
+
+/** Where the practice strings truly lie, for those who want to check their reading of the bench. */
+export function Truth({ deviations }: { deviations: readonly number[] }) {
+  const strings = deviations.map((cents, i) => `${i + 1}: ${signedCents(cents)}`).reverse();
+  return (
+    <span role="note" aria-label="The practice guitar’s own truth">
+      its own truth, string by string, {strings.join(' · ')} cents
+    </span>
   );
 }

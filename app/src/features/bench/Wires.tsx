@@ -4,7 +4,7 @@ import type { LogEntry } from '@rosefinch/core/records';
 import type { Instrument } from '@rosefinch/core/strings';
 import { useMemo } from 'react';
 import { deviationInWords, type Perch, signedCents, WireCanvas } from '../../ui/index.ts';
-import type { LiveNote } from './live.ts';
+import { type LiveNote, useRingingCourse } from './live.ts';
 
 interface Props {
   readonly instrument: Instrument;
@@ -20,20 +20,38 @@ interface Props {
 /** All strings as wires, the string nearest the player's face on top unless turned round. */
 export function Wires(props: Props) {
   const rows = props.upsideDown ? props.targets : [...props.targets].reverse();
-  const perches = useMemo(() => perchesByCourse(props.log, props.targets), [props.log, props.targets]);
+  const perches = useMemo(
+    () => perchesByCourse(props.log, props.targets),
+    [props.log, props.targets],
+  );
+  const ringing = useRingingCourse(props.live);
+  const open = ringing ?? props.state.active;
   return (
     <div>
       {rows.map((target) => (
-        <WireRow key={target.course} {...props} target={target} perches={perches.get(target.course) ?? []} />
+        <WireRow
+          key={target.course}
+          {...props}
+          target={target}
+          active={target.course === open}
+          ringing={target.course === ringing}
+          perches={perches.get(target.course) ?? []}
+        />
       ))}
     </div>
   );
 }
 
-function WireRow(props: Props & { target: Target; perches: readonly Perch[] }) {
-  const { target, state, perches, live, hidden, instrument } = props;
+interface RowProps extends Props {
+  readonly target: Target;
+  readonly perches: readonly Perch[];
+  readonly active: boolean;
+  readonly ringing: boolean;
+}
+
+function WireRow(props: RowProps) {
+  const { target, state, perches, live, hidden, instrument, active, ringing } = props;
   const { course } = target;
-  const active = state.active === course;
   const peg = instrument.courses[course - 1]?.strings[0]?.peg;
   const last = perches.at(-1);
   const name = noteName(target.midi);
@@ -68,7 +86,7 @@ function WireRow(props: Props & { target: Target; perches: readonly Perch[] }) {
         tall={active}
         tolerance={state.goal.tolerance}
         perches={perches}
-        live={active || live.course === course ? () => live.strokeOf(course) : () => null}
+        live={ringing ? () => live.strokeOf(course) : null}
         hidden={hidden}
         gauge={1 + 0.45 * (course - 1)}
         text={`${perches.length} plucks of string ${course}`}
@@ -77,7 +95,10 @@ function WireRow(props: Props & { target: Target; perches: readonly Perch[] }) {
   );
 }
 
-function perchesByCourse(log: readonly LogEntry[], targets: readonly Target[]): Map<number, Perch[]> {
+function perchesByCourse(
+  log: readonly LogEntry[],
+  targets: readonly Target[],
+): Map<number, Perch[]> {
   const all = new Map<number, Perch[]>();
   for (const { event, measurement } of log) {
     if (event.type !== 'reading') continue;

@@ -1,3 +1,4 @@
+import { useSyncExternalStore } from 'react';
 import type { Stroke } from '../../ui/index.ts';
 
 /** What rings at this moment. Changed many times a second, so it lives outside of React's state. */
@@ -5,13 +6,22 @@ export class LiveNote {
   course: number | null = null;
   cents: number | null = null;
   private points: number[] = [];
+  private concluded = false;
   private readonly watchers = new Set<() => void>();
 
   /** A new note begins; nothing is known of it yet. */
   begin(): void {
     this.points = [];
+    this.concluded = false;
     this.course = null;
     this.cents = null;
+    this.tell();
+  }
+
+  /** The note has its reading: its stroke is a perch now, but its pitch may go on being followed. */
+  conclude(): void {
+    this.concluded = true;
+    this.points = [];
     this.tell();
   }
 
@@ -19,11 +29,11 @@ export class LiveNote {
     if (course !== this.course) this.points = [];
     this.course = course;
     this.cents = cents;
-    if (sinceOnset < 1.2) this.points.push(sinceOnset, cents);
+    if (!this.concluded) this.points.push(sinceOnset, cents);
     this.tell();
   }
 
-  /** The note has become a reading or faded away. */
+  /** The note has faded away or was cut short. */
   end(): void {
     this.points = [];
     this.cents = null;
@@ -43,4 +53,12 @@ export class LiveNote {
   private tell(): void {
     for (const watcher of this.watchers) watcher();
   }
+}
+
+/** The course of the note that rings now; changes only when the course does. */
+export function useRingingCourse(live: LiveNote): number | null {
+  return useSyncExternalStore(
+    (changed) => live.subscribe(changed),
+    () => (live.cents === null ? null : live.course),
+  );
 }

@@ -4,7 +4,11 @@ import type { RoomLevel } from './useBench.ts';
 export function roomInWords(room: RoomLevel | null): string {
   if (!room) return 'Not listening yet.';
   const parts = [
-    room.floorDbfs < -58 ? 'Room quiet' : room.floorDbfs < -44 ? 'Some noise in the room' : 'Room loud',
+    room.floorDbfs < -58
+      ? 'Room quiet'
+      : room.floorDbfs < -44
+        ? 'Some noise in the room'
+        : 'Room loud',
     room.peak >= 0.985
       ? 'too loud: move away or turn the input down'
       : room.levelDbfs > room.floorDbfs + 10

@@ -7,7 +7,12 @@ import { centsBetween, findTuning, targetsOf } from '@rosefinch/core/music';
 import type { SourceKind } from '@rosefinch/core/records';
 import type { Instrument } from '@rosefinch/core/strings';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { type AnalysisReport, Ear, MicrophoneProblem, type PracticeHands } from '../../audio/index.ts';
+import {
+  type AnalysisReport,
+  Ear,
+  MicrophoneProblem,
+  type PracticeHands,
+} from '../../audio/index.ts';
 import type { Settings } from '../../data/index.ts';
 import { LiveNote } from './live.ts';
 import { type BenchSession, useBenchSession } from './useBenchSession.ts';
@@ -18,7 +23,7 @@ const REFERENCE_VOLUME = 0.25;
 const PRACTICE_DETUNE = [-31, -12, -38, 11, -9.5, -23];
 
 /** What the last pluck came to when it was no reading. */
-export type Notice =
+type Notice =
   | { readonly kind: 'refused'; readonly refusal: Refusal }
   | { readonly kind: 'doubt'; readonly courses: readonly number[] };
 
@@ -79,8 +84,8 @@ export function useBench(instrument: Instrument, settings: Settings): Bench {
     else if (report.type === 'released') live.end();
     else if (report.type === 'track') follow(report.point, session.state, targets, live);
     else if (report.type === 'outcome') {
-      const said = conclude(report, session, targets);
-      setNotice(said);
+      live.conclude();
+      setNotice(conclude(report, session, targets));
     }
   };
   const latestHear = useRef(hear);

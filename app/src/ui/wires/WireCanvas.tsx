@@ -14,7 +14,7 @@ interface Props {
   readonly text: string;
 }
 
-const HEIGHT = { tall: 236, slim: 58 } as const;
+const HEIGHT = { tall: 232, slim: 52 } as const;
 
 function readPalette(element: Element): Palette {
   const style = getComputedStyle(element);

@@ -61,7 +61,11 @@ export function drawWire(c: CanvasRenderingContext2D, p: WirePicture): void {
   if (p.live) drawStroke(c, p, p.live, LEFT + 10 + shown.length * SLOT, y, true);
 }
 
-function drawRuling(c: CanvasRenderingContext2D, p: WirePicture, y: (cents: number) => number): void {
+function drawRuling(
+  c: CanvasRenderingContext2D,
+  p: WirePicture,
+  y: (cents: number) => number,
+): void {
   c.fillStyle = p.palette.band;
   c.fillRect(LEFT, y(p.tolerance), p.width - LEFT, y(-p.tolerance) - y(p.tolerance));
   c.font = `12px ${FONT}`;
@@ -141,7 +145,11 @@ function labelPerch(
   if (!p.tall) {
     c.font = `700 14px ${FONT}`;
     c.textAlign = 'left';
-    c.fillText(signedCents(cents), x + PERCH_WIDTH + 8, low ? p.height / 2 + 11 : p.height / 2 - 11);
+    c.fillText(
+      signedCents(cents),
+      x + PERCH_WIDTH + 8,
+      low ? p.height / 2 + 11 : p.height / 2 - 11,
+    );
     return;
   }
   c.font = `700 17px ${FONT}`;

@@ -1,0 +1,158 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import { findTuning, targetsOf } from '../music/index.ts';
+import {
+  adviceFor,
+  allInTune,
+  type BenchEvent,
+  type BenchState,
+  benchAfter,
+  currentPass,
+  isSettled,
+  ledger,
+  nextCourse,
+  passDone,
+  refusalAdvice,
+  replay,
+  startBench,
+  stringOf,
+} from './index.ts';
+
+const GOAL = { order: [6, 5, 4, 3, 2, 1], tolerance: 2 };
+const STRINGS = targetsOf(findTuning('guitar-standard')!, 440).map((target) => ({
+  target,
+  tighten: 'away from you' as const,
+}));
+
+const read = (course: number, cents: number, moving = false): BenchEvent => {
+  const hz = (STRINGS[course - 1]?.target.hz ?? 100) * 2 ** (cents / 1200);
+  return { type: 'reading', reading: { course, cents, errorCents: 0.3, moving, hz } };
+};
+const after = (...events: BenchEvent[]): BenchState => replay(GOAL, events);
+const standing = (state: BenchState, course: number) =>
+  stringOf(currentPass(state), course)?.standing;
+const says = (state: BenchState) => adviceFor(state, STRINGS, 440);
+
+describe('the bench', () => {
+  it('begins with the thickest string', () => {
+    expect(nextCourse(startBench(GOAL), null)).to.equal(6);
+    expect(says(startBench(GOAL)).say).to.equal('Pluck string 6, E2.');
+  });
+
+  it('says low and high by place and word', () => {
+    expect(standing(after(read(6, -23)), 6)).to.equal('low');
+    expect(standing(after(read(6, 14)), 6)).to.equal('high');
+    expect(says(after(read(6, -23))).say).to.match(/^Low\. Tighten, away from you/);
+    expect(says(after(read(6, 14))).say).to.match(/^High\. Loosen, towards you/);
+  });
+
+  it('closes a string when two plucks agree', () => {
+    const once = after(read(6, -23), read(6, 0.8));
+    expect(standing(once, 6)).to.equal('at rest');
+    expect(says(once).say).to.equal('At rest. Pluck it once more to be sure.');
+    const twice = benchAfter(once, read(6, 0.4));
+    expect(standing(twice, 6)).to.equal('done');
+    expect(nextCourse(twice, 6)).to.equal(5);
+    expect(says(twice).say).to.equal('Done. Now string 5, A2.');
+  });
+
+  it('leaves a string alone that was found right', () => {
+    expect(standing(after(read(4, 0.8), read(4, 0.6)), 4)).to.equal('left alone');
+  });
+
+  it('does not close on a pitch that still moves', () => {
+    expect(standing(after(read(6, 0.8), read(6, 0.5, true)), 6)).to.equal('at rest');
+    expect(says(after(read(6, 0.5, true))).say).to.match(/Let it ring out/);
+  });
+
+  it('tells an overshoot and an approach from above', () => {
+    expect(says(after(read(6, -10), read(6, 8))).say).to.equal(
+      'Too far. Drop just below, then come up.',
+    );
+    expect(says(after(read(6, 9), read(6, 1))).more).to.match(/came down from above/);
+  });
+
+  it('names the notes on the way of a far-off string', () => {
+    const far = says(after(read(3, -310)));
+    expect(far.say).to.match(/^Far below/);
+    expect(far.more).to.equal(
+      '3.1 semitones to go. On the way: F3, F♯3, G3. Slow before the last.',
+    );
+  });
+
+  it('goes round again, and ends when nothing had to move', () => {
+    const first = GOAL.order.flatMap((c) => [read(c, -20), read(c, 0.5), read(c, 0.2)]);
+    const pass1 = after(...first);
+    expect(passDone(pass1)).to.equal(true);
+    expect(says(pass1).say).to.equal('Go round again from the start.');
+    const second = GOAL.order.map((c) => read(c, c === 6 ? -1.1 : 0.3));
+    const pass2 = second.reduce(benchAfter, benchAfter(pass1, { type: 'next pass' }));
+    expect(allInTune(pass2)).to.equal(true);
+    expect(says(pass2).say).to.equal('In tune. Nothing had to move.');
+    const row = ledger(pass2)[0]!;
+    expect(row.passes[0]).to.deep.equal({ found: -20, left: 0.2 });
+    expect(row.moved).to.be.closeTo(-1.3, 1e-9);
+  });
+
+  it('wants a correction when a string moved since the last pass', () => {
+    const first = GOAL.order.flatMap((c) => [read(c, -20), read(c, 0.5), read(c, 0.2)]);
+    const moved = after(...first, { type: 'next pass' }, read(6, -4));
+    expect(standing(moved, 6)).to.equal('low');
+    expect(passDone(moved)).to.equal(false);
+  });
+
+  it('accepts a string as it is and goes on', () => {
+    const accepted = after(read(6, -3), { type: 'accept' });
+    expect(standing(accepted, 6)).to.equal('done');
+    expect(accepted.active).to.equal(5);
+  });
+
+  it('does not begin a pass before anything was read', () => {
+    expect(after({ type: 'next pass' }).passes.length).to.equal(1);
+  });
+
+  it('has a way on for every refusal', () => {
+    expect(refusalAdvice({ kind: 'too quiet', levelDbfs: -70 }).say).to.match(/Too quiet/);
+    expect(refusalAdvice({ kind: 'more than one string', hz: [110, 146] }).say).to.match(
+      /Two strings/,
+    );
+    for (const reason of ['too short', 'no pitch', 'unsteady', 'weak'] as const)
+      expect(refusalAdvice({ kind: 'not sure', reason }).more).to.not.equal('');
+  });
+});
+
+const events: fc.Arbitrary<BenchEvent> = fc.oneof(
+  fc
+    .tuple(
+      fc.integer({ min: 0, max: 8 }),
+      fc.double({ min: -2000, max: 2000, noNaN: true }),
+      fc.boolean(),
+    )
+    .map(([course, cents, moving]) => read(course, cents, moving)),
+  fc.constant<BenchEvent>({ type: 'accept' }),
+  fc.constant<BenchEvent>({ type: 'next pass' }),
+  fc
+    .option(fc.integer({ min: 0, max: 8 }))
+    .map((course): BenchEvent => ({ type: 'choose', course })),
+);
+
+describe('the bench under random events', () => {
+  it('stays lawful and loses no reading', () => {
+    fc.assert(
+      fc.property(fc.array(events, { maxLength: 120 }), (sequence) => {
+        const state = after(...sequence);
+        const kept = state.passes.flatMap((p) => p.strings.flatMap((s) => s.readings)).length;
+        const given = sequence.filter(
+          (e) => e.type === 'reading' && GOAL.order.includes(e.reading.course),
+        ).length;
+        expect(kept).to.equal(given);
+        for (const value of [state.active, state.chosen])
+          if (value !== null) expect(GOAL.order).to.include(value);
+        for (const entry of currentPass(state).strings)
+          if (entry.readings.length === 0) expect(isSettled(entry)).to.equal(false);
+        expect(says(state).say).to.not.equal('');
+      }),
+      { seed: 2, numRuns: 1000 },
+    );
+  });
+});

@@ -1,0 +1,107 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import { FormatError } from '../errors.ts';
+import { mixDown, readWav, type WavEncoding, writeWav } from './index.ts';
+
+/** Half a step of each encoding, and its full-scale limit. */
+const STEP: Readonly<Record<WavEncoding, number>> = {
+  pcm16: 1 / 0x8000,
+  pcm24: 1 / 0x800000,
+  pcm32: 2 ** -24,
+  float32: 0,
+};
+
+const sounds = fc.record({
+  encoding: fc.constantFrom<WavEncoding>('pcm16', 'pcm24', 'pcm32', 'float32'),
+  rate: fc.constantFrom(8000, 11_025, 44_100, 48_000, 96_000, 192_000),
+  channels: fc.integer({ min: 1, max: 5 }),
+  frames: fc.integer({ min: 1, max: 60 }),
+  seed: fc.integer(),
+});
+
+describe('WAV', () => {
+  it('reads back what it wrote, in every encoding, rate and channel count', () => {
+    fc.assert(
+      fc.property(sounds, ({ encoding, rate, channels, frames, seed }) => {
+        const written = Array.from({ length: channels }, (_, c) =>
+          Float32Array.from({ length: frames }, (_, i) => Math.sin(seed + 7 * c + i)),
+        );
+        const read = readWav(writeWav(written, rate, encoding));
+        expect(read.sampleRate).to.equal(rate);
+        expect(read.warnings).to.deep.equal([]);
+        expect(read.channels.length).to.equal(channels);
+        read.channels.forEach((channel, c) => {
+          channel.forEach((value, i) => {
+            expect(value).to.be.closeTo(written[c]![i]!, STEP[encoding] + 1e-9);
+          });
+        });
+      }),
+      { seed: 1 },
+    );
+  });
+
+  const good = () => writeWav([Float32Array.from({ length: 100 }, (_, i) => i / 100)], 48_000);
+  const set = (change: (view: DataView) => void) => {
+    const bytes = good();
+    change(new DataView(bytes.buffer));
+    return bytes;
+  };
+
+  it('reads a file cut short as far as it goes, and says so', () => {
+    const read = readWav(good().subarray(0, 44 + 60));
+    expect(read.channels[0]!.length).to.equal(30);
+    expect(read.warnings[0]).to.match(/cut short: 60 of 200 bytes/);
+  });
+
+  it('survives a data length that lies', () => {
+    const read = readWav(set((v) => v.setUint32(40, 0xffffffff, true)));
+    expect(read.channels[0]!.length).to.equal(100);
+    expect(read.warnings.length).to.equal(1);
+  });
+
+  it('skips parts it does not know', () => {
+    const bytes = good();
+    const list = new Uint8Array([0x4c, 0x49, 0x53, 0x54, 3, 0, 0, 0, 1, 2, 3, 0]);
+    const padded = new Uint8Array([...bytes.subarray(0, 36), ...list, ...bytes.subarray(36)]);
+    expect(readWav(padded).channels[0]!.length).to.equal(100);
+  });
+
+  const bad: readonly (readonly [string, Uint8Array, RegExp])[] = [
+    ['text', new TextEncoder().encode('hello, this is no sound at all'), /no WAV file/],
+    ['nothing', new Uint8Array(), /no WAV file/],
+    ['the head alone', good().subarray(0, 12), /holds no sound/],
+    ['no samples', writeWav([new Float32Array()], 48_000), /empty/],
+    ['8-bit sound', set((v) => v.setUint16(34, 8, true)), /8 bits cannot be read/],
+    ['a compressed format', set((v) => v.setUint16(20, 85, true)), /encoding 85/],
+    ['no channels', set((v) => v.setUint16(22, 0, true)), /no channels/],
+    ['a rate of 4 kHz', set((v) => v.setUint32(24, 4000, true)), /4000 Hz/],
+  ];
+  for (const [what, bytes, message] of bad)
+    it(`refuses ${what} with a reason`, () => {
+      expect(() => readWav(bytes)).to.throw(FormatError, message);
+    });
+
+  it('never does worse than a named error on mangled files', () => {
+    fc.assert(
+      fc.property(fc.array(fc.tuple(fc.nat(243), fc.nat(255)), { maxLength: 12 }), (edits) => {
+        const bytes = good();
+        for (const [at, value] of edits) bytes[at] = value;
+        try {
+          for (const channel of readWav(bytes).channels)
+            for (const value of channel) expect(Number.isFinite(value)).to.equal(true);
+        } catch (error) {
+          expect(error).to.be.instanceOf(FormatError);
+        }
+      }),
+    );
+  });
+
+  it('mixes channels to their mean', () => {
+    const mixed = mixDown({
+      sampleRate: 48_000,
+      channels: [Float32Array.of(1, 0), Float32Array.of(0, 0.5)],
+      warnings: [],
+    });
+    expect([...mixed]).to.deep.equal([0.5, 0.25]);
+  });
+});

@@ -1,0 +1,66 @@
+import { expect } from 'chai';
+import { readPlucks } from '../listen/index.ts';
+import { findTuning, targetsOf } from '../music/index.ts';
+import { steelGuitar } from '../strings/index.ts';
+import { PracticeInstrument, referenceTone } from './index.ts';
+
+const targets = targetsOf(findTuning('guitar-standard')!, 440).map((target) => target.hz);
+const guitar = (seed: number, coupling = 0.04) =>
+  new PracticeInstrument({
+    instrument: steelGuitar('g', 'G'),
+    targets,
+    detune: [-10, 5, 0, 0, -30, 20],
+    seed,
+    sampleRate: 24_000,
+    coupling,
+  });
+
+const play = (seed: number) => {
+  const one = guitar(seed);
+  const sound = new Float32Array(12_000);
+  one.pluck(3);
+  one.render(sound.subarray(0, 5000));
+  one.turn(3, 0.02);
+  one.render(sound.subarray(5000));
+  return sound;
+};
+
+describe('practice guitar', () => {
+  it('starts where it was set, neck and all', () => {
+    const one = guitar(1);
+    [-10, 5, 0, 0, -30, 20].forEach((cents, i) => {
+      expect(one.deviation(i + 1)).to.be.closeTo(cents, 1e-3);
+    });
+  });
+
+  it('sounds the same for the same seed, otherwise for another', () => {
+    expect(play(5)).to.deep.equal(play(5));
+    expect(play(5)).to.not.deep.equal(play(6));
+  });
+
+  it('goes up when a peg is tightened, and bends the neck so that the others fall', () => {
+    const one = guitar(1);
+    const before = one.deviation(6);
+    one.turn(1, 0.1);
+    expect(one.deviation(1)).to.be.above(0);
+    expect(one.deviation(6)).to.be.below(before);
+    const stiff = guitar(1, 0);
+    stiff.turn(1, 0.1);
+    expect(stiff.deviation(6)).to.be.closeTo(20, 1e-3);
+  });
+
+  it('has no string 7', () => {
+    expect(() => guitar(1).pluck(7)).to.throw('no string 7');
+  });
+});
+
+describe('reference tone', () => {
+  it('is heard at its target', () => {
+    const tone = referenceTone(196, 48_000);
+    const sound = new Float32Array(tone.length + 24_000);
+    sound.set(tone, 24_000);
+    const outcome = readPlucks(sound, 48_000)[0]!.outcome;
+    if (outcome.kind !== 'reading') throw new Error(outcome.kind);
+    expect(Math.abs(1200 * Math.log2(outcome.hz / 196))).to.be.below(0.5);
+  });
+});

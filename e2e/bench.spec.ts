@@ -1,0 +1,125 @@
+import { expect, test } from '@playwright/test';
+import { BenchPage } from './bench.ts';
+
+/** Turns with the arrow keys until a pluck lies within a cent and a half, the way a hand would. */
+async function bringToPitch(bench: BenchPage, course: number): Promise<void> {
+  const { keyboard } = bench.page;
+  let cents = await bench.pluck(course);
+  let perHair = 1.5;
+  for (let turn = 0; turn < 14 && Math.abs(cents) > 1.2; turn++) {
+    const hairs = Math.max(1, Math.round(Math.abs(cents) / perHair));
+    const key = cents < 0 ? 'ArrowUp' : 'ArrowDown';
+    for (let i = 0; i < Math.floor(hairs / 10); i++) await keyboard.press(`Shift+${key}`);
+    for (let i = 0; i < hairs % 10; i++) await keyboard.press(key);
+    const before = cents;
+    cents = await bench.pluck(course);
+    if (Math.abs(before - cents) > 4) perHair = Math.abs(before - cents) / hairs;
+  }
+}
+
+test('the practice guitar is tuned through two passes with the keyboard alone', async ({
+  page,
+}) => {
+  test.setTimeout(400_000);
+  const bench = new BenchPage(page);
+  await bench.open();
+  // The one thing the keyboard reaches by Tab: the source.
+  await page.getByRole('button', { name: 'Practice guitar' }).press('Enter');
+  await page.getByText('Room quiet').waitFor();
+  await page.keyboard.press('Escape');
+  await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
+  for (let pass = 1; pass <= 3; pass++) {
+    for (const course of [6, 5, 4, 3, 2, 1]) {
+      await page.keyboard.press(String(course));
+      await bringToPitch(bench, course);
+      await bench.pluck(course);
+    }
+    await page.keyboard.press('0');
+    if (pass > 1 && (await bench.advice.innerText()).includes('In tune')) break;
+    await page.keyboard.press('r');
+    await expect(page.getByText(`pass ${pass + 1}`)).toBeVisible();
+  }
+  for (const cents of await bench.truth()) expect(Math.abs(cents)).toBeLessThanOrEqual(2);
+});
+
+test('a reload in mid-pass comes back to the same place', async ({ page }) => {
+  const bench = new BenchPage(page);
+  await bench.open();
+  await bench.practise();
+  await page.keyboard.press('6');
+  const six = await bench.pluck(6);
+  await page.keyboard.press('5');
+  const five = await bench.pluck(5);
+  expect(six).toBeLessThan(-15);
+  await page.reload();
+  await expect(bench.string(5)).toHaveAttribute('data-active', 'true');
+  expect(await bench.deviation(6)).toBe(six);
+  expect(await bench.deviation(5)).toBe(five);
+  await expect(page.getByRole('row', { name: /^5 A2/ })).toContainText('low');
+});
+
+test('Space accepts once, keys sleep while typing and when switched off', async ({ page }) => {
+  const bench = new BenchPage(page);
+  await bench.open();
+  await bench.practise();
+  await page.keyboard.press('6');
+  await bench.pluck(6);
+  await page.getByRole('button', { name: /^Accept, next/ }).click();
+  await expect(bench.string(5)).toHaveAttribute('data-active', 'true');
+  await page.keyboard.press(' ');
+  await expect(bench.string(4)).toHaveAttribute('data-active', 'true');
+  await page.getByRole('combobox', { name: 'Instrument' }).focus();
+  await page.keyboard.press('1');
+  await expect(bench.string(4)).toHaveAttribute('data-active', 'true');
+  await page.getByRole('button', { name: /^Keys/ }).click();
+  await page
+    .getByRole('dialog')
+    .getByRole('switch', { name: 'Keys are on' })
+    .click({ force: true });
+  await page.getByRole('button', { name: 'Close' }).click();
+  await page.keyboard.press('2');
+  await expect(bench.string(4)).toHaveAttribute('data-active', 'true');
+});
+
+test('figures can be hidden until the teacher commits', async ({ page }) => {
+  const bench = new BenchPage(page);
+  await bench.open();
+  await bench.practise();
+  await page.keyboard.press('6');
+  await bench.pluck(6);
+  await page.keyboard.press('h');
+  await expect(bench.figure).toHaveText('hidden');
+  await expect(bench.string(6)).toHaveAccessibleName(/no figure/);
+  await page.keyboard.press(' ');
+  await expect(bench.figure).not.toHaveText('hidden');
+});
+
+test('no view asks another origin for anything', async ({ page, baseURL }) => {
+  const foreign: string[] = [];
+  page.on('request', (request) => {
+    const url = request.url();
+    if (!url.startsWith(baseURL ?? '') && !url.startsWith('data:') && !url.startsWith('blob:'))
+      foreign.push(url);
+  });
+  const complaints: string[] = [];
+  page.on('console', (message) => message.type() === 'error' && complaints.push(message.text()));
+  const bench = new BenchPage(page);
+  await bench.open();
+  await bench.practise();
+  await page.keyboard.press('d');
+  await page.keyboard.press('p');
+  await page.waitForTimeout(1500);
+  await page.goto('/no-such-view');
+  await page.getByRole('heading', { name: 'There is no such page' }).waitFor();
+  expect(foreign).toEqual([]);
+  expect(complaints).toEqual([]);
+});
+
+test('the empty shelf says what it is for and puts a guitar on the bench in one click', async ({
+  page,
+}) => {
+  await page.goto('http://127.0.0.1:5282/');
+  await expect(page.getByRole('heading', { name: 'Tune string by string' })).toBeVisible();
+  await page.getByRole('button', { name: 'Put a guitar on the bench' }).click();
+  await expect(page.getByRole('heading', { name: 'My guitar' })).toBeVisible();
+});

@@ -1,0 +1,60 @@
+import { expect, type Locator, type Page } from '@playwright/test';
+
+/** The bench as a user finds it. */
+export class BenchPage {
+  readonly figure: Locator;
+  readonly advice: Locator;
+
+  constructor(readonly page: Page) {
+    this.figure = page.getByTestId('figure');
+    this.advice = page.getByRole('status');
+  }
+
+  async open(): Promise<void> {
+    await this.page.goto('/');
+    await this.page.getByRole('button', { name: 'Practice guitar' }).waitFor();
+  }
+
+  async practise(): Promise<void> {
+    await this.page.getByRole('button', { name: 'Practice guitar' }).click();
+    await this.page.getByText('Room quiet').waitFor();
+  }
+
+  string(course: number): Locator {
+    return this.page.getByRole('button', { name: new RegExp(`^String ${course},`) });
+  }
+
+  /** How many readings a string has, as its picture says. */
+  async plucks(course: number): Promise<number> {
+    const label = await this.string(course)
+      .getByRole('img', { includeHidden: true })
+      .getAttribute('aria-label');
+    return Number(/^\d+/.exec(label ?? '')?.[0]);
+  }
+
+  /** Presses P and waits until the string has one more reading; answers its deviation. */
+  async pluck(course: number): Promise<number> {
+    const before = await this.plucks(course);
+    await this.page.keyboard.press('p');
+    await expect.poll(() => this.plucks(course), { timeout: 8000 }).toBe(before + 1);
+    return this.deviation(course);
+  }
+
+  /** The last deviation of a string, from its accessible name. */
+  async deviation(course: number): Promise<number> {
+    const name = (await this.string(course).getAttribute('aria-label')) ?? '';
+    const figure = /: ([+−±])([\d.]+) cents/.exec(name);
+    if (!figure) return Number.NaN;
+    return Number(figure[2]) * (figure[1] === '−' ? -1 : 1);
+  }
+
+  /** The practice guitar's own truth, course 1 first. */
+  async truth(): Promise<number[]> {
+    const note = this.page.getByRole('note', { name: /own truth/ });
+    if (!(await note.isVisible())) await this.page.keyboard.press('t');
+    const text = await note.innerText();
+    return [...text.matchAll(/\d: ([+−±])([\d.]+)/g)]
+      .map(([, sign, size]) => Number(size) * (sign === '−' ? -1 : 1))
+      .reverse();
+  }
+}

@@ -1,0 +1,38 @@
+import { defineConfig } from '@playwright/test';
+
+export const CHROMIUM = '/usr/bin/chromium';
+/** As root and without a screen; no service of the browser's own may look for a network. */
+export const CHROMIUM_ARGS = [
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+];
+
+export const DEMO_PORT = 5281;
+export const OWN_PORT = 5282;
+
+const serve = (shelf: string, port: number) => ({
+  command: `node --import tsx ../server/src/main.ts ${shelf}`,
+  env: { PORT: String(port) },
+  url: `http://127.0.0.1:${port}/shelf.json`,
+  reuseExistingServer: false,
+});
+
+export default defineConfig({
+  testDir: '.',
+  testMatch: '*.spec.ts',
+  workers: 1,
+  timeout: 120_000,
+  outputDir: '../test-results/browser',
+  reporter: [['list'], ['json']],
+  use: {
+    baseURL: `http://127.0.0.1:${DEMO_PORT}`,
+    viewport: { width: 1280, height: 800 },
+    launchOptions: { executablePath: CHROMIUM, args: CHROMIUM_ARGS },
+  },
+  webServer: [serve('demo', DEMO_PORT), serve('own', OWN_PORT)],
+});

@@ -1,0 +1,54 @@
+import { type ChildProcess, spawn } from 'node:child_process';
+import { join } from 'node:path';
+import { chromium } from '@playwright/test';
+import { BenchPage } from './bench.ts';
+import { CHROMIUM, CHROMIUM_ARGS } from './playwright.config.ts';
+
+/** Makes the pictures of docs/screenshots from the demo data. */
+const PORT = 5283;
+const base = `http://127.0.0.1:${PORT}`;
+const folder = join(import.meta.dirname, '../docs/screenshots');
+
+async function serve(): Promise<ChildProcess> {
+  const server = spawn(
+    process.execPath,
+    ['--import', 'tsx', join(import.meta.dirname, '../server/src/main.ts'), 'demo'],
+    { env: { ...process.env, PORT: String(PORT) } },
+  );
+  for (let tries = 0; tries < 50; tries++) {
+    if (await fetch(`${base}/shelf.json`).catch(() => null)) return server;
+    await new Promise((resolve) => setTimeout(resolve, 200));
+  }
+  throw new Error('the server did not start');
+}
+
+async function pictures(): Promise<void> {
+  const browser = await chromium.launch({ executablePath: CHROMIUM, args: CHROMIUM_ARGS });
+  const page = await browser.newPage({ baseURL: base, viewport: { width: 1280, height: 800 } });
+  const bench = new BenchPage(page);
+  await bench.open();
+  await bench.practise();
+  await page.keyboard.press('6');
+  await bench.pluck(6);
+  for (let i = 0; i < 14; i++) await page.keyboard.press('ArrowUp');
+  await bench.pluck(6);
+  await page.keyboard.press('5');
+  await bench.pluck(5);
+  await page.keyboard.press('3');
+  await bench.pluck(3);
+  await page.keyboard.press('Shift+ArrowUp');
+  await page.keyboard.press('Shift+ArrowUp');
+  await bench.pluck(3);
+  await page.keyboard.press('0');
+  await page.keyboard.press('p');
+  await page.waitForTimeout(480);
+  await page.screenshot({ path: join(folder, 'bench.png') });
+  await browser.close();
+}
+
+const server = await serve();
+try {
+  await pictures();
+} finally {
+  server.kill();
+}

@@ -1,0 +1,53 @@
+import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs';
+import type { AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { expect } from 'chai';
+import { createApp } from './app.ts';
+
+describe('server', () => {
+  let base = '';
+  let stop = () => {};
+
+  before((done) => {
+    const built = mkdtempSync(join(tmpdir(), 'rosefinch-'));
+    mkdirSync(join(built, 'assets'));
+    writeFileSync(join(built, 'index.html'), '<!doctype html><title>page</title>');
+    writeFileSync(join(built, 'assets/x-1234.js'), 'export default 1;'.repeat(200));
+    const server = createApp(built, 'demo').listen(0, '127.0.0.1', () => {
+      base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+      done();
+    });
+    stop = () => server.close();
+  });
+  after(() => stop());
+
+  it('forbids inline scripts, foreign origins and frames, and allows the microphone to itself', async () => {
+    const { headers } = await fetch(base);
+    const policy = headers.get('content-security-policy') ?? '';
+    expect(policy).to.contain("default-src 'none'").and.to.contain("script-src 'self'");
+    expect(policy).to.not.match(/script-src[^;]*unsafe/);
+    expect(policy).to.not.match(/https?:/);
+    expect(headers.get('permissions-policy')).to.contain('microphone=(self)');
+    expect(headers.get('x-content-type-options')).to.equal('nosniff');
+    expect(headers.get('x-powered-by')).to.equal(null);
+  });
+
+  it('gives views the page without caching, hashed files for a year, compressed', async () => {
+    const page = await fetch(`${base}/history`);
+    expect(page.status).to.equal(200);
+    expect(page.headers.get('cache-control')).to.equal('no-cache');
+    const script = await fetch(`${base}/assets/x-1234.js`);
+    expect(script.headers.get('cache-control')).to.match(/max-age=31536000, immutable/);
+    expect(script.headers.get('content-encoding')).to.be.oneOf(['gzip', 'br']);
+  });
+
+  it('lists no folder and invents no file', async () => {
+    expect(await (await fetch(`${base}/assets/`)).text()).to.not.contain('x-1234');
+    expect((await fetch(`${base}/assets/none.js`)).status).to.equal(404);
+  });
+
+  it('says which shelf it serves', async () => {
+    expect(await (await fetch(`${base}/shelf.json`)).json()).to.deep.equal({ shelf: 'demo' });
+  });
+});
