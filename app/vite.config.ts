@@ -1,8 +1,28 @@
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
+import { VitePWA } from 'vite-plugin-pwa';
 
 export default defineConfig({
-  plugins: [react()],
+  plugins: [
+    react(),
+    VitePWA({
+      registerType: 'prompt',
+      workbox: {
+        globPatterns: ['**/*.{js,css,html,svg,woff2}'],
+        navigateFallback: '/index.html',
+        navigateFallbackDenylist: [/\.json$/],
+      },
+      manifest: {
+        name: 'Rosefinch',
+        short_name: 'Rosefinch',
+        description: 'A tuning bench for guitars, ukuleles and banjos',
+        theme_color: '#fbf6f0',
+        background_color: '#fbf6f0',
+        display: 'standalone',
+        icons: [{ src: '/icon.svg', sizes: 'any', type: 'image/svg+xml', purpose: 'any' }],
+      },
+    }),
+  ],
   worker: { format: 'es' },
   server: { host: '127.0.0.1' },
   build: { target: 'es2022', chunkSizeWarningLimit: 700, assetsInlineLimit: 0 },

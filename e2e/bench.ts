@@ -18,6 +18,8 @@ export class BenchPage {
   async practise(): Promise<void> {
     await this.page.getByRole('button', { name: 'Practice guitar' }).click();
     await this.page.getByText('Room quiet').waitFor();
+    // On an empty bench the practice guitar sounds its first string by itself.
+    await expect.poll(() => this.plucks(6), { timeout: 8000 }).toBeGreaterThan(0);
   }
 
   string(course: number): Locator {

@@ -1,16 +1,33 @@
-import { lazy, Suspense } from 'react';
+import { lazy, Suspense, useSyncExternalStore } from 'react';
 import { Route, Routes } from 'react-router';
 import { BenchView } from './features/bench/index.ts';
-import { Shell } from './ui/index.ts';
+import { type Notices, Shell } from './ui/index.ts';
 
+const HistoryView = lazy(() => import('./features/history/index.ts'));
+const RecordingView = lazy(() => import('./features/report/index.ts'));
+const DataPage = lazy(() => import('./features/data/index.ts'));
 const NotFound = lazy(() => import('./NotFound.tsx'));
 
-export function App() {
+export function App({ notices }: { notices: Notices }) {
+  const notice = useSyncExternalStore(notices.subscribe, () => notices.latest);
   return (
     <Shell>
+      {notice && (
+        <div className="problem" role="alert">
+          {notice.message}{' '}
+          {notice.action && (
+            <button type="button" className="link" onClick={notice.action.act}>
+              {notice.action.label}
+            </button>
+          )}
+        </div>
+      )}
       <Suspense fallback={<p>One moment …</p>}>
         <Routes>
           <Route path="/" element={<BenchView />} />
+          <Route path="/history" element={<HistoryView />} />
+          <Route path="/recordings/:id" element={<RecordingView />} />
+          <Route path="/data" element={<DataPage />} />
           <Route path="*" element={<NotFound />} />
         </Routes>
       </Suspense>

@@ -10,7 +10,8 @@ import { createRoot } from 'react-dom/client';
 import { BrowserRouter } from 'react-router';
 import { App } from './App.tsx';
 import { DataProvider, Repository, RosefinchDatabase, type Shelf } from './data/index.ts';
-import { theme } from './ui/index.ts';
+import { Notices, theme } from './ui/index.ts';
+import { watchForUpdates } from './updates.ts';
 
 const LAST_SHELF = 'rosefinch-shelf';
 
@@ -28,8 +29,11 @@ async function whichShelf(): Promise<Shelf> {
 
 async function open(): Promise<void> {
   const shelf = await whichShelf();
-  const repository = new Repository(new RosefinchDatabase(shelf));
+  const notices = new Notices();
+  const database = new RosefinchDatabase(shelf, (message) => notices.say({ message }));
+  const repository = new Repository(database);
   await repository.prepare(shelf);
+  watchForUpdates(notices);
   const root = document.getElementById('root');
   if (!root) throw new Error('the page has no root element');
   createRoot(root).render(
@@ -38,7 +42,7 @@ async function open(): Promise<void> {
         <QueryClientProvider client={new QueryClient()}>
           <DataProvider value={{ repository, shelf }}>
             <BrowserRouter>
-              <App />
+              <App notices={notices} />
             </BrowserRouter>
           </DataProvider>
         </QueryClientProvider>

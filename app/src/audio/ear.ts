@@ -1,5 +1,6 @@
 import { referenceTone } from '@rosefinch/core/practice';
 import { type Line, startAnalysis, startPractice } from '../workers/index.ts';
+import { takeListeningLock } from './lock.ts';
 import { type MicrophoneWish, openMicrophone } from './microphone.ts';
 import type {
   AnalysisReport,
@@ -36,6 +37,7 @@ export class Ear {
   private source: { close(): void } | null = null;
   private readonly reference = new Speaker(REFERENCE_RATE);
   private opening = 0;
+  private unlock: (() => void) | null = null;
 
   constructor(private readonly hearer: EarHearer) {
     this.analysis = startAnalysis(
@@ -47,6 +49,8 @@ export class Ear {
   /** Hears the microphone. @throws MicrophoneProblem */
   async openMicrophone(wish: Omit<MicrophoneWish, 'lost'>): Promise<void> {
     const turn = this.begin();
+    await this.lock();
+    if (turn !== this.opening) return;
     const source = await openMicrophone({ ...wish, lost: (p) => this.hearer.problem(p) });
     if (turn !== this.opening) return source.close();
     this.listenTo(source);
@@ -87,13 +91,27 @@ export class Ear {
 
   closeSource(): void {
     this.begin();
+    this.unlock?.();
+    this.unlock = null;
     this.analysis.send({ type: 'close' });
   }
 
   close(): void {
     this.begin();
+    this.unlock?.();
     this.reference.stop();
     this.analysis.close();
+  }
+
+  /** @throws MicrophoneProblem if another tab listens. */
+  private async lock(): Promise<void> {
+    if (this.unlock) return;
+    this.unlock = await takeListeningLock();
+    if (!this.unlock)
+      throw new MicrophoneProblem(
+        'Another tab of Rosefinch is listening.',
+        'Close that tab, then choose the microphone here.',
+      );
   }
 
   private begin(): number {

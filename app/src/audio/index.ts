@@ -1,3 +1,5 @@
+export { useInputDevices } from './devices.ts';
 export { Ear, type PracticeHands } from './ear.ts';
 export type { AnalysisReport } from './protocol.ts';
+export { decodeRecording, RecordingProblem, readRecording } from './recording.ts';
 export { MicrophoneProblem } from './source.ts';

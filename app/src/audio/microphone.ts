@@ -54,11 +54,20 @@ export async function openMicrophone(wish: MicrophoneWish): Promise<Source> {
   }
 }
 
+/** Reports everything that can befall an open microphone. */
 function watch(
   stream: MediaStream,
   context: AudioContext,
   lost: (problem: MicrophoneProblem) => void,
 ): void {
+  const bent = stillProcessed(stream);
+  if (bent)
+    lost(
+      new MicrophoneProblem(
+        `This microphone’s ${bent} could not be switched off: readings may be off.`,
+        'Choose another microphone, or switch it off in the system’s sound settings.',
+      ),
+    );
   const [track] = stream.getAudioTracks();
   track?.addEventListener('ended', () =>
     lost(new MicrophoneProblem('The microphone was unplugged.', 'Plug it in and choose it again.')),
@@ -66,9 +75,29 @@ function watch(
   track?.addEventListener('mute', () =>
     lost(new MicrophoneProblem('The microphone is muted.', 'Switch it on, then pluck again.')),
   );
-  context.addEventListener('statechange', () => {
-    if (context.state === 'suspended') void context.resume();
-  });
+  const wake = () => {
+    if (context.state === 'running' || context.state === 'closed') return;
+    context
+      .resume()
+      .catch(() =>
+        lost(
+          new MicrophoneProblem(
+            'The browser put listening to sleep.',
+            'Choose the microphone again to go on.',
+          ),
+        ),
+      );
+  };
+  context.addEventListener('statechange', wake);
+  document.addEventListener('visibilitychange', wake);
+}
+
+/** Names the processing that the browser left on against our wish, or null. */
+function stillProcessed(stream: MediaStream): string | null {
+  const settings = stream.getAudioTracks()[0]?.getSettings();
+  if (settings?.echoCancellation) return 'echo cancelling';
+  if (settings?.noiseSuppression) return 'noise suppression';
+  return settings?.autoGainControl ? 'automatic level' : null;
 }
 
 const PROBLEMS: Readonly<Record<string, readonly [string, string]>> = {

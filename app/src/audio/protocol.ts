@@ -1,4 +1,5 @@
 import type { ListenEvent } from '@rosefinch/core/listen';
+import type { RecordedPluck } from '@rosefinch/core/records';
 import type { Instrument } from '@rosefinch/core/strings';
 
 /**
@@ -41,3 +42,20 @@ export type PracticeRequest =
 export type PracticeReport =
   | { readonly type: 'block'; readonly samples: Float32Array<ArrayBuffer> }
   | { readonly type: 'truth'; readonly deviations: readonly number[] };
+
+/** Page → recording worker: read this sound. */
+export interface RecordingRequest {
+  readonly samples: Float32Array<ArrayBuffer>;
+  readonly sampleRate: number;
+}
+
+/** Recording worker → page. */
+export type RecordingReport =
+  | { readonly type: 'progress'; readonly share: number }
+  | {
+      readonly type: 'done';
+      readonly plucks: readonly RecordedPluck[];
+      /** Least and greatest sample of equal stretches, by turns. */
+      readonly envelope: Float32Array;
+    }
+  | { readonly type: 'failed'; readonly message: string };

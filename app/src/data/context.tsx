@@ -26,3 +26,12 @@ export function useSettings(): Settings | undefined {
   const { repository } = useData();
   return useLiveQuery(() => repository.settings(), [repository]);
 }
+
+/** A read of the database that follows its changes; undefined until the first answer. */
+export function useLive<T>(
+  read: (repository: Repository) => Promise<T>,
+  key: string,
+): T | undefined {
+  const { repository } = useData();
+  return useLiveQuery(() => read(repository), [repository, key]);
+}

@@ -1,4 +1,4 @@
-import type { LogEntry, Session } from '@rosefinch/core/records';
+import type { LogEntry, Recording, Session } from '@rosefinch/core/records';
 import type { Instrument } from '@rosefinch/core/strings';
 import { Dexie, type Table } from 'dexie';
 import type { Settings } from './settings.ts';
@@ -11,9 +11,11 @@ export class RosefinchDatabase extends Dexie {
   declare instruments: Table<Instrument, string>;
   declare sessions: Table<Session, string>;
   declare log: Table<LogEntry, [string, number]>;
+  declare recordings: Table<Recording, string>;
   declare settings: Table<{ readonly id: 'settings'; readonly value: Settings }, string>;
 
-  constructor(shelf: Shelf) {
+  /** `trouble` is told what an upgrade in another tab means for this one. */
+  constructor(shelf: Shelf, trouble: (message: string) => void = () => {}) {
     super(shelf === 'demo' ? 'rosefinch-demo' : 'rosefinch', {
       chromeTransactionDurability: 'strict',
     });
@@ -21,7 +23,15 @@ export class RosefinchDatabase extends Dexie {
       instruments: 'id, name',
       sessions: 'id, instrumentId, startedAt',
       log: '[sessionId+seq], sessionId',
+      recordings: 'id, readAt',
       settings: 'id',
     });
+    this.on('versionchange', () => {
+      this.close();
+      trouble('Rosefinch was updated in another tab. All readings are kept; reload this page.');
+    });
+    this.on('blocked', () =>
+      trouble('Rosefinch is open in an older tab, which holds the database. Close that tab.'),
+    );
   }
 }

@@ -1,4 +1,5 @@
-export { DataProvider, useData, useSettings } from './context.tsx';
+export { DataProvider, useData, useLive, useSettings } from './context.tsx';
 export { RosefinchDatabase, type Shelf } from './database.ts';
+export { backupText, planRestore, type RestorePlan, readingsCsv } from './files.ts';
 export { Repository } from './repositories.ts';
 export type { Settings } from './settings.ts';

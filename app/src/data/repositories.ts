@@ -1,5 +1,5 @@
 import type { StampedEvent } from '@rosefinch/core/coach';
-import type { LogEntry, Measurement, Session } from '@rosefinch/core/records';
+import type { Contents, LogEntry, Measurement, Recording, Session } from '@rosefinch/core/records';
 import { saltmarshLibrary } from '@rosefinch/core/records';
 import type { Instrument } from '@rosefinch/core/strings';
 import { Dexie } from 'dexie';
@@ -18,7 +18,7 @@ async function stored<T>(work: () => Promise<T>): Promise<T> {
     const full = error instanceof Dexie.DexieError && error.name === 'QuotaExceededError';
     throw new StoreProblem(
       full
-        ? 'The browser’s storage is full. The reading stays on screen; free some space.'
+        ? 'The browser’s storage is full. The reading stays on screen: write a backup under Data, then free some space.'
         : `The browser could not store this: ${error instanceof Error ? error.message : error}`,
       { cause: error },
     );
@@ -87,6 +87,94 @@ export class Repository {
 
   endSession(id: string, at: number): Promise<void> {
     return stored(async () => void (await this.db.sessions.update(id, { endedAt: at })));
+  }
+
+  sessions(): Promise<Session[]> {
+    return stored(() => this.db.sessions.orderBy('startedAt').reverse().toArray());
+  }
+
+  logOf(sessionId: string): Promise<LogEntry[]> {
+    return stored(() => this.db.log.where('sessionId').equals(sessionId).sortBy('seq'));
+  }
+
+  log(): Promise<LogEntry[]> {
+    return stored(() => this.db.log.toArray());
+  }
+
+  /** Deletes a session with its log; answers the way to bring both back. */
+  async deleteSession(id: string): Promise<() => Promise<void>> {
+    const { sessions, log } = this.db;
+    const session = await sessions.get(id);
+    const entries = await this.logOf(id);
+    await stored(() =>
+      this.db.transaction('rw', sessions, log, async () => {
+        await sessions.delete(id);
+        await log.where('sessionId').equals(id).delete();
+      }),
+    );
+    return () =>
+      stored(() =>
+        this.db.transaction('rw', sessions, log, async () => {
+          if (session) await sessions.put(session);
+          await log.bulkPut(entries);
+        }),
+      );
+  }
+
+  recordings(): Promise<Recording[]> {
+    return stored(() => this.db.recordings.orderBy('readAt').reverse().toArray());
+  }
+
+  recording(id: string): Promise<Recording | undefined> {
+    return stored(() => this.db.recordings.get(id));
+  }
+
+  /** Stores a recording's report and the session that its readings make, both or neither. */
+  addRecording(recording: Recording, session: Session, log: readonly LogEntry[]): Promise<void> {
+    const { recordings, sessions } = this.db;
+    return stored(() =>
+      this.db.transaction('rw', recordings, sessions, this.db.log, async () => {
+        await recordings.add(recording);
+        if (log.length === 0) return;
+        await sessions.add(session);
+        await this.db.log.bulkAdd([...log]);
+      }),
+    );
+  }
+
+  /** Everything that is stored. */
+  contents(): Promise<Contents & { settings: Settings }> {
+    return stored(() =>
+      this.db.transaction('r', this.db.tables, async () => ({
+        instruments: await this.db.instruments.toArray(),
+        sessions: await this.db.sessions.toArray(),
+        log: await this.db.log.toArray(),
+        recordings: await this.db.recordings.toArray(),
+        settings: await this.settings(),
+      })),
+    );
+  }
+
+  /** Adds and replaces what a checked backup holds; removes nothing. All of it or nothing. */
+  restore(contents: Contents): Promise<void> {
+    return stored(() =>
+      this.db.transaction('rw', this.db.tables, async () => {
+        await this.db.instruments.bulkPut([...contents.instruments]);
+        await this.db.sessions.bulkPut([...contents.sessions]);
+        await this.db.log.bulkPut([...contents.log]);
+        await this.db.recordings.bulkPut([...contents.recordings]);
+        await this.saveSettings(contents.settings as Partial<Settings>);
+      }),
+    );
+  }
+
+  /** Removes everything. */
+  wipe(): Promise<void> {
+    return stored(() =>
+      this.db.transaction('rw', this.db.tables, async () => {
+        for (const table of this.db.tables) await table.clear();
+      }),
+    );
   }
 
   /** Appends one event to a session's log, with its measurement if it is a reading. */

@@ -3,9 +3,14 @@ export interface Settings {
   readonly a4: number;
   readonly tolerance: number;
   readonly order: 'thickest first' | 'thinnest first';
-  readonly wires: 'as you look down' | 'as the floor sees it';
+  readonly wires: 'as you look down' | 'turned round';
   readonly keysOn: boolean;
   readonly practiceSound: boolean;
+  /** Loudness of the reference tone, 0 to 1. */
+  readonly referenceVolume: number;
+  readonly spokenArrival: boolean;
+  readonly microphoneId: string | null;
+  readonly channel: 'left' | 'right' | 'mix';
   readonly instrumentId: string | null;
 }
 
@@ -16,5 +21,39 @@ export const DEFAULT_SETTINGS: Settings = {
   wires: 'as you look down',
   keysOn: true,
   practiceSound: true,
+  referenceVolume: 0.15,
+  spokenArrival: false,
+  microphoneId: null,
+  channel: 'mix',
   instrumentId: null,
 };
+
+/** What each setting may be, for files that come in. */
+const LAWFUL: { readonly [K in keyof Settings]: (value: unknown) => boolean } = {
+  a4: (v) => isBetween(v, 400, 480),
+  tolerance: (v) => isBetween(v, 0.5, 20),
+  order: (v) => v === 'thickest first' || v === 'thinnest first',
+  wires: (v) => v === 'as you look down' || v === 'turned round',
+  keysOn: (v) => typeof v === 'boolean',
+  practiceSound: (v) => typeof v === 'boolean',
+  referenceVolume: (v) => isBetween(v, 0, 1),
+  spokenArrival: (v) => typeof v === 'boolean',
+  microphoneId: (v) => v === null || typeof v === 'string',
+  channel: (v) => v === 'left' || v === 'right' || v === 'mix',
+  instrumentId: (v) => v === null || typeof v === 'string',
+};
+
+function isBetween(value: unknown, low: number, high: number): boolean {
+  return typeof value === 'number' && value >= low && value <= high;
+}
+
+/** The first thing wrong with settings from a file, or null. */
+export function wrongSetting(value: unknown): string | null {
+  if (typeof value !== 'object' || value === null) return 'settings: must be an object';
+  for (const [name, given] of Object.entries(value)) {
+    const lawful = Object.hasOwn(LAWFUL, name) ? LAWFUL[name as keyof Settings] : undefined;
+    if (!lawful) return `settings.${name}: there is no such setting`;
+    if (!lawful(given)) return `settings.${name}: ${JSON.stringify(given)} is not possible`;
+  }
+  return null;
+}

@@ -3,7 +3,11 @@ import { IconMoon, IconSun } from '@tabler/icons-react';
 import type { ReactNode } from 'react';
 import { Link, NavLink } from 'react-router';
 
-const VIEWS = [{ to: '/', label: 'Bench' }] as const;
+const VIEWS = [
+  { to: '/', label: 'Bench' },
+  { to: '/history', label: 'History' },
+  { to: '/data', label: 'Data' },
+] as const;
 
 /** The frame around every view. */
 export function Shell({ children }: { children: ReactNode }) {

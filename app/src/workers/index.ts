@@ -3,6 +3,8 @@ import type {
   AnalysisRequest,
   PracticeReport,
   PracticeRequest,
+  RecordingReport,
+  RecordingRequest,
 } from '../audio/protocol.ts';
 
 /** A worker spoken to in its own protocol. */
@@ -40,5 +42,14 @@ export function startPractice(
   died: (message: string) => void,
 ): Line<PracticeRequest> {
   const worker = new Worker(new URL('./practice.worker.ts', import.meta.url), { type: 'module' });
+  return connect(worker, hear, died);
+}
+
+/** Starts a worker that reads one recording; closing it cancels. */
+export function startRecording(
+  hear: (report: RecordingReport) => void,
+  died: (message: string) => void,
+): Line<RecordingRequest> {
+  const worker = new Worker(new URL('./recording.worker.ts', import.meta.url), { type: 'module' });
   return connect(worker, hear, died);
 }

@@ -139,6 +139,11 @@ export function refusalAdvice(refusal: Refusal): Advice {
         say: 'Two strings at once. Mute the others.',
         more: 'Rest your palm on the strings that should be still.',
       };
+    case 'interrupted':
+      return {
+        say: 'The sound broke off for a moment. Pluck again.',
+        more: 'The computer was busy; that pluck was not counted.',
+      };
     case 'not sure':
       return {
         say: 'Not sure. Pluck again.',

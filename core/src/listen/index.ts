@@ -5,6 +5,7 @@ export type { Identity, StringKnowledge } from './identity.ts';
 export { FARTHEST, identify } from './identity.ts';
 export type { ListenEvent, TrackPoint } from './listener.ts';
 export { Listener, readPlucks } from './listener.ts';
-export type { PluckOutcome, Reading, Refusal } from './pluck.ts';
+export type { PartialReading, PluckOutcome, Reading, Refusal } from './pluck.ts';
 export { READING_WINDOW } from './pluck.ts';
+export type { RoomReport } from './room.ts';
 export { partialHz, REPORTED_PARTIAL, reportedHz } from './stiffString.ts';

@@ -4,7 +4,7 @@ import { findTuning, targetsOf } from '../music/index.ts';
 import { PracticeInstrument } from '../practice/index.ts';
 import { between, normal, seededRandom } from '../random.ts';
 import { steelGuitar } from '../strings/index.ts';
-import { type ListenEvent, Listener, readPlucks } from './index.ts';
+import { type ListenEvent, Listener, type RoomReport, readPlucks } from './index.ts';
 
 const RATE = 24_000;
 const TARGETS = targetsOf(findTuning('guitar-standard')!, 440).map((target) => target.hz);
@@ -137,6 +137,63 @@ describe('plucks in a row', () => {
   it('hears the next string, the last one muted first or at that moment', () => {
     expect(row([6, 5, 4, 3], 1, true)).to.deep.equal([82, 110, 147, 196]);
     expect(row([6, 5, 4, 3], 1.2, false)).to.deep.equal([82, 110, 147, 196]);
+  });
+});
+
+describe('a damaged signal', () => {
+  const good = () => pluck(15, -60).sound;
+
+  it('with a hole in the note gives no reading but says why', () => {
+    const sound = good();
+    sound.fill(0, 0.7 * RATE, 0.706 * RATE);
+    expect(readPlucks(sound, RATE).map((h) => h.outcome.kind)).to.deep.equal(['interrupted']);
+  });
+
+  it('with a stutter of a hundredth of a second likewise', () => {
+    const sound = good();
+    const at = 0.7 * RATE;
+    sound.copyWithin(at, at - 0.01 * RATE, at);
+    sound.copyWithin(at + 0.01 * RATE, at, at + 0.01 * RATE);
+    expect(readPlucks(sound, RATE).map((h) => h.outcome.kind)).to.include('interrupted');
+  });
+
+  it('that simply ends in digital silence is read', () => {
+    const sound = good();
+    sound.fill(0, 1.2 * RATE);
+    expect(readPlucks(sound, RATE).map((h) => h.outcome.kind)).to.deep.equal(['reading']);
+  });
+});
+
+describe('the room between notes', () => {
+  const roomOf = (sound: Float32Array) => {
+    const reports: RoomReport[] = [];
+    const listener = new Listener(RATE, (event) => {
+      if (event.type === 'room') reports.push(event.report);
+    });
+    listener.hear(sound);
+    return reports.at(-1);
+  };
+  const random = seededRandom(2);
+  const hiss = () => Float32Array.from({ length: 2 * RATE }, () => 3e-4 * normal(random));
+
+  it('is silent about a quiet one', () => {
+    expect(roomOf(hiss())).to.deep.include({ humHz: null, tones: [] });
+  });
+
+  for (const mains of [50, 60] as const)
+    it(`knows hum of ${mains} Hz`, () => {
+      const sound = hiss().map(
+        (x, i) =>
+          x +
+          0.003 * Math.sin((2 * Math.PI * mains * i) / RATE) +
+          0.001 * Math.sin((4 * Math.PI * mains * i) / RATE),
+      );
+      expect(roomOf(sound)?.humHz).to.equal(mains);
+    });
+
+  it('hears somebody else playing', () => {
+    const sound = hiss().map((x, i) => x + 0.004 * Math.sin((2 * Math.PI * 311 * i) / RATE));
+    expect(roomOf(sound)?.tones.map(Math.round)).to.deep.equal([311]);
   });
 });
 

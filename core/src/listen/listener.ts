@@ -1,9 +1,12 @@
 import type { Dbfs, Hz, Seconds } from '../units.ts';
 import { Decimator } from './decimate.ts';
 import { Estimator } from './estimator.ts';
+import { GapFinder } from './gaps.ts';
 import { OnsetDetector } from './onset.ts';
 import type { PluckOutcome } from './pluck.ts';
 import { PluckAnalyser, READING_WINDOW } from './pluck.ts';
+import type { RoomReport } from './room.ts';
+import { RoomWatcher } from './room.ts';
 import type { StiffnessPrior } from './stiffString.ts';
 import { GENERAL_PRIOR } from './stiffString.ts';
 
@@ -50,7 +53,8 @@ export type ListenEvent =
       readonly levelDbfs: Dbfs;
       readonly floorDbfs: Dbfs;
       readonly peak: number;
-    };
+    }
+  | { readonly type: 'room'; readonly report: RoomReport };
 
 /**
  * Hears a stream of samples at any rate from 8 to 192 kHz and says when a
@@ -63,6 +67,9 @@ export class Listener {
   private readonly analyser: PluckAnalyser;
   private readonly tracker: Estimator;
   private readonly rate: Hz;
+  private readonly gaps: GapFinder;
+  private readonly room: RoomWatcher;
+  private interrupted = false;
   private readonly buffer: Float64Array;
   private readonly scratch: Float64Array;
   private readonly track: number[] = [];
@@ -92,6 +99,8 @@ export class Listener {
     this.decimator = new Decimator(sampleRate);
     this.rate = this.decimator.outputRate;
     this.detector = new OnsetDetector(this.rate);
+    this.gaps = new GapFinder(sampleRate);
+    this.room = new RoomWatcher(this.rate);
     this.analyser = new PluckAnalyser(this.rate);
     this.tracker = new Estimator(this.rate, Math.ceil(0.21 * this.rate));
     this.buffer = new Float64Array(Math.ceil(BUFFER_S * this.rate));
@@ -105,10 +114,11 @@ export class Listener {
 
   /** Hears the next samples. */
   hear(samples: Float32Array): void {
-    this.watchPeak(samples);
+    this.watchRaw(samples);
     this.decimator.process(samples, (sample) => {
       this.buffer[this.heard % this.buffer.length] = sample;
       this.heard++;
+      if (this.onset < 0) this.watchRoom(sample);
       const event = this.detector.push(sample);
       if (event) this.afterHop(event);
     });
@@ -120,13 +130,20 @@ export class Listener {
     if (this.onset >= 0) this.release();
   }
 
-  private watchPeak(samples: Float32Array): void {
+  /** What only the raw samples tell: peaks, clipping, holes. */
+  private watchRaw(samples: Float32Array): void {
     for (let i = 0; i < samples.length; i++) {
       const size = Math.abs(samples[i]!);
       if (size > this.peak && Number.isFinite(size)) this.peak = size;
       this.clippedRun = size >= CLIPPED_AT ? this.clippedRun + 1 : 0;
       if (this.clippedRun >= 3) this.clipped = true;
+      if (this.gaps.push(samples[i]!)) this.interrupted = true;
     }
+  }
+
+  private watchRoom(sample: number): void {
+    const report = this.room.push(sample);
+    if (report) this.emit({ type: 'room', report });
   }
 
   private afterHop(event: 'none' | 'onset' | 'silent'): void {
@@ -158,6 +175,8 @@ export class Listener {
     if (this.onset >= 0) this.release();
     this.onset = at;
     this.detector.ringing = true;
+    this.interrupted = false;
+    this.room.reset();
     this.concluded = false;
     this.silentHops = 0;
     this.trackHz = 0;
@@ -230,8 +249,9 @@ export class Listener {
     const seconds = Math.max(0, length) / this.rate;
     if (seconds < SHORTEST_PLUCK_S) return;
     const loudest = this.copyFrom(this.onset, Math.max(0, length));
-    const outcome: PluckOutcome =
-      loudest < TOO_QUIET
+    const outcome: PluckOutcome = this.interrupted
+      ? { kind: 'interrupted' }
+      : loudest < TOO_QUIET
         ? { kind: 'too quiet', levelDbfs: loudest }
         : this.analyser.analyse(
             { samples: this.scratch, onset: 0, end: Math.max(0, length) },

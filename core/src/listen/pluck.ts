@@ -20,6 +20,15 @@ const MOVING_SLOPE: Cents = 12;
 const SECOND_STRING = 0.35;
 const MAX_FRAMES = 32;
 
+/** One partial as it was averaged over a reading's window. */
+export interface PartialReading {
+  readonly number: number;
+  readonly hz: Hz;
+  readonly errorCents: Cents;
+  /** Amplitude against full scale. */
+  readonly amplitude: number;
+}
+
 /** One pluck's result. */
 export interface Reading {
   readonly kind: 'reading';
@@ -41,13 +50,16 @@ export interface Reading {
   readonly windowFrom: Seconds;
   readonly windowLength: Seconds;
   readonly levelDbfs: Dbfs;
+  readonly partials: readonly PartialReading[];
 }
 
 /** Why a pluck gave no reading. */
 export type Refusal =
   | { readonly kind: 'too quiet'; readonly levelDbfs: Dbfs }
   | { readonly kind: 'not sure'; readonly reason: 'too short' | 'no pitch' | 'unsteady' | 'weak' }
-  | { readonly kind: 'more than one string'; readonly hz: readonly Hz[] };
+  | { readonly kind: 'more than one string'; readonly hz: readonly Hz[] }
+  /** Samples were lost or repeated on the way from the device. */
+  | { readonly kind: 'interrupted' };
 
 export type PluckOutcome = Reading | Refusal;
 
@@ -221,6 +233,7 @@ export class PluckAnalyser {
       windowFrom,
       windowLength,
       levelDbfs: 20 * Math.log10(Math.max(level, 1e-9)),
+      partials: frames.list(),
     };
   }
 }
@@ -346,6 +359,16 @@ class FrameTable {
       this.sigma[i] = Math.sqrt((1.5 * inflation) / weight);
       this.amplitude[i] = Math.sqrt(power / seen);
     }
+  }
+
+  /** The partials' places as plain records. */
+  list(): PartialReading[] {
+    return Array.from({ length: this.partials }, (_, i) => ({
+      number: this.number[i]!,
+      hz: this.hz[i]!,
+      errorCents: this.sigma[i]!,
+      amplitude: this.amplitude[i]!,
+    }));
   }
 
   /** Standard deviation of the shared glide in cents. */

@@ -1,2 +1,13 @@
+export type { Contents } from './backup.ts';
+export { readBackup, writeBackup } from './backup.ts';
 export { saltmarshLibrary } from './saltmarsh.ts';
-export type { LogEntry, Measurement, Session, SourceKind } from './types.ts';
+export type { SessionSummary } from './summary.ts';
+export { summarise } from './summary.ts';
+export type {
+  LogEntry,
+  Measurement,
+  RecordedPluck,
+  Recording,
+  Session,
+  SourceKind,
+} from './types.ts';

@@ -1,6 +1,6 @@
 import type { StampedEvent } from '../coach/index.ts';
-import type { Reading } from '../listen/index.ts';
-import type { Cents, EpochMs, Hz } from '../units.ts';
+import type { PluckOutcome, Reading } from '../listen/index.ts';
+import type { Cents, EpochMs, Hz, Seconds } from '../units.ts';
 
 /** Where a sound came from. */
 export type SourceKind = 'practice' | 'microphone' | 'recording';
@@ -32,4 +32,29 @@ export interface LogEntry {
   readonly seq: number;
   readonly event: StampedEvent;
   readonly measurement?: Measurement;
+}
+
+/** One pluck of a recording. */
+export interface RecordedPluck {
+  readonly start: Seconds;
+  readonly length: Seconds;
+  readonly outcome: PluckOutcome;
+  /** Time since onset in seconds and pitch in Hz by turns. */
+  readonly track: Float32Array;
+  readonly clipped: boolean;
+}
+
+/** The report of one recording. Its sound is not kept. */
+export interface Recording {
+  readonly id: string;
+  readonly name: string;
+  readonly readAt: EpochMs;
+  readonly sampleRate: Hz;
+  readonly duration: Seconds;
+  /** Least and greatest sample of equal stretches, by turns. */
+  readonly envelope: Float32Array;
+  readonly plucks: readonly RecordedPluck[];
+  readonly warnings: readonly string[];
+  /** The session that its readings were put to. */
+  readonly sessionId: string | null;
 }

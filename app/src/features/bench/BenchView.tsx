@@ -1,16 +1,20 @@
-import { Button, NativeSelect, Stack, Text, Title } from '@mantine/core';
+import { Button, Group, NativeSelect, Stack, Text, Title } from '@mantine/core';
 import { adviceFor, currentPass, nextCourse, passDone, refusalAdvice } from '@rosefinch/core/coach';
 import { findTuning, noteName } from '@rosefinch/core/music';
 import type { Instrument } from '@rosefinch/core/strings';
 import { steelGuitar } from '@rosefinch/core/strings';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
+import { useSearchParams } from 'react-router';
 import { type Settings, useData, useSettings } from '../../data/index.ts';
 import { Action, type KeyMap, useKeys } from '../../ui/index.ts';
+import { RecordingButton } from '../recordings/index.ts';
+import { Announcer } from './Announcer.tsx';
 import { Figure } from './Figure.tsx';
 import { handsOn } from './hands.ts';
 import { KeyList } from './KeyList.tsx';
 import { Ledger } from './Ledger.tsx';
+import { MicrophoneChoice } from './MicrophoneChoice.tsx';
 import { Practice, Truth } from './Practice.tsx';
 import { roomInWords } from './room.ts';
 import { type Bench, useBench } from './useBench.ts';
@@ -30,11 +34,25 @@ export function BenchView() {
   );
 }
 
+/** An address that ends in ?listen=practice starts the practice guitar, once. */
+function usePracticeByAddress(bench: Bench): void {
+  const [search, setSearch] = useSearchParams();
+  const wanted = search.get('listen') === 'practice' && bench.session.loaded;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: once per address, not per render
+  useEffect(() => {
+    if (!wanted) return;
+    setSearch({}, { replace: true });
+    bench.listen('practice');
+  }, [wanted]);
+}
+
 function FirstUse() {
   const { repository } = useData();
   const queries = useQueryClient();
-  const begin = async () => {
+  const [, setSearch] = useSearchParams();
+  const begin = async (practise: boolean) => {
     await repository.addInstruments([steelGuitar(crypto.randomUUID(), 'My guitar')]);
+    if (practise) setSearch({ listen: 'practice' });
     await queries.invalidateQueries({ queryKey: ['instruments'] });
   };
   return (
@@ -44,9 +62,14 @@ function FirstUse() {
         Pluck a string. Rosefinch says how far it lies from its note, which way to turn, and when to
         stop. It keeps every reading on this machine.
       </Text>
-      <Button size="lg" onClick={() => void begin()}>
-        Put a guitar on the bench
-      </Button>
+      <Group>
+        <Button size="lg" onClick={() => void begin(false)}>
+          Put a guitar on the bench
+        </Button>
+        <Button size="lg" variant="default" onClick={() => void begin(true)}>
+          Try it with the practice guitar
+        </Button>
+      </Group>
       <Text size="sm">
         Caution: a string under tension can snap. Keep your face away; children with an adult.
       </Text>
@@ -67,6 +90,7 @@ function BenchOf({ instrument, shelf, settings }: OfProps) {
   const [showTruth, setShowTruth] = useState(false);
   const [keyList, setKeyList] = useState(false);
   const { state, record } = bench.session;
+  usePracticeByAddress(bench);
   const course = state.active ?? nextCourse(state, null) ?? state.goal.order[0] ?? 1;
   const hands = useMemo(
     () => (bench.hands ? handsOn(bench.hands, course) : null),
@@ -86,7 +110,7 @@ function BenchOf({ instrument, shelf, settings }: OfProps) {
   };
   useKeys(keyMap(acts, hands, state.goal.order), settings.keysOn && !keyList);
   return (
-    <div className="bench">
+    <>
       {bench.problem && (
         <div className="problem" role="alert">
           <strong>{bench.problem.message}</strong>
@@ -98,67 +122,81 @@ function BenchOf({ instrument, shelf, settings }: OfProps) {
           <strong>{bench.session.problem}</strong>
         </div>
       )}
-      <section className="bench-strings" aria-label="Strings">
-        <BenchHead instrument={instrument} shelf={shelf} bench={bench} />
-        <Wires
-          instrument={instrument}
-          targets={bench.targets}
-          state={state}
-          log={bench.session.log}
-          live={bench.live}
-          upsideDown={settings.wires !== 'as you look down'}
-          hidden={hidden}
-          onChoose={(wanted) => acts.choose(state.chosen === wanted ? null : wanted)}
-        />
-        <div className="strip">
-          {roomInWords(bench.room)}
-          {showTruth && bench.truth && (
-            <>
-              {' · '}
-              <Truth deviations={bench.truth} />
-            </>
+      <div className="bench">
+        <section className="bench-strings" aria-label="Strings">
+          <BenchHead instrument={instrument} shelf={shelf} bench={bench} settings={settings} />
+          <Wires
+            instrument={instrument}
+            targets={bench.targets}
+            state={state}
+            log={bench.session.log}
+            live={bench.live}
+            upsideDown={settings.wires !== 'as you look down'}
+            hidden={hidden}
+            onChoose={(wanted) => acts.choose(state.chosen === wanted ? null : wanted)}
+          />
+          <div className="strip">
+            {roomInWords(bench.room)}
+            {showTruth && bench.truth && (
+              <>
+                {' · '}
+                <Truth deviations={bench.truth} />
+              </>
+            )}
+          </div>
+          {hands && (
+            <Practice
+              hands={hands}
+              course={course}
+              showTruth={showTruth}
+              onShowTruth={acts.truth}
+            />
           )}
-        </div>
-        {hands && (
-          <Practice hands={hands} course={course} showTruth={showTruth} onShowTruth={acts.truth} />
-        )}
-      </section>
-      <section className="bench-side" aria-label="What to do">
-        <Figure state={state} targets={bench.targets} live={bench.live} hidden={hidden} />
-        <AdviceLine bench={bench} instrument={instrument} settings={settings} />
-      </section>
-      <section className="bench-more" aria-label="Actions and ledger">
-        <div className="actions">
-          <Action onAct={acts.accept} hotkey="Space">
-            Accept, next
-          </Action>
-          <Action onAct={acts.hear} hotkey="D">
-            Hear {noteName(bench.targets[course - 1]?.midi ?? 69)}
-          </Action>
-          <Action onAct={acts.hide} pressed={hidden} hotkey="H">
-            {hidden ? 'Show figures' : 'Hide figures'}
-          </Action>
-          <Action onAct={acts.nextPass} hotkey="R">
-            Next pass
-          </Action>
-          <Action onAct={acts.keys} hotkey="?">
-            Keys
-          </Action>
-          <Action onAct={bench.session.startAfresh}>Start afresh</Action>
-        </div>
-        <Ledger state={state} targets={bench.targets} hidden={hidden} />
-      </section>
+        </section>
+        <section className="bench-side" aria-label="What to do">
+          <Figure state={state} targets={bench.targets} live={bench.live} hidden={hidden} />
+          <AdviceLine bench={bench} instrument={instrument} settings={settings} />
+        </section>
+        <section className="bench-more" aria-label="Actions and ledger">
+          <div className="actions">
+            <Action onAct={acts.accept} hotkey="Space">
+              Accept, next
+            </Action>
+            <Action onAct={acts.hear} hotkey="D">
+              Hear {noteName(bench.targets[course - 1]?.midi ?? 69)}
+            </Action>
+            <Action onAct={acts.hide} pressed={hidden} hotkey="H">
+              {hidden ? 'Show figures' : 'Hide figures'}
+            </Action>
+            <Action onAct={acts.nextPass} hotkey="R">
+              Next pass
+            </Action>
+            <Action onAct={acts.keys} hotkey="?">
+              Keys
+            </Action>
+            <Action onAct={bench.session.startAfresh}>Start afresh</Action>
+          </div>
+          <Ledger state={state} targets={bench.targets} hidden={hidden} />
+        </section>
+      </div>
+      <Announcer
+        log={bench.session.log}
+        targets={bench.targets}
+        tolerance={state.goal.tolerance}
+        hidden={hidden}
+        spoken={settings.spokenArrival}
+      />
       <KeyList
         opened={keyList}
         onClose={() => setKeyList(false)}
         keysOn={settings.keysOn}
         onKeysOn={(keysOn) => void repository.saveSettings({ keysOn })}
       />
-    </div>
+    </>
   );
 }
 
-function BenchHead({ instrument, shelf, bench }: Omit<OfProps, 'settings'> & { bench: Bench }) {
+function BenchHead({ instrument, shelf, bench, settings }: OfProps & { bench: Bench }) {
   const { repository } = useData();
   const tuning = findTuning(instrument.tuningId);
   const { state } = bench.session;
@@ -167,8 +205,7 @@ function BenchHead({ instrument, shelf, bench }: Omit<OfProps, 'settings'> & { b
     <div className="bench-head">
       <h1>{instrument.name}</h1>
       <span>
-        {instrument.kind} · {tuning?.name.toLowerCase()} {notes.join(' ')} · pass{' '}
-        {currentPass(state).number}
+        {tuning?.name.toLowerCase()} {notes.join(' ')} · pass {currentPass(state).number}
         {passDone(state) ? ', done' : ''}
       </span>
       {shelf.length > 1 && (
@@ -204,6 +241,10 @@ function BenchHead({ instrument, shelf, bench }: Omit<OfProps, 'settings'> & { b
           Microphone
         </Button>
       </Button.Group>
+      <RecordingButton instrument={instrument} targets={bench.targets} settings={settings} />
+      {bench.source === 'microphone' && (
+        <MicrophoneChoice settings={settings} onChange={() => bench.listen('microphone')} />
+      )}
     </div>
   );
 }

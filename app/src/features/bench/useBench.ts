@@ -15,10 +15,13 @@ import {
 } from '../../audio/index.ts';
 import type { Settings } from '../../data/index.ts';
 import { LiveNote } from './live.ts';
+import type { RoomState } from './room.ts';
 import { type BenchSession, useBenchSession } from './useBenchSession.ts';
 
 const PRACTICE_RATE = 48_000;
-const REFERENCE_VOLUME = 0.25;
+/** A first visit: the practice guitar sounds its first string by itself, this long after opening. */
+const FIRST_PLUCK_MS = 700;
+const NO_ROOM: RoomState = { level: null, report: null, lastReadingDbfs: null };
 /** Practice strings start this far out, course 1 first, in cents. */
 const PRACTICE_DETUNE = [-31, -12, -38, 11, -9.5, -23];
 
@@ -26,12 +29,6 @@ const PRACTICE_DETUNE = [-31, -12, -38, 11, -9.5, -23];
 type Notice =
   | { readonly kind: 'refused'; readonly refusal: Refusal }
   | { readonly kind: 'doubt'; readonly courses: readonly number[] };
-
-export interface RoomLevel {
-  readonly levelDbfs: number;
-  readonly floorDbfs: number;
-  readonly peak: number;
-}
 
 /** Everything the bench view shows and does. */
 export interface Bench {
@@ -41,7 +38,7 @@ export interface Bench {
   readonly problem: { readonly message: string; readonly wayOn: string } | null;
   readonly notice: Notice | null;
   readonly live: LiveNote;
-  readonly room: RoomLevel | null;
+  readonly room: RoomState;
   readonly hands: PracticeHands | null;
   readonly truth: readonly number[] | null;
   readonly listen: (source: 'practice' | 'microphone') => void;
@@ -70,14 +67,15 @@ export function useBench(instrument: Instrument, settings: Settings): Bench {
   const session = useBenchSession(place, settings);
   const [notice, setNotice] = useState<Notice | null>(null);
   const [problem, setProblem] = useState<MicrophoneProblem | null>(null);
-  const [room, setRoom] = useState<RoomLevel | null>(null);
+  const [room, setRoom] = useState<RoomState>(NO_ROOM);
   const [truth, setTruth] = useState<readonly number[] | null>(null);
   const [hands, setHands] = useState<PracticeHands | null>(null);
   const [live] = useState(() => new LiveNote());
   const ear = useRef<Ear | null>(null);
 
   const hear = (report: AnalysisReport) => {
-    if (report.type === 'level') setRoom(report);
+    if (report.type === 'level') setRoom((known) => ({ ...known, level: report }));
+    else if (report.type === 'room') setRoom((known) => ({ ...known, report: report.report }));
     else if (report.type === 'failed')
       setProblem(new MicrophoneProblem(report.message, 'All readings are kept.'));
     else if (report.type === 'onset') live.begin();
@@ -85,6 +83,9 @@ export function useBench(instrument: Instrument, settings: Settings): Bench {
     else if (report.type === 'track') follow(report.point, session.state, targets, live);
     else if (report.type === 'outcome') {
       live.conclude();
+      const { outcome } = report;
+      if (outcome.kind === 'reading')
+        setRoom((known) => ({ ...known, lastReadingDbfs: outcome.levelDbfs }));
       setNotice(conclude(report, session, targets));
     }
   };
@@ -106,7 +107,7 @@ export function useBench(instrument: Instrument, settings: Settings): Bench {
     setSource(null);
     setHands(null);
     setTruth(null);
-    setRoom(null);
+    setRoom(NO_ROOM);
     live.end();
   }, [live]);
 
@@ -123,25 +124,32 @@ export function useBench(instrument: Instrument, settings: Settings): Bench {
           seed: 7,
           sampleRate: PRACTICE_RATE,
         };
-        setHands(ear.current?.openPractice(start, settings.practiceSound) ?? null);
+        const opened = ear.current?.openPractice(start, settings.practiceSound) ?? null;
+        setHands(opened);
+        if (opened && session.log.length === 0)
+          setTimeout(() => opened.pluck(targets.length, 0.55), FIRST_PLUCK_MS);
         return;
       }
       setHands(null);
       setTruth(null);
-      ear.current?.openMicrophone({}).catch((error: MicrophoneProblem) => {
+      const wish = {
+        channel: settings.channel,
+        ...(settings.microphoneId !== null && { deviceId: settings.microphoneId }),
+      };
+      ear.current?.openMicrophone(wish).catch((error: MicrophoneProblem) => {
         setProblem(error);
         setSource(null);
       });
     },
-    [instrument, targets, settings.practiceSound],
+    [instrument, targets, settings, session.log.length],
   );
 
   const hearTarget = useCallback(
     (course: number) => {
       const target = targets[course - 1];
-      if (target) void ear.current?.soundReference(target.hz, REFERENCE_VOLUME);
+      if (target) void ear.current?.soundReference(target.hz, settings.referenceVolume);
     },
-    [targets],
+    [targets, settings.referenceVolume],
   );
 
   const shown = problem ? { message: problem.message, wayOn: problem.wayOn } : null;

@@ -80,6 +80,8 @@ export function useBenchSession(place: Place, settings: Settings): BenchSession 
         .then(async () => {
           if (!before.session) await repository.startSession(session);
           await repository.append(session.id, seq, stamped, measurement);
+          // The first reading is the moment from which there is something to lose.
+          if (seq === 0) await navigator.storage?.persist?.();
         })
         .catch((error: Error) => setProblem(error.message));
     },

@@ -1,0 +1,117 @@
+import { mixDown, readWav } from '@rosefinch/core/formats';
+import { startRecording } from '../workers/index.ts';
+import type { RecordingReport } from './protocol.ts';
+
+const MOST_BYTES = 200 * 1024 * 1024;
+const MOST_SECONDS = 30 * 60;
+/** Below this peak nothing was recorded. */
+const SILENT = 1e-4;
+
+/** Why a recording cannot be read, and what to do. */
+export class RecordingProblem extends Error {
+  override readonly name = 'RecordingProblem';
+  constructor(
+    message: string,
+    readonly wayOn: string,
+  ) {
+    super(message);
+  }
+}
+
+/** A recording's sound as one channel. */
+export interface DecodedRecording {
+  readonly samples: Float32Array<ArrayBuffer>;
+  readonly sampleRate: number;
+  readonly duration: number;
+  readonly warnings: readonly string[];
+}
+
+/**
+ * Decodes a chosen file: WAV by our own reader, everything else by the browser.
+ * @throws RecordingProblem saying what is wrong; nothing was kept then.
+ */
+export async function decodeRecording(file: File): Promise<DecodedRecording> {
+  if (file.size === 0) throw new RecordingProblem('The file is empty.', 'Record it again.');
+  if (file.size > MOST_BYTES)
+    throw new RecordingProblem(
+      `The file has ${Math.round(file.size / 1048576)} MB; up to 200 MB can be read.`,
+      'Cut it into shorter pieces.',
+    );
+  const bytes = new Uint8Array(await file.arrayBuffer());
+  const decoded = isWav(bytes) ? decodeWav(bytes) : await decodeByBrowser(bytes);
+  if (decoded.duration > MOST_SECONDS)
+    throw new RecordingProblem(
+      `The recording lasts ${Math.round(decoded.duration / 60)} minutes; up to 30 can be read.`,
+      'Cut it into shorter pieces.',
+    );
+  if (decoded.samples.every((x) => Math.abs(x) < SILENT))
+    throw new RecordingProblem('The recording is silent.', 'Check the input and record it again.');
+  return decoded;
+}
+
+function isWav(bytes: Uint8Array): boolean {
+  return String.fromCharCode(...bytes.subarray(0, 4)) === 'RIFF';
+}
+
+function decodeWav(bytes: Uint8Array): DecodedRecording {
+  try {
+    const sound = readWav(bytes);
+    const samples = Float32Array.from(mixDown(sound));
+    const duration = samples.length / sound.sampleRate;
+    return { samples, sampleRate: sound.sampleRate, duration, warnings: sound.warnings };
+  } catch (error) {
+    throw new RecordingProblem(
+      `The file cannot be read: ${error instanceof Error ? error.message : error}.`,
+      'Save it as WAV with 16 or 24 bits, or as MP3, Ogg or FLAC.',
+    );
+  }
+}
+
+async function decodeByBrowser(bytes: Uint8Array<ArrayBuffer>): Promise<DecodedRecording> {
+  const context = new OfflineAudioContext(1, 1, 48_000);
+  try {
+    const buffer = await context.decodeAudioData(bytes.buffer);
+    const channels = Array.from({ length: buffer.numberOfChannels }, (_, c) =>
+      buffer.getChannelData(c),
+    );
+    const sound = { sampleRate: buffer.sampleRate, channels, warnings: [] };
+    const samples = Float32Array.from(mixDown(sound));
+    return { samples, sampleRate: buffer.sampleRate, duration: buffer.duration, warnings: [] };
+  } catch {
+    throw new RecordingProblem(
+      'The file is no sound that this browser can read.',
+      'Save it as WAV, MP3, Ogg or FLAC.',
+    );
+  }
+}
+
+type Done = Extract<RecordingReport, { type: 'done' }>;
+
+/**
+ * Reads every pluck in a worker. Aborting `signal` cancels.
+ * @throws RecordingProblem if it fails, an AbortError if cancelled.
+ */
+export function readRecording(
+  recording: DecodedRecording,
+  progress: (share: number) => void,
+  signal: AbortSignal,
+): Promise<Done> {
+  return new Promise((resolve, reject) => {
+    const end = (finish: () => void) => {
+      line.close();
+      signal.removeEventListener('abort', cancel);
+      finish();
+    };
+    const fail = (message: string) =>
+      end(() => reject(new RecordingProblem(`Reading stopped: ${message}.`, 'Try it again.')));
+    const cancel = () => end(() => reject(new DOMException('cancelled', 'AbortError')));
+    const line = startRecording((report) => {
+      if (report.type === 'progress') progress(report.share);
+      else if (report.type === 'failed') fail(report.message);
+      else end(() => resolve(report));
+    }, fail);
+    signal.addEventListener('abort', cancel);
+    const { samples, sampleRate } = recording;
+    line.send({ samples, sampleRate }, [samples.buffer]);
+  });
+}

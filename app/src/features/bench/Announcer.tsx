@@ -1,0 +1,45 @@
+import type { Target } from '@rosefinch/core/music';
+import { noteName } from '@rosefinch/core/music';
+import type { LogEntry } from '@rosefinch/core/records';
+import { useEffect, useRef, useState } from 'react';
+import { deviationInWords } from '../../ui/index.ts';
+
+const AT_MOST_EVERY_MS = 1000;
+
+interface Props {
+  readonly log: readonly LogEntry[];
+  readonly targets: readonly Target[];
+  readonly tolerance: number;
+  readonly hidden: boolean;
+  readonly spoken: boolean;
+}
+
+/** Says each new reading in words to screen readers, politely, and aloud if it is wanted. */
+export function Announcer({ log, targets, tolerance, hidden, spoken }: Props) {
+  const [words, setWords] = useState('');
+  const known = useRef(log.length);
+  const last = useRef(0);
+  useEffect(() => {
+    const entry = log.at(-1);
+    const fresh = log.length > known.current;
+    known.current = log.length;
+    if (!fresh || hidden || entry?.event.type !== 'reading') return;
+    const { course, cents } = entry.event.reading;
+    const target = targets[course - 1];
+    const place = deviationInWords(cents, tolerance);
+    const text = `String ${course}, ${target ? noteName(target.midi) : ''}: ${Math.abs(cents).toFixed(0)} cents, ${place}`;
+    if (Date.now() - last.current >= AT_MOST_EVERY_MS) {
+      last.current = Date.now();
+      setWords(text);
+    }
+    if (spoken && 'speechSynthesis' in window) {
+      speechSynthesis.cancel();
+      speechSynthesis.speak(new SpeechSynthesisUtterance(place === 'at rest' ? 'At rest' : text));
+    }
+  }, [log, targets, tolerance, hidden, spoken]);
+  return (
+    <div className="unseen" role="log" aria-live="polite" aria-label="Readings in words">
+      {words}
+    </div>
+  );
+}

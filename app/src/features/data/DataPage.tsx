@@ -1,0 +1,108 @@
+import { Button, Group, Stack, Text, Title } from '@mantine/core';
+import { saltmarshLibrary } from '@rosefinch/core/records';
+import { useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { backupText, readingsCsv, useData, useLive, useSettings } from '../../data/index.ts';
+import { download } from '../../ui/index.ts';
+import { Restore } from './Restore.tsx';
+import { SettingsForm } from './SettingsForm.tsx';
+
+/** Settings, backup, restore, readings as a table, demo data. */
+export function DataPage() {
+  const settings = useSettings();
+  if (!settings) return <p>One moment …</p>;
+  return (
+    <Stack gap="xl" maw={760}>
+      <SettingsForm settings={settings} />
+      <Files />
+      <Restore />
+      <Upkeep />
+    </Stack>
+  );
+}
+
+function today(): string {
+  return new Date().toISOString().slice(0, 10);
+}
+
+function Files() {
+  const { repository } = useData();
+  const counts = useLive(async (r) => {
+    const all = await r.contents();
+    const readings = all.log.filter((entry) => entry.event.type === 'reading').length;
+    return { instruments: all.instruments.length, sessions: all.sessions.length, readings };
+  }, 'counts');
+  const backup = async () => {
+    const text = backupText(await repository.contents(), new Date());
+    download(`rosefinch-${today()}.json`, text, 'application/json');
+  };
+  const csv = async () => {
+    const { instruments, sessions, log } = await repository.contents();
+    download(
+      `rosefinch-readings-${today()}.csv`,
+      readingsCsv(instruments, sessions, log),
+      'text/csv',
+    );
+  };
+  return (
+    <section aria-label="Files">
+      <Title order={2} size="h3">
+        Take it with you
+      </Title>
+      <Text mb="sm">
+        {counts
+          ? `${counts.instruments} instruments, ${counts.sessions} sessions and ${counts.readings} readings are kept in this browser.`
+          : 'Counting …'}
+      </Text>
+      <Group>
+        <Button onClick={() => void backup()}>Write a backup</Button>
+        <Button variant="default" onClick={() => void csv()}>
+          Readings as CSV
+        </Button>
+      </Group>
+    </section>
+  );
+}
+
+function Upkeep() {
+  const { repository } = useData();
+  const queries = useQueryClient();
+  const [sure, setSure] = useState(false);
+  const fresh = () => queries.invalidateQueries({ queryKey: ['instruments'] });
+  const demo = async () => {
+    await repository.addInstruments(saltmarshLibrary());
+    await fresh();
+  };
+  const wipe = async () => {
+    await repository.wipe();
+    setSure(false);
+    await fresh();
+  };
+  return (
+    <section aria-label="Upkeep">
+      <Title order={2} size="h3" mb="sm">
+        Demo and clearing
+      </Title>
+      <Group>
+        <Button variant="default" onClick={() => void demo()}>
+          Add the Saltmarsh Library
+        </Button>
+        {sure ? (
+          <>
+            <Text>Everything in this browser goes. Write a backup first.</Text>
+            <Button color="dark" onClick={() => void wipe()}>
+              Remove everything
+            </Button>
+            <Button variant="default" onClick={() => setSure(false)}>
+              Keep it
+            </Button>
+          </>
+        ) : (
+          <Button variant="default" onClick={() => setSure(true)}>
+            Clear this browser …
+          </Button>
+        )}
+      </Group>
+    </section>
+  );
+}

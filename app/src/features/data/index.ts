@@ -1,0 +1,1 @@
+export { DataPage as default } from './DataPage.tsx';

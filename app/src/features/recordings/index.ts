@@ -1,0 +1,1 @@
+export { RecordingButton } from './RecordingButton.tsx';

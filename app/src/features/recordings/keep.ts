@@ -1,0 +1,69 @@
+import { readingFor } from '@rosefinch/core/coach';
+import { identify } from '@rosefinch/core/listen';
+import type { Target } from '@rosefinch/core/music';
+import type { LogEntry, RecordedPluck, Recording, Session } from '@rosefinch/core/records';
+
+/** Where and when a recording is read. */
+export interface ReadingPlace {
+  readonly instrumentId: string;
+  readonly tuningId: string;
+  readonly targets: readonly Target[];
+  readonly a4: number;
+  readonly tolerance: number;
+  readonly now: number;
+}
+
+/** Makes a session of its own from a recording's plucks: those whose string is certain. */
+export function sessionOf(
+  recordingId: string,
+  plucks: readonly RecordedPluck[],
+  place: ReadingPlace,
+): { session: Session; log: LogEntry[] } {
+  const session: Session = {
+    id: `${recordingId}-session`,
+    instrumentId: place.instrumentId,
+    tuningId: place.tuningId,
+    a4: place.a4,
+    tolerance: place.tolerance,
+    source: 'recording',
+    startedAt: place.now,
+    zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
+    endedAt: place.now,
+  };
+  const log: LogEntry[] = [];
+  const lastHz = new Map<number, number>();
+  for (const { outcome, track, start } of plucks) {
+    if (outcome.kind !== 'reading') continue;
+    const known = place.targets.map((target) => {
+      const last = lastHz.get(target.course);
+      return last === undefined ? { target } : { target, lastHz: last };
+    });
+    const identity = identify(outcome.hz, known);
+    const target = identity.kind === 'known' ? place.targets[identity.course - 1] : undefined;
+    if (!target) continue;
+    lastHz.set(target.course, outcome.hz);
+    const at = Math.round(place.now + 1000 * start);
+    const reading = readingFor(target.course, outcome, target.hz);
+    const event = { type: 'reading' as const, reading, at };
+    log.push({
+      sessionId: session.id,
+      seq: log.length,
+      event,
+      measurement: { reading: outcome, track },
+    });
+  }
+  return { session, log };
+}
+
+/** The report that is kept of a recording. */
+export function recordingOf(
+  id: string,
+  file: { name: string },
+  sound: { sampleRate: number; duration: number; warnings: readonly string[] },
+  read: { plucks: readonly RecordedPluck[]; envelope: Float32Array },
+  sessionId: string | null,
+  now: number,
+): Recording {
+  const { sampleRate, duration, warnings } = sound;
+  return { id, name: file.name, readAt: now, sampleRate, duration, warnings, ...read, sessionId };
+}

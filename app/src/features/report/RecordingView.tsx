@@ -1,0 +1,124 @@
+import { Anchor, Stack, Text, Title } from '@mantine/core';
+import { nearestNote, noteName } from '@rosefinch/core/music';
+import type { RecordedPluck, Recording } from '@rosefinch/core/records';
+import { useState } from 'react';
+import { Link, useParams } from 'react-router';
+import { useLive } from '../../data/index.ts';
+import { counted, signedCents } from '../../ui/index.ts';
+import { Partials } from './Partials.tsx';
+import { Track } from './Track.tsx';
+import { Wave } from './Wave.tsx';
+
+/** The report of one recording: wave, plucks, and the chosen one's track and partials. */
+export function RecordingView() {
+  const { id = '' } = useParams();
+  const answer = useLive(async (r) => ({ recording: await r.recording(id) }), `recording ${id}`);
+  if (!answer) return <p>One moment …</p>;
+  if (!answer.recording)
+    return (
+      <Stack align="flex-start">
+        <Title order={1}>This recording is not here</Title>
+        <Text>It may have been read in another browser.</Text>
+        <Anchor component={Link} to="/">
+          To the bench
+        </Anchor>
+      </Stack>
+    );
+  return <Report recording={answer.recording} />;
+}
+
+function Report({ recording }: { recording: Recording }) {
+  const first = recording.plucks.findIndex((p) => p.outcome.kind === 'reading');
+  const [chosen, setChosen] = useState(Math.max(0, first));
+  const pluck = recording.plucks[chosen];
+  return (
+    <Stack>
+      <div>
+        <Title order={1} size="h2">
+          {recording.name}
+        </Title>
+        <Text className="soft">
+          {recording.duration.toFixed(1)} s at {recording.sampleRate} Hz ·{' '}
+          {counted(recording.plucks.length, 'pluck')} · its sound is not kept
+        </Text>
+        {recording.warnings.map((warning) => (
+          <Text key={warning}>{warning}</Text>
+        ))}
+      </div>
+      <Wave recording={recording} chosen={chosen} />
+      {recording.plucks.length === 0 && <Text>No pluck was found in it.</Text>}
+      <PluckTable plucks={recording.plucks} chosen={chosen} onChoose={setChosen} />
+      {pluck?.outcome.kind === 'reading' && (
+        <div className="pair">
+          <Track pluck={pluck} reading={pluck.outcome} />
+          <Partials reading={pluck.outcome} />
+        </div>
+      )}
+    </Stack>
+  );
+}
+
+interface TableProps {
+  readonly plucks: readonly RecordedPluck[];
+  readonly chosen: number;
+  readonly onChoose: (index: number) => void;
+}
+
+function PluckTable({ plucks, chosen, onChoose }: TableProps) {
+  return (
+    <table className="ledger">
+      <caption className="unseen">Plucks</caption>
+      <thead>
+        <tr>
+          <th scope="col">pluck</th>
+          <th scope="col">at, s</th>
+          <th scope="col">note</th>
+          <th scope="col">cents</th>
+          <th scope="col">±, cents</th>
+          <th scope="col">Hz</th>
+          <th scope="col">spread, cents</th>
+          <th scope="col">outcome</th>
+        </tr>
+      </thead>
+      <tbody>
+        {plucks.map((pluck, i) => (
+          <tr key={pluck.start} data-active={i === chosen}>
+            <th scope="row">
+              <button
+                type="button"
+                className="link"
+                aria-pressed={i === chosen}
+                onClick={() => onChoose(i)}
+              >
+                pluck {i + 1}
+              </button>
+            </th>
+            <td>{pluck.start.toFixed(2)}</td>
+            <OutcomeCells pluck={pluck} />
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+function OutcomeCells({ pluck: { outcome, clipped } }: { pluck: RecordedPluck }) {
+  if (outcome.kind !== 'reading')
+    return (
+      <>
+        <td /> <td /> <td /> <td /> <td />
+        <td>{outcome.kind === 'not sure' ? `not sure: ${outcome.reason}` : outcome.kind}</td>
+      </>
+    );
+  const { midi, cents } = nearestNote(outcome.hz);
+  return (
+    <>
+      <td>{noteName(midi)}</td>
+      <td>{signedCents(cents)}</td>
+      <td>{outcome.errorCents.toFixed(2)}</td>
+      <td>{outcome.hz.toFixed(2)}</td>
+      <td>{outcome.spreadCents.toFixed(1)}</td>
+      <td>{clipped ? 'reading, clipped' : outcome.moving ? 'still moving' : 'reading'}</td>
+    </>
+  );
+}

@@ -1,0 +1,1 @@
+export { RecordingView as default } from './RecordingView.tsx';

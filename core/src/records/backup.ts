@@ -1,0 +1,137 @@
+import { ValidationError } from 'yup';
+import { FormatError, RecordError } from '../errors.ts';
+import type { Instrument } from '../strings/index.ts';
+import { backupSchema } from './schema.ts';
+import type { LogEntry, Recording, Session } from './types.ts';
+
+/** Version of the backup's shape; a higher one was written by a newer Rosefinch. */
+const BACKUP_SCHEMA = 1;
+
+/** Everything that the database holds. Settings are checked by whoever knows them. */
+export interface Contents {
+  readonly instruments: readonly Instrument[];
+  readonly sessions: readonly Session[];
+  readonly log: readonly LogEntry[];
+  readonly recordings: readonly Recording[];
+  readonly settings: unknown;
+}
+
+/** Writes all contents as JSON; typed arrays become plain lists. */
+export function writeBackup(contents: Contents, exportedAt: Date): string {
+  const file = {
+    format: 'rosefinch-backup',
+    schema: BACKUP_SCHEMA,
+    exportedAt: exportedAt.toISOString(),
+    ...contents,
+  };
+  return `${JSON.stringify(file, (_, value) => (value instanceof Float32Array ? [...value] : value), 1)}\n`;
+}
+
+/**
+ * Reads a backup file.
+ * @throws FormatError if it is no JSON, no backup, or a newer one.
+ * @throws RecordError naming path, value and reason of the first field that is wrong.
+ */
+export function readBackup(text: string): Contents {
+  const file = parse(text);
+  try {
+    backupSchema.validateSync(file, { strict: true, abortEarly: true });
+  } catch (error) {
+    if (error instanceof ValidationError) throw explain(error, file);
+    throw error;
+  }
+  const contents = file as unknown as Contents;
+  checkReferences(contents);
+  return {
+    instruments: contents.instruments,
+    sessions: contents.sessions,
+    log: contents.log.map(packLog),
+    recordings: contents.recordings.map(packRecording),
+    settings: contents.settings,
+  };
+}
+
+function parse(text: string): Record<string, unknown> {
+  let file: unknown;
+  try {
+    file = JSON.parse(text);
+  } catch (error) {
+    throw new FormatError(
+      `this is no JSON file: ${error instanceof Error ? error.message : error}`,
+    );
+  }
+  if (typeof file !== 'object' || file === null || !('format' in file))
+    throw new FormatError('this is no Rosefinch backup: it does not say so at its beginning');
+  const { schema } = file as { schema?: unknown };
+  if (typeof schema === 'number' && schema > BACKUP_SCHEMA)
+    throw new FormatError(
+      `this backup has schema ${schema}; this Rosefinch knows ${BACKUP_SCHEMA}. Use a newer one.`,
+    );
+  return file as Record<string, unknown>;
+}
+
+function explain(error: ValidationError, file: unknown): RecordError {
+  const path = error.path ?? '';
+  const value = JSON.stringify(valueAt(file, path)) ?? 'nothing';
+  const reason = error.message.replace(path, '').replace(/ type, but the final value was.*$/s, '');
+  return new RecordError(path || 'the file', `${reason.trim()}; got ${value.slice(0, 60)}`);
+}
+
+/** The value at a path such as `log[3].event.at`. */
+function valueAt(root: unknown, path: string): unknown {
+  let node = root;
+  for (const key of path.split(/[.[\]]+/).filter((part) => part !== ''))
+    node = (node as Record<string, unknown> | null | undefined)?.[key];
+  return node;
+}
+
+/** Ids are unique, and everything that is referred to is there. */
+function checkReferences({ instruments, sessions, log, recordings }: Contents): void {
+  const instrumentIds = unique(
+    'instruments',
+    instruments.map((entry) => entry.id),
+  );
+  const sessionIds = unique(
+    'sessions',
+    sessions.map((entry) => entry.id),
+  );
+  unique(
+    'recordings',
+    recordings.map((entry) => entry.id),
+  );
+  unique(
+    'log',
+    log.map((entry) => JSON.stringify([entry.sessionId, entry.seq])),
+  );
+  sessions.forEach((session, i) => {
+    if (!instrumentIds.has(session.instrumentId))
+      throw new RecordError(
+        `sessions[${i}].instrumentId`,
+        `no instrument is called ${session.instrumentId}`,
+      );
+  });
+  log.forEach((entry, i) => {
+    if (!sessionIds.has(entry.sessionId))
+      throw new RecordError(`log[${i}].sessionId`, `no session is called ${entry.sessionId}`);
+  });
+}
+
+function unique(what: string, ids: readonly string[]): Set<string> {
+  const seen = new Set<string>();
+  ids.forEach((id, i) => {
+    if (seen.has(id)) throw new RecordError(`${what}[${i}]`, `the id ${id} comes twice`);
+    seen.add(id);
+  });
+  return seen;
+}
+
+function packLog(entry: LogEntry): LogEntry {
+  if (!entry.measurement) return entry;
+  const { reading, track } = entry.measurement;
+  return { ...entry, measurement: { reading, track: Float32Array.from(track) } };
+}
+
+function packRecording(recording: Recording): Recording {
+  const plucks = recording.plucks.map((p) => ({ ...p, track: Float32Array.from(p.track) }));
+  return { ...recording, envelope: Float32Array.from(recording.envelope), plucks };
+}

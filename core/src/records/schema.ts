@@ -1,0 +1,185 @@
+import {
+  array,
+  boolean,
+  type ISchema,
+  lazy,
+  mixed,
+  number,
+  type ObjectSchema,
+  object,
+  string,
+} from 'yup';
+
+/**
+ * Shapes of everything that is stored, for files that come in. Nothing is
+ * coerced and nothing unknown is let through.
+ */
+// Yup fills the placeholder in.
+// biome-ignore lint/suspicious/noTemplateCurlyInString: see above
+const UNKNOWN_FIELD = 'holds the unknown field ${unknown}';
+
+const strictObject = (fields: Record<string, Shape>): ObjectSchema<Record<string, unknown>> =>
+  object(fields).strict().noUnknown(UNKNOWN_FIELD).required();
+
+/** Any shape: a schema, or one that is chosen when the value is known. */
+type Shape = ISchema<unknown>;
+
+const text = () => string().strict().defined().max(4000);
+const id = () => text().min(1).max(200);
+const real = () => number().strict().required();
+const positive = () => real().moreThan(0);
+const whole = () => real().integer().min(0);
+const course = () => real().integer().min(1).max(24);
+const choice = (...values: readonly string[]) => string().strict().oneOf(values).required();
+const list = (of: Shape) => array().of(of).strict().required();
+const nullable = (schema: Shape) =>
+  lazy((value: unknown) => (value === null ? mixed().nullable() : schema));
+
+const sourceKind = () => choice('practice', 'microphone', 'recording');
+
+const peg = strictObject({
+  postMm: positive(),
+  ratio: positive(),
+  tighten: choice('away from you', 'towards you'),
+  known: choice('assumed', 'tested'),
+});
+
+const spec = strictObject({
+  material: choice('steel', 'nylon', 'fluorocarbon', 'gut'),
+  wound: boolean().strict().required(),
+  diameterMm: positive(),
+  coreMm: positive(),
+  unitWeight: positive(),
+});
+
+const instrument = strictObject({
+  id: id(),
+  name: id(),
+  kind: choice('guitar', 'ukulele', 'banjo'),
+  scaleMm: positive().min(100).max(2000),
+  frets: whole().max(40),
+  courses: list(
+    strictObject({ number: course(), strings: list(strictObject({ spec, peg })).min(1).max(2) }),
+  ).min(1),
+  tuningId: id(),
+  note: text(),
+});
+
+const session = strictObject({
+  id: id(),
+  instrumentId: id(),
+  tuningId: id(),
+  a4: real().min(400).max(480),
+  tolerance: positive(),
+  source: sourceKind(),
+  startedAt: real(),
+  zone: id(),
+  endedAt: nullable(real()),
+});
+
+const partial = strictObject({
+  number: real().integer().min(1),
+  hz: positive(),
+  errorCents: real().min(0),
+  amplitude: real().min(0),
+});
+
+const reading = strictObject({
+  kind: choice('reading'),
+  hz: positive(),
+  clarity: real().min(0).max(1),
+  errorCents: real().min(0),
+  spreadCents: real().min(0),
+  f0Hz: positive(),
+  firstPartialHz: positive(),
+  periodHz: positive(),
+  inharmonicity: real().min(0),
+  moving: boolean().strict().required(),
+  windowFrom: real().min(0),
+  windowLength: positive(),
+  levelDbfs: real(),
+  partials: list(partial),
+});
+
+const OUTCOMES: Readonly<Record<string, Shape>> = {
+  reading,
+  'too quiet': strictObject({ kind: choice('too quiet'), levelDbfs: real() }),
+  'not sure': strictObject({
+    kind: choice('not sure'),
+    reason: choice('too short', 'no pitch', 'unsteady', 'weak'),
+  }),
+  'more than one string': strictObject({
+    kind: choice('more than one string'),
+    hz: list(positive()),
+  }),
+  interrupted: strictObject({ kind: choice('interrupted') }),
+};
+
+/** Picks the shape by the value of one field; an unknown value fails at that field. */
+const byField = (field: string, shapes: Readonly<Record<string, Shape>>) =>
+  lazy((value: unknown) => {
+    const key = (value as Record<string, unknown> | null | undefined)?.[field];
+    const shape = typeof key === 'string' && Object.hasOwn(shapes, key) ? shapes[key] : undefined;
+    return shape ?? strictObject({ [field]: choice(...Object.keys(shapes)) });
+  });
+
+const at = { at: real() };
+const event = byField('type', {
+  reading: strictObject({
+    type: choice('reading'),
+    ...at,
+    reading: strictObject({
+      course: course(),
+      cents: real(),
+      errorCents: real().min(0),
+      moving: boolean().strict().required(),
+      hz: positive(),
+    }),
+  }),
+  choose: strictObject({ type: choice('choose'), ...at, course: nullable(course()) }),
+  accept: strictObject({ type: choice('accept'), ...at }),
+  'next pass': strictObject({ type: choice('next pass'), ...at }),
+});
+
+const measurement = strictObject({ reading, track: list(real()) });
+
+const logEntry = lazy((value: unknown) => {
+  const fields = { sessionId: id(), seq: whole(), event };
+  const has = typeof value === 'object' && value !== null && 'measurement' in value;
+  return strictObject(has ? { ...fields, measurement } : fields);
+});
+
+const recording = strictObject({
+  id: id(),
+  name: id(),
+  readAt: real(),
+  sampleRate: positive(),
+  duration: positive(),
+  envelope: list(real()),
+  plucks: list(
+    strictObject({
+      start: real().min(0),
+      length: real().min(0),
+      outcome: byField('kind', OUTCOMES),
+      track: list(real()),
+      clipped: boolean().strict().required(),
+    }),
+  ),
+  warnings: list(text()),
+  sessionId: nullable(id()),
+});
+
+/** A whole backup file. */
+export const backupSchema = strictObject({
+  format: choice('rosefinch-backup'),
+  schema: real().oneOf([1]),
+  exportedAt: string()
+    .strict()
+    .required()
+    .matches(/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d+)?Z$/, 'is no UTC date and time'),
+  instruments: list(instrument),
+  sessions: list(session),
+  log: list(logEntry),
+  recordings: list(recording),
+  settings: mixed().defined(),
+});

@@ -1,0 +1,148 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, type Page, test } from '@playwright/test';
+import { BenchPage } from './bench.ts';
+import { OWN_PORT } from './playwright.config.ts';
+import { sixPlucks } from './sound.ts';
+
+async function expectAccessible(page: Page, state: string): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  const serious = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical');
+  const told = serious.map(
+    (v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 140)).join(' | ')}`,
+  );
+  expect(told, state).toEqual([]);
+}
+
+for (const colorScheme of ['light', 'dark'] as const)
+  test(`axe finds nothing serious on any view, ${colorScheme}`, async ({ browser }) => {
+    const context = await browser.newContext({ colorScheme, reducedMotion: 'reduce' });
+    const page = await context.newPage();
+    await page.goto(`http://127.0.0.1:${OWN_PORT}/`);
+    await page.getByRole('heading', { name: 'Tune string by string' }).waitFor();
+    await expectAccessible(page, 'first use');
+    await page.goto('http://127.0.0.1:5281/history');
+    await page.getByText('Every sitting').waitFor();
+    await expectAccessible(page, 'empty history');
+    const bench = new BenchPage(page);
+    await page.goto('http://127.0.0.1:5281/');
+    await expectAccessible(page, 'bench at rest');
+    await bench.practise();
+    await page.keyboard.press('5');
+    await bench.pluck(5);
+    await expectAccessible(page, 'bench with a reading');
+    await page.getByRole('button', { name: /^Keys/ }).click();
+    await page.getByRole('dialog').waitFor();
+    await page.waitForTimeout(400);
+    await expectAccessible(page, 'list of keys');
+    await page.getByRole('button', { name: 'Close' }).click();
+    await page.getByLabel('Recording file').setInputFiles(sixPlucks().file);
+    await page.waitForURL(/\/recordings\//);
+    await page.getByText(/stiffness/).waitFor();
+    await expectAccessible(page, 'recording report');
+    await page.goto('http://127.0.0.1:5281/history');
+    await page.getByRole('button', { name: 'Delete' }).first().waitFor();
+    await expectAccessible(page, 'history');
+    await page.goto('http://127.0.0.1:5281/data');
+    await page.getByText('Take it with you').waitFor();
+    await expectAccessible(page, 'data');
+    await context.close();
+  });
+
+test('from a cold open to the first reading of the practice guitar is one click', async ({
+  page,
+}) => {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'Practice guitar' }).click();
+  await expect(page.getByRole('row', { name: /^6 E2/ })).toContainText('low', { timeout: 8000 });
+  await expect(page.getByRole('log', { name: 'Readings in words' })).toContainText(
+    /String 6, E2: \d+ cents, low/,
+  );
+});
+
+test('the same from an empty shelf', async ({ page }) => {
+  await page.goto(`http://127.0.0.1:${OWN_PORT}/`);
+  await page.getByRole('button', { name: 'Try it with the practice guitar' }).click();
+  await expect(page.getByRole('row', { name: /^6 E2/ })).toContainText('low', { timeout: 8000 });
+});
+
+test('arrival is spoken when wanted, and only then', async ({ page }) => {
+  await page.addInitScript(() => {
+    const said: string[] = [];
+    Object.assign(window, { said });
+    speechSynthesis.speak = (utterance) => void said.push(utterance.text);
+  });
+  const said = () => page.evaluate(() => (window as unknown as { said: string[] }).said);
+  const bench = new BenchPage(page);
+  await bench.open();
+  await bench.practise();
+  await expect.poll(() => bench.plucks(6)).toBe(1);
+  expect(await said()).toEqual([]);
+  await page.getByRole('link', { name: 'Data' }).click();
+  const aloud = page.getByRole('switch', { name: 'Say readings aloud' });
+  await aloud.click({ force: true });
+  await expect(aloud).toBeChecked();
+  await page.getByRole('link', { name: 'Bench' }).click();
+  await bench.practise();
+  await page.keyboard.press('5');
+  await bench.pluck(5);
+  expect((await said()).join()).toMatch(/String 5, A2: \d+ cents, low/);
+});
+
+test('the bench does not take its own reference tone for a reading', async ({ page }) => {
+  await page.addInitScript(`
+    window.requests = [];
+    const post = Worker.prototype.postMessage;
+    Worker.prototype.postMessage = function (message, ...rest) {
+      window.requests.push(message.type);
+      return post.call(this, message, ...rest);
+    };`);
+  const bench = new BenchPage(page);
+  await bench.open();
+  await bench.practise();
+  await expect.poll(() => bench.plucks(6)).toBe(1);
+  await page.keyboard.press('d');
+  await page.keyboard.press('p');
+  await page.waitForTimeout(1700);
+  expect(await bench.plucks(6)).toBe(1);
+  expect(
+    await page.evaluate(() => (window as unknown as { requests: string[] }).requests),
+  ).toContain('deaf');
+  await page.waitForTimeout(600);
+  await bench.pluck(6);
+});
+
+test('on a phone nothing runs out of the side, and the figure comes first', async ({ browser }) => {
+  const page = await browser.newPage({
+    viewport: { width: 390, height: 844 },
+    forcedColors: 'active',
+  });
+  for (const path of ['/', '/history', '/data']) {
+    await page.goto(`http://127.0.0.1:5281${path}`);
+    await page.waitForTimeout(600);
+    const width = await page.evaluate(() => document.documentElement.scrollWidth);
+    expect(width, path).toBeLessThanOrEqual(390);
+  }
+  await page.goto('http://127.0.0.1:5281/');
+  const figure = await page.getByTestId('figure').boundingBox();
+  const wires = await page.getByRole('button', { name: /^String 6/ }).boundingBox();
+  expect(figure!.y).toBeLessThan(wires!.y);
+  await page.close();
+});
+
+test('works after a reload with the network cut', async ({ browser }) => {
+  const context = await browser.newContext({ baseURL: 'http://127.0.0.1:5281' });
+  const page = await context.newPage();
+  const bench = new BenchPage(page);
+  await bench.open();
+  await page.evaluate(() => navigator.serviceWorker.ready);
+  await page.waitForTimeout(1500);
+  await page.reload();
+  await context.setOffline(true);
+  await page.reload();
+  await expect(page.getByRole('heading', { name: 'Heron' })).toBeVisible();
+  await bench.practise();
+  await expect.poll(() => bench.plucks(6), { timeout: 8000 }).toBe(1);
+  await page.goto('/history');
+  await expect(page.getByRole('region', { name: /^Heron/ })).toBeVisible();
+  await context.close();
+});

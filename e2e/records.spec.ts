@@ -1,0 +1,183 @@
+import { mkdtempSync, readFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { chromium, expect, type Page, test } from '@playwright/test';
+import { writeWav } from '@rosefinch/core/formats';
+import { BenchPage } from './bench.ts';
+import { CHROMIUM, CHROMIUM_ARGS, DEMO_PORT } from './playwright.config.ts';
+import { sixPlucks, temporaryFile } from './sound.ts';
+
+/** Takes a reading of string 6 and, if asked, of string 5. */
+async function sitting(page: Page, courses: readonly number[]): Promise<BenchPage> {
+  const bench = new BenchPage(page);
+  await bench.open();
+  await bench.practise();
+  for (const course of courses) {
+    await page.keyboard.press(String(course));
+    await bench.pluck(course);
+  }
+  return bench;
+}
+
+async function saved(page: Page, button: string): Promise<string> {
+  const waiting = page.waitForEvent('download');
+  await page.getByRole('button', { name: button }).click();
+  return readFileSync(await (await waiting).path(), 'utf8');
+}
+
+const withoutDate = (text: string) => text.replace(/"exportedAt": "[^"]*"/, '');
+
+test('a recording is reported pluck by pluck', async ({ page }) => {
+  await new BenchPage(page).open();
+  await page.getByLabel('Recording file').setInputFiles(sixPlucks().file);
+  await page.waitForURL(/\/recordings\//);
+  await expect(page.getByRole('img', { name: 'Wave with 6 plucks' })).toBeVisible();
+  await page.getByRole('button', { name: 'pluck 3' }).click();
+  await expect(page.getByText(/stiffness B \d/)).toBeVisible();
+  await expect(page.getByRole('img', { name: /^Pitch track, \d\d/ })).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('row')).toHaveCount(7);
+});
+
+test('recordings that cannot be read say why, and leave nothing behind', async ({ page }) => {
+  const bad: readonly (readonly [string, Uint8Array | string, RegExp])[] = [
+    ['empty.wav', '', /The file is empty/],
+    ['text.wav', 'RIFFxxxxWAVE', /holds no sound/],
+    ['text.mp3', 'this is no sound at all', /no sound that this browser can read/],
+    ['silent.wav', writeWav([new Float32Array(48_000)], 48_000), /The recording is silent/],
+    [
+      'long.wav',
+      writeWav([new Float32Array(31 * 60 * 8000).fill(0.1)], 8000),
+      /31 minutes; up to 30/,
+    ],
+  ];
+  await new BenchPage(page).open();
+  for (const [name, content, message] of bad) {
+    await page.getByLabel('Recording file').setInputFiles(temporaryFile(name, content));
+    await expect(page.getByRole('alert')).toContainText(message);
+    await expect(page.getByRole('alert')).toContainText('Nothing was kept');
+  }
+  await page.goto('/history');
+  await expect(page.getByText('Every sitting at the bench is kept here')).toBeVisible();
+});
+
+test('reading a long recording can be cancelled', async ({ page }) => {
+  await new BenchPage(page).open();
+  const noise = Float32Array.from({ length: 10 * 60 * 16_000 }, (_, i) => 0.1 * Math.sin(i * i));
+  await page
+    .getByLabel('Recording file')
+    .setInputFiles(temporaryFile('long.wav', writeWav([noise], 16_000)));
+  await page.getByRole('button', { name: 'Cancel' }).click();
+  await expect(page.getByRole('button', { name: 'Recording …' })).toBeVisible();
+});
+
+test('history: open, compare two, delete with undo', async ({ page }) => {
+  const bench = await sitting(page, [6]);
+  const found = await bench.deviation(6);
+  await page.getByRole('button', { name: 'Start afresh' }).click();
+  for (let i = 0; i < 6; i++) await page.keyboard.press('ArrowUp');
+  await page.keyboard.press('6');
+  const later = await bench.pluck(6);
+  await page.getByRole('link', { name: 'History' }).click();
+  const cards = page.getByRole('region', { name: /^Heron,/ });
+  await expect(cards).toHaveCount(2);
+  for (const box of await page.getByRole('checkbox', { name: 'Compare' }).all()) await box.check();
+  const row = page.getByRole('region', { name: 'Comparison' }).getByRole('row', { name: /^6 E2/ });
+  const moved = Number((await row.getByRole('cell').nth(2).innerText()).replace('−', '-'));
+  expect(Math.abs(moved - (later - found))).toBeLessThan(0.11);
+  await cards.first().getByRole('button', { name: 'Delete' }).click();
+  await expect(cards).toHaveCount(1);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(cards).toHaveCount(2);
+});
+
+test('export, wipe, import, export: equal apart from the date', async ({ page }) => {
+  await sitting(page, [6, 5]);
+  await page.getByLabel('Recording file').setInputFiles(sixPlucks().file);
+  await page.waitForURL(/\/recordings\//);
+  await page.getByRole('link', { name: 'Data' }).click();
+  await expect(page.getByText(/2 sessions and \d+ readings/)).toBeVisible();
+  const first = await saved(page, 'Write a backup');
+  await page.getByRole('button', { name: 'Clear this browser …' }).click();
+  await page.getByRole('button', { name: 'Remove everything' }).click();
+  await expect(page.getByText('0 instruments, 0 sessions and 0 readings')).toBeVisible();
+  await page.getByLabel('Backup file').setInputFiles(temporaryFile('backup.json', first));
+  await expect(page.getByRole('row', { name: /^instruments/ })).toContainText('3');
+  await page.getByRole('button', { name: 'Restore', exact: true }).click();
+  await expect(page.getByText('Restored. Nothing was removed.')).toBeVisible();
+  const second = await saved(page, 'Write a backup');
+  expect(withoutDate(second)).toBe(withoutDate(first));
+});
+
+test('a bad backup changes nothing and says which field is wrong', async ({ page }) => {
+  await sitting(page, [6]);
+  await page.getByRole('link', { name: 'Data' }).click();
+  await expect(page.getByText(/1 sessions? and \d+ readings?/)).toBeVisible();
+  const good = await saved(page, 'Write a backup');
+  const bad = good.replace('"a4": 440,\n   "tolerance"', '"a4": 4400,\n   "tolerance"');
+  expect(bad).not.toBe(good);
+  await page.getByLabel('Backup file').setInputFiles(temporaryFile('bad.json', bad));
+  await expect(page.getByRole('alert')).toContainText('sessions[0].a4');
+  await expect(page.getByRole('alert')).toContainText('Nothing was changed');
+  const after = await saved(page, 'Write a backup');
+  expect(withoutDate(after)).toBe(withoutDate(good));
+});
+
+test('readings leave as CSV with units in the heading', async ({ page }) => {
+  const bench = await sitting(page, [6, 5]);
+  const five = await bench.deviation(5);
+  await page.getByRole('link', { name: 'Data' }).click();
+  const lines = (await saved(page, 'Readings as CSV')).trimEnd().split('\r\n');
+  const heads = lines[0]!.split(',');
+  expect(heads).toContain('deviation_cents');
+  const last = lines.at(-1)!.split(',');
+  expect(last[heads.indexOf('string')]).toBe('5');
+  expect(Math.abs(Number(last[heads.indexOf('deviation_cents')]) - five)).toBeLessThan(0.06);
+});
+
+test('a full storage keeps the reading on screen and says what to do', async ({ page }) => {
+  await sitting(page, []);
+  await expect.poll(() => new BenchPage(page).plucks(6)).toBe(1);
+  await page.evaluate(() => {
+    IDBObjectStore.prototype.add = () => {
+      throw new DOMException('full', 'QuotaExceededError');
+    };
+  });
+  await page.keyboard.press('5');
+  const bench = new BenchPage(page);
+  expect(await bench.pluck(5)).toBeLessThan(0);
+  await expect(page.getByRole('alert')).toContainText('storage is full');
+  await expect(page.getByRole('alert')).toContainText('write a backup');
+});
+
+test('an upgrade of the database in another tab is told', async ({ page }) => {
+  await new BenchPage(page).open();
+  await page.evaluate(() => {
+    indexedDB.open('rosefinch-demo', 1000);
+  });
+  await expect(page.getByRole('alert')).toContainText('updated in another tab');
+});
+
+test('a killed browser loses nothing that was shown', async () => {
+  const profile = mkdtempSync(join(tmpdir(), 'rosefinch-profile-'));
+  const open = () =>
+    chromium.launchPersistentContext(profile, {
+      executablePath: CHROMIUM,
+      args: [...CHROMIUM_ARGS, '--remote-debugging-port=0'],
+      baseURL: `http://127.0.0.1:${DEMO_PORT}`,
+    });
+  const first = await open();
+  const bench = await sitting(await first.newPage(), [6, 5]);
+  const shown = [await bench.deviation(6), await bench.deviation(5), await bench.plucks(6)];
+  const { execFileSync } = await import('node:child_process');
+  execFileSync('pkill', ['-KILL', '-f', profile]);
+  await first.close().catch(() => {});
+  const second = await open();
+  const again = new BenchPage(await second.newPage());
+  await again.open();
+  await expect.poll(() => again.plucks(5)).toBe(1);
+  expect([await again.deviation(6), await again.deviation(5), await again.plucks(6)]).toEqual(
+    shown,
+  );
+  await second.close();
+});
