@@ -108,6 +108,30 @@ test('microphone: processing that could not be switched off is named', async ({ 
   );
 });
 
+test('microphone: put to sleep, or in a hidden tab, it wakes by itself', async ({ page }) => {
+  await withMicrophone(
+    page,
+    `${SILENT_MICROPHONE}
+     window.contexts = [];
+     window.AudioContext = class extends AudioContext {
+       constructor(options) { super(options); window.contexts.push(this); }
+     };`,
+  );
+  await expect(page.getByText('Room quiet')).toBeVisible();
+  const states = () =>
+    page.evaluate(() =>
+      (window as unknown as { contexts: AudioContext[] }).contexts.map((c) => c.state),
+    );
+  await page.evaluate(() =>
+    Promise.all(
+      (window as unknown as { contexts: AudioContext[] }).contexts.map((c) => c.suspend()),
+    ),
+  );
+  await expect.poll(async () => (await states())[0]).toBe('running');
+  await page.evaluate(() => document.dispatchEvent(new Event('visibilitychange')));
+  expect(await states()).not.toContain('closed');
+});
+
 test('microphone: input and channel can be chosen', async ({ page }) => {
   await withMicrophone(page, SILENT_MICROPHONE);
   await expect(page.getByRole('combobox', { name: 'Input' })).toBeVisible();

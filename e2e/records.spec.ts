@@ -1,4 +1,4 @@
-import { mkdtempSync, readFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, truncateSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium, expect, type Page, test } from '@playwright/test';
@@ -57,6 +57,10 @@ test('recordings that cannot be read say why, and leave nothing behind', async (
     await expect(page.getByRole('alert')).toContainText(message);
     await expect(page.getByRole('alert')).toContainText('Nothing was kept');
   }
+  const huge = temporaryFile('huge.wav', '');
+  truncateSync(huge, 201 * 1024 * 1024);
+  await page.getByLabel('Recording file').setInputFiles(huge);
+  await expect(page.getByRole('alert')).toContainText('201 MB; up to 200 MB');
   await page.goto('/history');
   await expect(page.getByText('Every sitting at the bench is kept here')).toBeVisible();
 });

@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import { chromium } from '@playwright/test';
 import { BenchPage } from './bench.ts';
 import { CHROMIUM, CHROMIUM_ARGS } from './playwright.config.ts';
+import { sixPlucks } from './sound.ts';
 
 /** Makes the pictures of docs/screenshots from the demo data. */
 const PORT = 5283;
@@ -26,6 +27,7 @@ async function pictures(): Promise<void> {
   const browser = await chromium.launch({ executablePath: CHROMIUM, args: CHROMIUM_ARGS });
   const page = await browser.newPage({ baseURL: base, viewport: { width: 1280, height: 800 } });
   const bench = new BenchPage(page);
+  const shoot = (name: string) => page.screenshot({ path: join(folder, `${name}.png`) });
   await bench.open();
   await bench.practise();
   await page.keyboard.press('6');
@@ -42,7 +44,23 @@ async function pictures(): Promise<void> {
   await page.keyboard.press('0');
   await page.keyboard.press('p');
   await page.waitForTimeout(480);
-  await page.screenshot({ path: join(folder, 'bench.png') });
+  await shoot('bench');
+  await page.waitForTimeout(1200);
+  await page.keyboard.press('6');
+  await bench.pluck(6);
+  await page.keyboard.press('0');
+  await bench.page.waitForTimeout(2500);
+  await shoot('bench-at-rest');
+  await page.getByLabel('Recording file').setInputFiles(sixPlucks().file);
+  await page.waitForURL(/recordings/);
+  await page.getByRole('button', { name: 'pluck 1' }).click();
+  await shoot('recording');
+  await page.goto('/history');
+  await page.getByText('found → left').last().click();
+  await shoot('history');
+  await page.goto('/data');
+  await page.getByText('readings are kept').waitFor();
+  await shoot('data');
   await browser.close();
 }
 
