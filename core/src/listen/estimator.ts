@@ -47,6 +47,50 @@ export interface FrameEstimate {
   readonly partialAmplitude: Float64Array;
 }
 
+/** From this many partials on the course follows them alone. */
+const ENOUGH_TO_FOLLOW = 5;
+
+/**
+ * Where the next partial should lie, from those found so far: (f_n/n)² is a
+ * straight line over n², so a running regression gives f0 and B. Weights n²,
+ * because a peak is placed to so many Hz and not to so many cents.
+ */
+class PartialCourse {
+  private count = 0;
+  private w = 0;
+  private wx = 0;
+  private wy = 0;
+  private wxx = 0;
+  private wxy = 0;
+
+  constructor(
+    private readonly hz: Hz,
+    private readonly inharmonicity: number,
+  ) {}
+
+  seen(n: number, hz: Hz): void {
+    const x = n * n;
+    const y = (hz / n) ** 2;
+    this.count++;
+    this.w += x;
+    this.wx += x * x;
+    this.wy += x * y;
+    this.wxx += x * x * x;
+    this.wxy += x * x * y;
+  }
+
+  expected(n: number): Hz {
+    if (this.count < ENOUGH_TO_FOLLOW) {
+      const f0 = this.hz / Math.sqrt(1 + this.inharmonicity);
+      return partialHz(f0, this.inharmonicity, n);
+    }
+    const slope = (this.w * this.wxy - this.wx * this.wy) / (this.w * this.wxx - this.wx * this.wx);
+    const kept = Math.max(0, Math.min(1e-3 * this.hz ** 2, slope));
+    const f0Squared = (this.wy - kept * this.wx) / this.w;
+    return n * Math.sqrt(f0Squared + kept * n * n);
+  }
+}
+
 /**
  * Measures the pitch of one frame of a plucked string: candidates from the
  * spectrum, then a joint least-squares fit of its partials, then the
@@ -133,19 +177,19 @@ export class Estimator {
   private pickPartials(hz: Hz, inharmonicity: number, most: number): void {
     const { spectrum, fit, taken, amplitude } = this;
     taken.fill(0);
-    let unit = hz / Math.sqrt(1 + inharmonicity);
+    const course = new PartialCourse(hz, inharmonicity);
     let strongest = 0;
     for (let p = 0; p < spectrum.peakCount; p++)
       strongest = Math.max(strongest, spectrum.peakHeight[p]!);
     const limit = Math.min(30, (0.44 * this.sampleRate) / hz);
     for (let n = 1; n <= limit && fit.count < most; n++) {
-      const expected = partialHz(unit, inharmonicity, n);
+      const expected = course.expected(n);
       const tolerance = Math.min(0.25 * hz, 0.35 * spectrum.lobeHz + 0.003 * expected);
       const p = spectrum.nearestPeak(expected, tolerance);
       if (p < 0 || taken[p] || spectrum.peakHeight[p]! < WEAKEST_PARTIAL * strongest) continue;
       taken[p] = 1;
       const at = spectrum.peakHz[p]!;
-      unit += ((at / expected) * unit - unit) * (n < 3 ? 0.5 : 0.3);
+      course.seen(n, at);
       spectrum.amplitudeAt(at, amplitude);
       fit.add(n, (2 * Math.PI * at) / this.sampleRate, 0, amplitude.real, amplitude.imag);
     }

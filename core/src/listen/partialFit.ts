@@ -76,10 +76,20 @@ export class PartialFit {
         this.refineOne(i);
         if (Math.abs(this.omega[i]! - this.start[i]!) > 2.5 * this.step0) this.drop(i--);
       }
+      this.centre();
     }
     let energy = 0;
     for (let i = 0; i < this.length; i++) energy += this.residual[i]! ** 2;
     this.residualEnergy = energy;
+  }
+
+  /** Fits a constant beside the partials: the stretch's mean is partly theirs. */
+  private centre(): void {
+    const { residual, length } = this;
+    let mean = 0;
+    for (let i = 0; i < length; i++) mean += residual[i]!;
+    mean /= length;
+    for (let i = 0; i < length; i++) residual[i]! -= mean;
   }
 
   /** Amplitude of entry i at the middle of the stretch. */

@@ -120,7 +120,12 @@ const byField = (field: string, shapes: Readonly<Record<string, Shape>>) =>
   lazy((value: unknown) => {
     const key = (value as Record<string, unknown> | null | undefined)?.[field];
     const shape = typeof key === 'string' && Object.hasOwn(shapes, key) ? shapes[key] : undefined;
-    return shape ?? strictObject({ [field]: choice(...Object.keys(shapes)) });
+    return (
+      shape ??
+      object({ [field]: choice(...Object.keys(shapes)) })
+        .strict()
+        .required()
+    );
   });
 
 const at = { at: real() };
