@@ -123,3 +123,34 @@ test('the empty shelf says what it is for and puts a guitar on the bench in one 
   await page.getByRole('button', { name: 'Put a guitar on the bench' }).click();
   await expect(page.getByRole('heading', { name: 'My guitar' })).toBeVisible();
 });
+
+test('listening can be stopped, and begun again', async ({ page }) => {
+  const bench = new BenchPage(page);
+  await bench.open();
+  await bench.practise();
+  const button = page.getByRole('button', { name: 'Practice guitar' });
+  await expect(button).toHaveAttribute('aria-pressed', 'true');
+  await button.click();
+  await expect(page.getByText('Not listening yet.')).toBeVisible();
+  await expect(bench.advice).toContainText('Choose what to listen to');
+  await expect(page.getByRole('button', { name: /^Pluck string/ })).toHaveCount(0);
+  await bench.practise();
+  await page.keyboard.press('6');
+  expect(await bench.pluck(6)).toBeLessThan(-15);
+});
+
+test('a refusal is gone once the teacher goes on', async ({ page }) => {
+  const bench = new BenchPage(page);
+  await bench.open();
+  await bench.practise();
+  // A pluck that is muted almost at once is too short to be read.
+  await page.keyboard.press('m');
+  await page.waitForTimeout(400);
+  await page.keyboard.press('p');
+  await page.waitForTimeout(130);
+  await page.keyboard.press('m');
+  await expect(bench.advice).toContainText('Not sure. Pluck again.');
+  await page.keyboard.press(' ');
+  await expect(bench.advice).not.toContainText('Not sure');
+  await expect(bench.advice).toContainText('string 5');
+});

@@ -65,6 +65,48 @@ test('recordings that cannot be read say why, and leave nothing behind', async (
   await expect(page.getByText('Every sitting at the bench is kept here')).toBeVisible();
 });
 
+test('a compressed recording is read through the browser’s decoder', async ({ page }) => {
+  const { file, exact } = sixPlucks();
+  await new BenchPage(page).open();
+  // The browser compresses its own file: Opus in WebM, played and recorded in real time.
+  const bytes = await page.evaluate(
+    async (wav) => {
+      const context = new AudioContext();
+      const buffer = await context.decodeAudioData(Uint8Array.from(wav).buffer);
+      const sink = context.createMediaStreamDestination();
+      const source = context.createBufferSource();
+      source.buffer = buffer;
+      source.connect(sink);
+      const recorder = new MediaRecorder(sink.stream, { mimeType: 'audio/webm;codecs=opus' });
+      const parts: Blob[] = [];
+      recorder.ondataavailable = ({ data }) => parts.push(data);
+      await context.resume();
+      recorder.start();
+      source.start(0, 3, 6.7);
+      await new Promise((resolve) => {
+        source.onended = resolve;
+      });
+      recorder.stop();
+      await new Promise((resolve) => {
+        recorder.onstop = resolve;
+      });
+      return [...new Uint8Array(await new Blob(parts).arrayBuffer())];
+    },
+    [...readFileSync(file)],
+  );
+  await page
+    .getByLabel('Recording file')
+    .setInputFiles(temporaryFile('three.webm', Uint8Array.from(bytes)));
+  await page.waitForURL(/\/recordings\//);
+  const rows = page.getByRole('row', { name: /^pluck \d/ });
+  await expect(rows).toHaveCount(3);
+  const courses = [6, 5, 4];
+  for (const [i, course] of courses.entries()) {
+    const text = await rows.nth(i).getByRole('cell').nth(2).innerText();
+    expect(Math.abs(Number(text.replace('−', '-')) - exact.get(course)!)).toBeLessThan(1.5);
+  }
+});
+
 test('reading a long recording can be cancelled', async ({ page }) => {
   await new BenchPage(page).open();
   const noise = Float32Array.from({ length: 10 * 60 * 16_000 }, (_, i) => 0.1 * Math.sin(i * i));
@@ -152,6 +194,67 @@ test('a full storage keeps the reading on screen and says what to do', async ({ 
   expect(await bench.pluck(5)).toBeLessThan(0);
   await expect(page.getByRole('alert')).toContainText('storage is full');
   await expect(page.getByRole('alert')).toContainText('write a backup');
+});
+
+test('what could not be stored is stored with the next reading', async ({ page }) => {
+  await sitting(page, []);
+  const bench = new BenchPage(page);
+  await page.evaluate(() => {
+    const { add } = IDBObjectStore.prototype;
+    let left = 1;
+    IDBObjectStore.prototype.add = function (...rest) {
+      if (left-- > 0) throw new DOMException('full', 'QuotaExceededError');
+      return add.apply(this, rest);
+    };
+  });
+  await page.keyboard.press('5');
+  const five = await bench.pluck(5);
+  await expect(page.getByRole('alert')).toHaveCount(0);
+  const shown = [await bench.plucks(6), await bench.plucks(5)];
+  await page.reload();
+  await expect.poll(() => bench.plucks(5)).toBe(1);
+  expect([await bench.plucks(6), await bench.plucks(5)]).toEqual(shown);
+  expect(await bench.deviation(5)).toBe(five);
+});
+
+test('a sitting keeps its A4 and tolerance when the settings change in its midst', async ({
+  page,
+}) => {
+  const bench = await sitting(page, [6]);
+  const found = await bench.deviation(6);
+  await page.getByRole('link', { name: 'Data' }).click();
+  await page.getByLabel('A4, Hz').fill('432');
+  await page.getByLabel('Tolerance, cents').fill('20');
+  await page.keyboard.press('Tab');
+  await page.getByRole('link', { name: 'Bench' }).click();
+  await bench.practise();
+  await expect(page.getByRole('row', { name: /^6 E2/ })).toContainText('low');
+  await page.keyboard.press('6');
+  // At A4 432 the same string would stand some 8 cents high instead of 23 low.
+  expect(Math.abs((await bench.pluck(6)) - found)).toBeLessThan(3);
+});
+
+test('an older tab that holds the database is named, not met with a blank page', async ({
+  context,
+}) => {
+  const older = await context.newPage();
+  await older.goto('/shelf.json');
+  await older.evaluate(
+    () =>
+      new Promise<void>((resolve) => {
+        const request = indexedDB.open('rosefinch-demo', 1);
+        request.onsuccess = () => {
+          // Held open on purpose, deaf to the wish for a newer version.
+          Object.assign(window, { held: request.result });
+          resolve();
+        };
+      }),
+  );
+  const newer = await context.newPage();
+  await newer.goto('/');
+  await expect(newer.getByRole('alert')).toContainText('open in an older tab');
+  await older.close();
+  await expect(newer.getByRole('heading', { name: 'Heron' })).toBeVisible();
 });
 
 test('an upgrade of the database in another tab is told', async ({ page }) => {

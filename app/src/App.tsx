@@ -1,4 +1,4 @@
-import { lazy, Suspense, useSyncExternalStore } from 'react';
+import { lazy, Suspense, use, useSyncExternalStore } from 'react';
 import { Route, Routes } from 'react-router';
 import { BenchView } from './features/bench/index.ts';
 import { type Notices, Shell } from './ui/index.ts';
@@ -8,7 +8,13 @@ const RecordingView = lazy(() => import('./features/report/index.ts'));
 const DataPage = lazy(() => import('./features/data/index.ts'));
 const NotFound = lazy(() => import('./NotFound.tsx'));
 
-export function App({ notices }: { notices: Notices }) {
+interface Props {
+  readonly notices: Notices;
+  /** Resolves when the database can be read. */
+  readonly ready: Promise<void>;
+}
+
+export function App({ notices, ready }: Props) {
   const notice = useSyncExternalStore(notices.subscribe, () => notices.latest);
   return (
     <Shell>
@@ -23,14 +29,21 @@ export function App({ notices }: { notices: Notices }) {
         </div>
       )}
       <Suspense fallback={<p>One moment …</p>}>
-        <Routes>
-          <Route path="/" element={<BenchView />} />
-          <Route path="/history" element={<HistoryView />} />
-          <Route path="/recordings/:id" element={<RecordingView />} />
-          <Route path="/data" element={<DataPage />} />
-          <Route path="*" element={<NotFound />} />
-        </Routes>
+        <Views ready={ready} />
       </Suspense>
     </Shell>
+  );
+}
+
+function Views({ ready }: { ready: Promise<void> }) {
+  use(ready);
+  return (
+    <Routes>
+      <Route path="/" element={<BenchView />} />
+      <Route path="/history" element={<HistoryView />} />
+      <Route path="/recordings/:id" element={<RecordingView />} />
+      <Route path="/data" element={<DataPage />} />
+      <Route path="*" element={<NotFound />} />
+    </Routes>
   );
 }

@@ -32,7 +32,11 @@ async function open(): Promise<void> {
   const notices = new Notices();
   const database = new RosefinchDatabase(shelf, (message) => notices.say({ message }));
   const repository = new Repository(database);
-  await repository.prepare(shelf);
+  // The notices must show even while an older tab holds the database.
+  const ready = repository.prepare(shelf).catch((error: Error) => {
+    notices.say({ message: error.message });
+    return new Promise<void>(() => {});
+  });
   watchForUpdates(notices);
   const root = document.getElementById('root');
   if (!root) throw new Error('the page has no root element');
@@ -42,7 +46,7 @@ async function open(): Promise<void> {
         <QueryClientProvider client={new QueryClient()}>
           <DataProvider value={{ repository, shelf }}>
             <BrowserRouter>
-              <App notices={notices} />
+              <App notices={notices} ready={ready} />
             </BrowserRouter>
           </DataProvider>
         </QueryClientProvider>

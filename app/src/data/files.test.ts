@@ -3,7 +3,7 @@ import { type Contents, saltmarshLibrary, writeBackup } from '@rosefinch/core/re
 import { expect } from 'chai';
 import Papa from 'papaparse';
 import { planRestore, readingsCsv } from './files.ts';
-import { DEFAULT_SETTINGS, wrongSetting } from './settings.ts';
+import { checkSettings, DEFAULT_SETTINGS } from './settings.ts';
 
 const AT = Date.UTC(2026, 10, 25, 10, 30);
 
@@ -91,9 +91,9 @@ describe('what a restore will do', () => {
 
 describe('settings from a file', () => {
   it('may be any part of the known ones', () => {
-    expect(wrongSetting({})).to.equal(null);
-    expect(wrongSetting(DEFAULT_SETTINGS)).to.equal(null);
-    expect(wrongSetting({ a4: 432 })).to.equal(null);
+    expect(() => checkSettings({})).to.not.throw();
+    expect(() => checkSettings(DEFAULT_SETTINGS)).to.not.throw();
+    expect(() => checkSettings({ a4: 432 })).to.not.throw();
   });
 
   for (const [what, value] of [
@@ -107,7 +107,7 @@ describe('settings from a file', () => {
     ['nothing', null],
   ] as const)
     it(`may not hold ${what}`, () => {
-      expect(wrongSetting(value)).to.match(/^settings/);
+      expect(() => checkSettings(value)).to.throw(RecordError, /^settings/);
     });
 });
 

@@ -1,4 +1,3 @@
-import { RecordError } from '@rosefinch/core/errors';
 import {
   type Contents,
   type LogEntry,
@@ -8,7 +7,7 @@ import {
 } from '@rosefinch/core/records';
 import type { Instrument } from '@rosefinch/core/strings';
 import Papa from 'papaparse';
-import { type Settings, wrongSetting } from './settings.ts';
+import { checkSettings, type Settings } from './settings.ts';
 
 /** What a restore would do to one kind of record. */
 interface PlanLine {
@@ -30,8 +29,7 @@ export interface RestorePlan {
  */
 export function planRestore(text: string, present: Contents): RestorePlan {
   const contents = readBackup(text);
-  const wrong = wrongSetting(contents.settings);
-  if (wrong) throw new RecordError(...(wrong.split(/: (.*)/s).slice(0, 2) as [string, string]));
+  checkSettings(contents.settings);
   const byId = (entry: { readonly id: string }) => entry.id;
   const lines: PlanLine[] = [
     compare('instruments', contents.instruments, present.instruments, byId),

@@ -1,5 +1,4 @@
-import type { StampedEvent } from '@rosefinch/core/coach';
-import type { Contents, LogEntry, Measurement, Recording, Session } from '@rosefinch/core/records';
+import type { Contents, LogEntry, Recording, Session } from '@rosefinch/core/records';
 import { saltmarshLibrary } from '@rosefinch/core/records';
 import type { Instrument } from '@rosefinch/core/strings';
 import { Dexie } from 'dexie';
@@ -79,10 +78,6 @@ export class Repository {
         .toArray();
       return { session, log };
     });
-  }
-
-  startSession(session: Session): Promise<void> {
-    return stored(async () => void (await this.db.sessions.add(session)));
   }
 
   endSession(id: string, at: number): Promise<void> {
@@ -177,16 +172,13 @@ export class Repository {
     );
   }
 
-  /** Appends one event to a session's log, with its measurement if it is a reading. */
-  append(
-    sessionId: string,
-    seq: number,
-    event: StampedEvent,
-    measurement?: Measurement,
-  ): Promise<void> {
-    const entry: LogEntry = measurement
-      ? { sessionId, seq, event, measurement }
-      : { sessionId, seq, event };
-    return stored(async () => void (await this.db.log.add(entry)));
+  /** Stores a session and new entries of its log, all or none; what is there already stays as it is. */
+  append(session: Session, entries: readonly LogEntry[]): Promise<void> {
+    return stored(() =>
+      this.db.transaction('rw', this.db.sessions, this.db.log, async () => {
+        if (!(await this.db.sessions.get(session.id))) await this.db.sessions.add(session);
+        await this.db.log.bulkAdd([...entries]);
+      }),
+    );
   }
 }

@@ -1,3 +1,5 @@
+import { RecordError } from '@rosefinch/core/errors';
+
 /** What the teacher has set; one record. */
 export interface Settings {
   readonly a4: number;
@@ -47,13 +49,17 @@ function isBetween(value: unknown, low: number, high: number): boolean {
   return typeof value === 'number' && value >= low && value <= high;
 }
 
-/** The first thing wrong with settings from a file, or null. */
-export function wrongSetting(value: unknown): string | null {
-  if (typeof value !== 'object' || value === null) return 'settings: must be an object';
+/**
+ * Lets settings from a file through only if each is known and possible.
+ * @throws RecordError naming the setting and what came.
+ */
+export function checkSettings(value: unknown): void {
+  if (typeof value !== 'object' || value === null)
+    throw new RecordError('settings', `must be an object; got ${JSON.stringify(value)}`);
   for (const [name, given] of Object.entries(value)) {
-    const lawful = Object.hasOwn(LAWFUL, name) ? LAWFUL[name as keyof Settings] : undefined;
-    if (!lawful) return `settings.${name}: there is no such setting`;
-    if (!lawful(given)) return `settings.${name}: ${JSON.stringify(given)} is not possible`;
+    const path = `settings.${name}`;
+    if (!Object.hasOwn(LAWFUL, name)) throw new RecordError(path, 'there is no such setting');
+    if (!LAWFUL[name as keyof Settings](given))
+      throw new RecordError(path, `${JSON.stringify(given)} is not possible`);
   }
-  return null;
 }

@@ -63,10 +63,14 @@ class PartialCourse {
   private wxx = 0;
   private wxy = 0;
 
-  constructor(
-    private readonly hz: Hz,
-    private readonly inharmonicity: number,
-  ) {}
+  private hz: Hz = 1;
+  private inharmonicity = 0;
+
+  begin(hz: Hz, inharmonicity: number): void {
+    this.hz = hz;
+    this.inharmonicity = inharmonicity;
+    this.count = this.w = this.wx = this.wy = this.wxx = this.wxy = 0;
+  }
 
   seen(n: number, hz: Hz): void {
     const x = n * n;
@@ -106,6 +110,7 @@ export class Estimator {
   private readonly stiff: StiffFit;
   private readonly taken = new Uint8Array(256);
   private localNoise = true;
+  private readonly course = new PartialCourse();
   private readonly amplitude = { real: 0, imag: 0 };
 
   constructor(
@@ -177,7 +182,8 @@ export class Estimator {
   private pickPartials(hz: Hz, inharmonicity: number, most: number): void {
     const { spectrum, fit, taken, amplitude } = this;
     taken.fill(0);
-    const course = new PartialCourse(hz, inharmonicity);
+    const { course } = this;
+    course.begin(hz, inharmonicity);
     let strongest = 0;
     for (let p = 0; p < spectrum.peakCount; p++)
       strongest = Math.max(strongest, spectrum.peakHeight[p]!);

@@ -9,3 +9,4 @@ export type { PartialReading, PluckOutcome, Reading, Refusal } from './pluck.ts'
 export { READING_WINDOW } from './pluck.ts';
 export type { RoomReport } from './room.ts';
 export { partialHz, REPORTED_PARTIAL, reportedHz } from './stiffString.ts';
+export { fittedStretch, stretchCents, stretchResidual } from './stretch.ts';

@@ -1,4 +1,4 @@
-import type { BenchState } from '@rosefinch/core/coach';
+import type { BenchEvent, BenchState } from '@rosefinch/core/coach';
 import { readingFor } from '@rosefinch/core/coach';
 import type { Refusal } from '@rosefinch/core/listen';
 import { identify } from '@rosefinch/core/listen';
@@ -34,6 +34,8 @@ type Notice =
 export interface Bench {
   readonly session: BenchSession;
   readonly targets: readonly Target[];
+  /** The reference pitch of this sitting, in Hz. */
+  readonly a4: number;
   readonly source: SourceKind | null;
   readonly problem: { readonly message: string; readonly wayOn: string } | null;
   readonly notice: Notice | null;
@@ -43,6 +45,8 @@ export interface Bench {
   readonly truth: readonly number[] | null;
   readonly listen: (source: 'practice' | 'microphone') => void;
   readonly stop: () => void;
+  /** Puts what the teacher decides on record. */
+  readonly act: (event: BenchEvent) => void;
   /** Sounds the target of a course. */
   readonly hearTarget: (course: number) => void;
 }
@@ -50,21 +54,20 @@ export interface Bench {
 /** Joins the ear, the session and the state machine for one instrument. */
 export function useBench(instrument: Instrument, settings: Settings): Bench {
   const tuning = findTuning(instrument.tuningId);
-  const targets = useMemo(
-    () => (tuning ? targetsOf(tuning, settings.a4) : []),
-    [tuning, settings.a4],
-  );
   const [source, setSource] = useState<SourceKind | null>(null);
   const place = useMemo(
     () => ({
       instrumentId: instrument.id,
       tuningId: instrument.tuningId,
-      courses: targets.length,
+      courses: tuning?.courses.length ?? 0,
       source: source ?? 'practice',
     }),
-    [instrument, targets, source],
+    [instrument, tuning, source],
   );
   const session = useBenchSession(place, settings);
+  // A sitting keeps the reference it began with: its readings are measured against that.
+  const a4 = session.session?.a4 ?? settings.a4;
+  const targets = useMemo(() => (tuning ? targetsOf(tuning, a4) : []), [tuning, a4]);
   const [notice, setNotice] = useState<Notice | null>(null);
   const [problem, setProblem] = useState<MicrophoneProblem | null>(null);
   const [room, setRoom] = useState<RoomState>(NO_ROOM);
@@ -144,6 +147,11 @@ export function useBench(instrument: Instrument, settings: Settings): Bench {
     [instrument, targets, settings, session.log.length],
   );
 
+  const act = (event: BenchEvent) => {
+    setNotice(null);
+    session.record(event);
+  };
+
   const hearTarget = useCallback(
     (course: number) => {
       const target = targets[course - 1];
@@ -156,6 +164,7 @@ export function useBench(instrument: Instrument, settings: Settings): Bench {
   return {
     session,
     targets,
+    a4,
     source,
     problem: shown,
     notice,
@@ -165,6 +174,7 @@ export function useBench(instrument: Instrument, settings: Settings): Bench {
     truth,
     listen,
     stop,
+    act,
     hearTarget,
   };
 }

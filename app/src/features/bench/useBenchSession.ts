@@ -6,6 +6,8 @@ import { type Settings, useData } from '../../data/index.ts';
 
 /** The bench of one sitting: its state, its log, and the way to add to both. */
 export interface BenchSession {
+  /** The sitting's own record; null before its first event. */
+  readonly session: Session | null;
   readonly state: BenchState;
   readonly log: readonly LogEntry[];
   readonly loaded: boolean;
@@ -28,17 +30,21 @@ interface Place {
   readonly source: SourceKind;
 }
 
-/** Keeps the sitting in the database: every event is stored before anything else is done with it. */
+/**
+ * Keeps the sitting in the database. An event is shown and handed to the disk in the same breath; what
+ * could not be stored is tried again with the next one.
+ */
 export function useBenchSession(place: Place, settings: Settings): BenchSession {
   const { repository } = useData();
-  const goal = useRef(goalOf(place.courses, settings));
-  goal.current = goalOf(place.courses, settings);
+  const goal = useRef(goalOf(place.courses, settings, settings.tolerance));
+  goal.current = goalOf(place.courses, settings, settings.tolerance);
   const [sitting, setSitting] = useState<Sitting>(() => empty(goal.current));
   const [loaded, setLoaded] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
   // Events are numbered and stored in the order in which they come, one after the other.
   const latest = useRef(sitting);
   const queue = useRef<Promise<void>>(Promise.resolve());
+  const unstored = useRef<LogEntry[]>([]);
 
   const show = useCallback((next: Sitting) => {
     latest.current = next;
@@ -51,9 +57,7 @@ export function useBenchSession(place: Place, settings: Settings): BenchSession 
       .openSession(place.instrumentId)
       .then((found) => {
         if (stale) return;
-        const events = found?.log.map((entry) => entry.event) ?? [];
-        const state = replay(goal.current, events);
-        show({ session: found?.session ?? null, log: found?.log ?? [], state });
+        if (found) show(resumed(found.session, found.log, goal.current));
         setLoaded(true);
       })
       .catch((error: Error) => setProblem(error.message));
@@ -76,10 +80,14 @@ export function useBenchSession(place: Place, settings: Settings): BenchSession 
         ...(measurement && { measurement }),
       };
       show({ session, log: [...before.log, entry], state: benchAfter(before.state, event) });
+      unstored.current.push(entry);
       queue.current = queue.current
         .then(async () => {
-          if (!before.session) await repository.startSession(session);
-          await repository.append(session.id, seq, stamped, measurement);
+          const waiting = [...unstored.current];
+          if (waiting.length === 0) return;
+          await repository.append(session, waiting);
+          unstored.current.splice(0, waiting.length);
+          setProblem(null);
           // The first reading is the moment from which there is something to lose.
           if (seq === 0) await navigator.storage?.persist?.();
         })
@@ -97,17 +105,24 @@ export function useBenchSession(place: Place, settings: Settings): BenchSession 
         .catch((error: Error) => setProblem(error.message));
   }, [repository, show]);
 
-  return { state: sitting.state, log: sitting.log, loaded, problem, record, startAfresh };
+  const { session, state, log } = sitting;
+  return { session, state, log, loaded, problem, record, startAfresh };
 }
 
-function goalOf(courses: number, settings: Settings): BenchState['goal'] {
+function goalOf(courses: number, settings: Settings, tolerance: number): BenchState['goal'] {
   const order = Array.from({ length: courses }, (_, i) => i + 1);
   if (settings.order === 'thickest first') order.reverse();
-  return { order, tolerance: settings.tolerance };
+  return { order, tolerance };
 }
 
 function empty(goal: BenchState['goal']): Sitting {
   return { session: null, log: [], state: replay(goal, []) };
+}
+
+/** A stored sitting as it was: its own tolerance holds, whatever was set since. */
+function resumed(session: Session, log: readonly LogEntry[], goal: BenchState['goal']): Sitting {
+  const events = log.map((entry) => entry.event);
+  return { session, log, state: replay({ ...goal, tolerance: session.tolerance }, events) };
 }
 
 function newSession(place: Place, settings: Settings, at: number): Session {

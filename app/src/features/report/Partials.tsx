@@ -1,4 +1,4 @@
-import { partialHz, type Reading } from '@rosefinch/core/listen';
+import { fittedStretch, type Reading, stretchCents, stretchResidual } from '@rosefinch/core/listen';
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import { AxisX, AxisY } from '../../ui/index.ts';
@@ -9,14 +9,11 @@ const HEIGHT = 260;
 /** How wide each partial is of n times f0, the fitted stiffness through them, and what is left over. */
 export function Partials({ reading }: { reading: Reading }) {
   const { partials, f0Hz, inharmonicity } = reading;
-  const wide = (n: number, hz: number) => 1200 * Math.log2(hz / (n * f0Hz));
-  const fitted = (n: number) => wide(n, partialHz(f0Hz, inharmonicity, n));
+  const wide = (n: number, hz: number) => stretchCents(n, hz, f0Hz);
+  const fitted = (n: number) => fittedStretch(reading, n);
   const last = partials.at(-1)?.number ?? 1;
   const values = partials.map((p) => wide(p.number, p.hz));
-  const residual = Math.sqrt(
-    partials.reduce((sum, p) => sum + (wide(p.number, p.hz) - fitted(p.number)) ** 2, 0) /
-      Math.max(1, partials.length),
-  );
+  const residual = stretchResidual(reading);
   const x = scaleLinear([0, last + 1], [56, WIDTH - 12]);
   const y = scaleLinear(
     [Math.min(-2, ...values) - 1, Math.max(4, ...values, fitted(last)) + 1],

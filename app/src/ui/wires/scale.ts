@@ -26,7 +26,7 @@ export function signedCents(cents: number): string {
   return zero ? `±${text}` : `${cents < 0 ? '−' : '+'}${text}`;
 }
 
-/** A far-off deviation in semitones, a near one in cents. */
+/** Where a deviation stands, in the teacher's word and the learner's. */
 export function deviationInWords(cents: number, tolerance: number): string {
   if (Math.abs(cents) <= tolerance) return 'at rest';
   return cents < 0 ? 'low (flat)' : 'high (sharp)';

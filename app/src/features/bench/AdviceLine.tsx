@@ -1,0 +1,30 @@
+import { type Advice, adviceFor, refusalAdvice } from '@rosefinch/core/coach';
+import type { Instrument } from '@rosefinch/core/strings';
+import type { Bench } from './useBench.ts';
+
+/** The one sentence: what to do now. */
+export function AdviceLine({ bench, instrument }: { bench: Bench; instrument: Instrument }) {
+  const advice = adviceOf(bench, instrument);
+  return (
+    <div role="status" aria-live="polite">
+      <p className="advice">{advice.say}</p>
+      <p className="advice-more">{advice.more}</p>
+    </div>
+  );
+}
+
+function adviceOf(bench: Bench, instrument: Instrument): Advice {
+  if (!bench.source)
+    return { say: 'Choose what to listen to.', more: 'The practice guitar, or your microphone.' };
+  if (bench.notice?.kind === 'refused') return refusalAdvice(bench.notice.refusal);
+  if (bench.notice?.kind === 'doubt')
+    return {
+      say: `String ${bench.notice.courses.join(' or ')}? Choose it.`,
+      more: 'The pitch lies between two strings. Press the number of the one you play.',
+    };
+  const strings = bench.targets.map((target) => ({
+    target,
+    tighten: instrument.courses[target.course - 1]?.strings[0]?.peg.tighten ?? 'away from you',
+  }));
+  return adviceFor(bench.session.state, strings, bench.a4);
+}

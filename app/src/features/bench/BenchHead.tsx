@@ -1,0 +1,77 @@
+import { Button, NativeSelect } from '@mantine/core';
+import { currentPass, passDone } from '@rosefinch/core/coach';
+import { findTuning, noteName } from '@rosefinch/core/music';
+import type { Instrument } from '@rosefinch/core/strings';
+import { type Settings, useData } from '../../data/index.ts';
+import { RecordingButton } from '../recordings/index.ts';
+import { MicrophoneChoice } from './MicrophoneChoice.tsx';
+import type { Bench } from './useBench.ts';
+
+interface Props {
+  readonly instrument: Instrument;
+  readonly shelf: readonly Instrument[];
+  readonly settings: Settings;
+  readonly bench: Bench;
+}
+
+/** Which instrument, tuning and pass; and what is listened to. */
+export function BenchHead({ instrument, shelf, bench, settings }: Props) {
+  const { repository } = useData();
+  const tuning = findTuning(instrument.tuningId);
+  const { state } = bench.session;
+  const notes = [...bench.targets].reverse().map((t) => noteName(t.midi));
+  return (
+    <div className="bench-head">
+      <h1>{instrument.name}</h1>
+      <span>
+        {tuning?.name.toLowerCase()} {notes.join(' ')} · pass {currentPass(state).number}
+        {passDone(state) ? ', done' : ''}
+      </span>
+      {shelf.length > 1 && (
+        <NativeSelect
+          aria-label="Instrument"
+          size="sm"
+          data={shelf.map(({ id, name }) => ({ value: id, label: name }))}
+          value={instrument.id}
+          onChange={(event) =>
+            void repository.saveSettings({ instrumentId: event.currentTarget.value })
+          }
+        />
+      )}
+      <Button.Group>
+        <SourceButton bench={bench} source="practice" label="Practice guitar" />
+        <SourceButton bench={bench} source="microphone" label="Microphone" />
+      </Button.Group>
+      <RecordingButton instrument={instrument} targets={bench.targets} settings={settings} />
+      {bench.source === 'microphone' && (
+        <MicrophoneChoice settings={settings} onChange={() => bench.listen('microphone')} />
+      )}
+    </div>
+  );
+}
+
+interface SourceProps {
+  readonly bench: Bench;
+  readonly source: 'practice' | 'microphone';
+  readonly label: string;
+}
+
+/** Starts listening to a source; pressed again, stops. */
+function SourceButton({ bench, source, label }: SourceProps) {
+  const on = bench.source === source;
+  return (
+    <Button
+      size="sm"
+      variant={on ? 'filled' : 'default'}
+      aria-pressed={on}
+      disabled={!bench.session.loaded}
+      onClick={(event) => {
+        event.currentTarget.blur();
+        if (on) bench.stop();
+        else bench.listen(source);
+      }}
+    >
+      {label}
+    </Button>
+  );
+}
