@@ -117,6 +117,21 @@ test('reading a long recording can be cancelled', async ({ page }) => {
   await expect(page.getByRole('button', { name: 'Recording …' })).toBeVisible();
 });
 
+test('cancelling while the file is still decoded keeps nothing', async ({ page }) => {
+  // Decoding is held up until the test lets it go on, well after the cancel.
+  await page.addInitScript(`
+    const { arrayBuffer } = Blob.prototype;
+    const gate = new Promise((go) => { window.letGo = go; });
+    Blob.prototype.arrayBuffer = async function () { await gate; return arrayBuffer.call(this); };`);
+  await new BenchPage(page).open();
+  await page.getByLabel('Recording file').setInputFiles(sixPlucks().file);
+  await page.getByRole('button', { name: 'Cancel' }).click();
+  await page.evaluate(() => (window as unknown as { letGo: () => void }).letGo());
+  await expect(page.getByRole('button', { name: 'Recording …' })).toBeVisible();
+  await page.getByRole('link', { name: 'History' }).click();
+  await expect(page.getByText('Every sitting at the bench is kept here')).toBeVisible();
+});
+
 test('history: open, compare two, delete with undo', async ({ page }) => {
   const bench = await sitting(page, [6]);
   const found = await bench.deviation(6);

@@ -97,6 +97,8 @@ export function readRecording(
   signal: AbortSignal,
 ): Promise<Done> {
   return new Promise((resolve, reject) => {
+    // Cancelled while it was still being decoded: an abort that is past is not told again.
+    signal.throwIfAborted();
     const end = (finish: () => void) => {
       line.close();
       signal.removeEventListener('abort', cancel);

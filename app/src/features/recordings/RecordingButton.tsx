@@ -30,6 +30,7 @@ export function RecordingButton({ instrument, targets, settings }: Props) {
     try {
       const sound = await decodeRecording(file);
       const found = await readRecording(sound, setShare, abort.signal);
+      abort.signal.throwIfAborted();
       const id = crypto.randomUUID();
       const now = Date.now();
       const { a4, tolerance } = settings;
