@@ -139,6 +139,19 @@ test('listening can be stopped, and begun again', async ({ page }) => {
   expect(await bench.pluck(6)).toBeLessThan(-15);
 });
 
+test('a pluck cut off by stopping is not booked afterwards', async ({ page }) => {
+  const bench = new BenchPage(page);
+  await bench.open();
+  await bench.practise();
+  await page.keyboard.press('5');
+  await page.keyboard.press('p');
+  await page.waitForTimeout(400);
+  await page.getByRole('button', { name: 'Practice guitar' }).click();
+  await page.waitForTimeout(1200);
+  await expect(page.getByText('Not listening yet.')).toBeVisible();
+  expect(await bench.plucks(5)).toBe(0);
+});
+
 test('a refusal is gone once the teacher goes on', async ({ page }) => {
   const bench = new BenchPage(page);
   await bench.open();

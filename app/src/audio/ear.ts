@@ -41,7 +41,10 @@ export class Ear {
 
   constructor(private readonly hearer: EarHearer) {
     this.analysis = startAnalysis(
-      (report) => hearer.report(report),
+      ({ opening, report }) => {
+        // What is still on its way from a source that was closed belongs to nobody.
+        if (opening === this.opening) hearer.report(report);
+      },
       (message) => this.workerDied(message),
     );
   }
@@ -122,8 +125,9 @@ export class Ear {
 
   private listenTo(source: Source): void {
     this.source = source;
+    const { opening } = this;
     const { sampleRate, sound } = source;
-    this.analysis.send({ type: 'open', sampleRate, sound }, [sound]);
+    this.analysis.send({ type: 'open', opening, sampleRate, sound }, [sound]);
   }
 
   private workerDied(message: string): void {

@@ -10,7 +10,13 @@ import type { Instrument } from '@rosefinch/core/strings';
 
 /** Page → analysis worker. */
 export type AnalysisRequest =
-  | { readonly type: 'open'; readonly sampleRate: number; readonly sound: MessagePort }
+  | {
+      readonly type: 'open';
+      /** Number of this opening; every report on this sound carries it. */
+      readonly opening: number;
+      readonly sampleRate: number;
+      readonly sound: MessagePort;
+    }
   /** Hear nothing until `forMs` have passed: the application itself is sounding. */
   | { readonly type: 'deaf'; readonly forMs: number }
   | { readonly type: 'close' };
@@ -20,6 +26,12 @@ export type AnalysisReport =
   | ListenEvent
   | { readonly type: 'ready' }
   | { readonly type: 'failed'; readonly message: string };
+
+/** A report with the opening it belongs to, so that what comes late from a closed source is known as such. */
+export interface AnalysisMessage {
+  readonly opening: number;
+  readonly report: AnalysisReport;
+}
 
 /** What the practice worker needs to build its instrument. */
 export interface PracticeStart {

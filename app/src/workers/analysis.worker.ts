@@ -1,17 +1,19 @@
 import { Listener } from '@rosefinch/core/listen';
-import type { AnalysisReport, AnalysisRequest } from '../audio/protocol.ts';
+import type { AnalysisMessage, AnalysisReport, AnalysisRequest } from '../audio/protocol.ts';
 
 /** Hears whatever source was opened last and reports what it finds. */
 let sound: MessagePort | null = null;
 let listener: Listener | null = null;
 let deafUntil = 0;
+let opening = 0;
 
 function report(message: AnalysisReport): void {
-  postMessage(message);
+  postMessage({ opening, report: message } satisfies AnalysisMessage);
 }
 
-function open(sampleRate: number, port: MessagePort): void {
+function open(number: number, sampleRate: number, port: MessagePort): void {
   close();
+  opening = number;
   listener = new Listener(sampleRate, report);
   sound = port;
   port.onmessage = ({ data }: MessageEvent<Float32Array>) => {
@@ -31,14 +33,13 @@ function close(): void {
     sound.onmessage = null;
     sound.close();
   }
-  listener?.finish();
   sound = null;
   listener = null;
 }
 
 self.onmessage = ({ data }: MessageEvent<AnalysisRequest>) => {
   try {
-    if (data.type === 'open') open(data.sampleRate, data.sound);
+    if (data.type === 'open') open(data.opening, data.sampleRate, data.sound);
     else if (data.type === 'deaf') deafUntil = performance.now() + data.forMs;
     else close();
   } catch (error) {

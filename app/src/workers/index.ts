@@ -1,5 +1,5 @@
 import type {
-  AnalysisReport,
+  AnalysisMessage,
   AnalysisRequest,
   PracticeReport,
   PracticeRequest,
@@ -29,7 +29,7 @@ function connect<Request, Report>(
 
 /** Starts the analysis worker; one serves every source. */
 export function startAnalysis(
-  hear: (report: AnalysisReport) => void,
+  hear: (message: AnalysisMessage) => void,
   died: (message: string) => void,
 ): Line<AnalysisRequest> {
   const worker = new Worker(new URL('./analysis.worker.ts', import.meta.url), { type: 'module' });
