@@ -129,6 +129,47 @@ test('on a phone nothing runs out of the side, and the figure comes first', asyn
   await page.close();
 });
 
+for (const colorScheme of ['light', 'dark'] as const)
+  test(`the reader’s own colours reach buttons and drawings, ${colorScheme}`, async ({
+    browser,
+  }) => {
+    const page = await browser.newPage({
+      baseURL: 'http://127.0.0.1:5281',
+      forcedColors: 'active',
+      colorScheme,
+    });
+    await new BenchPage(page).open();
+    await page.getByRole('button', { name: 'Practice guitar' }).click();
+    const colours = await page.evaluate(() => {
+      const system = (name: string) => {
+        const probe = document.createElement('i');
+        probe.style.cssText = `forced-color-adjust: none; color: ${name}`;
+        document.body.append(probe);
+        return getComputedStyle(probe).color;
+      };
+      const style = (selector: string) => getComputedStyle(document.querySelector(selector)!);
+      const canvas = document.querySelector('canvas')!;
+      // The string lies in the middle of its wire.
+      const [r, g, b] = canvas
+        .getContext('2d')!
+        .getImageData(canvas.width / 2, canvas.height / 2, 1, 1).data;
+      return {
+        pressed: style('.sources [aria-pressed="true"]').backgroundColor,
+        highlight: system('Highlight'),
+        string: `rgb(${r}, ${g}, ${b})`,
+        text: system('CanvasText'),
+        here: style('nav a[aria-current]').borderBottomColor,
+        elsewhere: style('nav a:not([aria-current])').borderBottomColor,
+        canvas: system('Canvas'),
+      };
+    });
+    expect(colours.pressed).toBe(colours.highlight);
+    expect(colours.string).toBe(colours.text);
+    expect(colours.elsewhere).toBe(colours.canvas);
+    expect(colours.here).not.toBe(colours.canvas);
+    await page.close();
+  });
+
 test('works after a reload with the network cut', async ({ browser }) => {
   const context = await browser.newContext({ baseURL: 'http://127.0.0.1:5281' });
   const page = await context.newPage();

@@ -45,6 +45,8 @@ export interface FrameEstimate {
   readonly partialHz: Float64Array;
   readonly partialSigma: Float64Array;
   readonly partialAmplitude: Float64Array;
+  /** Phase at the middle of the frame, in radians. */
+  readonly partialPhase: Float64Array;
 }
 
 /** From this many partials on the course follows them alone. */
@@ -134,6 +136,7 @@ export class Estimator {
       partialHz: new Float64Array(MAX_PARTIALS),
       partialSigma: new Float64Array(MAX_PARTIALS),
       partialAmplitude: new Float64Array(MAX_PARTIALS),
+      partialPhase: new Float64Array(MAX_PARTIALS),
     };
   }
 
@@ -241,6 +244,7 @@ export class Estimator {
       result.partialHz[count] = hz;
       result.partialSigma[count] = sigmaCents;
       result.partialAmplitude[count] = amplitude;
+      result.partialPhase[count] = Math.atan2(fit.imag[i]!, fit.real[i]!);
       energy += (amplitude * amplitude * fit.length) / 2;
       count++;
     }

@@ -157,6 +157,26 @@ describe('a damaged signal', () => {
     expect(readPlucks(sound, RATE).map((h) => h.outcome.kind)).to.include('interrupted');
   });
 
+  it('with samples missing gives no reading, unless the phases still fit', () => {
+    // 40 skips of 1 to 30 ms inside the window; a skip of nearly whole periods does no harm.
+    const worst = { missed: 0, error: 0 };
+    for (let seed = 1; seed <= 40; seed++) {
+      const random = seededRandom(seed + 7000);
+      const { sound, exact } = pluck(seed, -60);
+      const at = Math.round((0.3 + between(random, 0.25, 0.75)) * RATE);
+      const lost = Math.round(between(random, 0.001, 0.03) * RATE);
+      sound.copyWithin(at, at + lost);
+      const outcomes = readPlucks(sound.subarray(0, sound.length - lost), RATE);
+      for (const { outcome } of outcomes) {
+        if (outcome.kind !== 'reading') continue;
+        worst.missed++;
+        worst.error = Math.max(worst.error, Math.abs(cents(outcome.hz, exact)));
+      }
+    }
+    expect(worst.missed).to.be.at.most(20);
+    expect(worst.error).to.be.below(2);
+  });
+
   it('that simply ends in digital silence is read', () => {
     const sound = good();
     sound.fill(0, 1.2 * RATE);

@@ -19,6 +19,13 @@ const MOVING_SLOPE: Cents = 12;
 /** A second series this strong against the first counts as a second string. */
 const SECOND_STRING = 0.35;
 const MAX_FRAMES = 32;
+/**
+ * A break of phase beyond this is no string's: seeded plucks stay below 0.25, peg turned
+ * or not, and real notes, whose partials beat, below 0.6.
+ */
+const MOST_PHASE_BREAK = 0.7;
+/** Frames overlap by half: two that stand this far apart enclose a break that lies in neither. */
+const CLEAR_OF = 3;
 
 /** One partial as it was averaged over a reading's window. */
 export interface PartialReading {
@@ -202,6 +209,7 @@ export class PluckAnalyser {
     prior: StiffnessPrior,
   ): PluckOutcome {
     const { frames } = this;
+    if (frames.phaseBreak() > MOST_PHASE_BREAK) return { kind: 'interrupted' };
     frames.separate();
     const stiff: StiffFit = {
       f0: 0,
@@ -269,6 +277,7 @@ class FrameTable {
   private readonly cell: Float64Array;
   private readonly cellWeight: Float64Array;
   private readonly cellAmplitude: Float64Array;
+  private readonly cellPhase: Float64Array;
   private reference = 0;
   private readonly rows = 31;
 
@@ -278,6 +287,7 @@ class FrameTable {
     this.cell = new Float64Array(maxFrames * this.rows);
     this.cellWeight = new Float64Array(maxFrames * this.rows);
     this.cellAmplitude = new Float64Array(maxFrames * this.rows);
+    this.cellPhase = new Float64Array(maxFrames * this.rows);
   }
 
   clear(): void {
@@ -296,7 +306,37 @@ class FrameTable {
       // Beating of a partial's two planes of vibration moves it by some tenths of a cent.
       this.cellWeight[at] = 1 / (e.partialSigma[i]! ** 2 + 0.09);
       this.cellAmplitude[at] = e.partialAmplitude[i]!;
+      this.cellPhase[at] = e.partialPhase[i]!;
     }
+  }
+
+  /**
+   * The greatest break of phase in the note, 0 (none) to 2 (every partial turned round).
+   * A ringing partial's phase runs on at its frequency; samples lost or repeated on
+   * the way make the phases of all partials jump between the frames before and after.
+   */
+  phaseBreak(): number {
+    let worst = 0;
+    for (let k = 0; k + CLEAR_OF < this.count; k++)
+      worst = Math.max(worst, this.breakBetween(k, k + CLEAR_OF));
+    return worst;
+  }
+
+  private breakBetween(a: number, b: number): number {
+    const span = this.time[b]! - this.time[a]!;
+    let sum = 0;
+    let weight = 0;
+    for (let n = 1; n < this.rows; n++) {
+      const i = a * this.rows + n;
+      const j = b * this.rows + n;
+      if (this.cellWeight[i] === 0 || this.cellWeight[j] === 0) continue;
+      const mean = (this.cell[i]! + this.cell[j]!) / 2;
+      const turned = 2 * Math.PI * n * this.reference * 2 ** (mean / 1200) * span;
+      const w = this.cellAmplitude[i]! * this.cellAmplitude[j]!;
+      sum += w * (1 - Math.cos(this.cellPhase[j]! - this.cellPhase[i]! - turned));
+      weight += w;
+    }
+    return weight > 0 ? sum / weight : 0;
   }
 
   /** Splits the table into glide (mean 0 over the frames) and the partials' places. */

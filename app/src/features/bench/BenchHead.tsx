@@ -38,7 +38,7 @@ export function BenchHead({ instrument, shelf, bench, settings }: Props) {
           }
         />
       )}
-      <Button.Group>
+      <Button.Group className="sources">
         <SourceButton bench={bench} source="practice" label="Practice guitar" />
         <SourceButton bench={bench} source="microphone" label="Microphone" />
       </Button.Group>
