@@ -85,7 +85,7 @@ export class CandidateFinder {
     used.fill(0, 0, spectrum.peakCount);
     let explained = 0;
     let matched = 0;
-    let highest = 0;
+    let score = Number.NEGATIVE_INFINITY;
     let unit = hz;
     const limit = Math.min(HIGHEST_CHECKED_PARTIAL, spectrum.sampleRate / 2.2 / hz);
     for (let n = 1; n <= limit; n++) {
@@ -97,12 +97,11 @@ export class CandidateFinder {
       used[p] = 1;
       explained += spectrum.peakDb[p]!;
       matched++;
-      highest = n;
+      // The series may end at any partial: a stray peak far above it must not make it look full of gaps.
+      score = Math.max(score, explained / weight - MISSING_COST * (1 - matched / n));
       if (n > 1) unit = 0.5 * unit + (0.5 * spectrum.peakHz[p]!) / n;
     }
-    if (matched === 0) return;
-    const missing = 1 - matched / Math.max(highest, 1);
-    this.insert(hz, explained / weight - MISSING_COST * missing, matched);
+    if (matched > 0) this.insert(hz, score, matched);
   }
 
   private insert(hz: Hz, score: number, matched: number): void {

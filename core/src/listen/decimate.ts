@@ -48,6 +48,7 @@ export class Decimator {
   readonly factor: number;
   readonly outputRate: Hz;
   private readonly taps: Float64Array;
+  /** The last samples twice over, so that they always lie in one piece. */
   private readonly history: Float64Array;
   private write = 0;
   /** Input samples until the next output; starts past half the filter to take out its delay. */
@@ -57,7 +58,7 @@ export class Decimator {
     this.factor = decimationFactor(sampleRate);
     this.outputRate = sampleRate / this.factor;
     this.taps = lowPass(this.factor);
-    this.history = new Float64Array(this.taps.length);
+    this.history = new Float64Array(2 * this.taps.length);
     this.wait = (this.taps.length - 1) / 2 + 1;
   }
 
@@ -67,16 +68,15 @@ export class Decimator {
     const length = taps.length;
     for (let i = 0; i < input.length; i++) {
       const sample = input[i]!;
-      history[this.write] = Number.isFinite(sample) ? sample : 0;
+      const kept = Number.isFinite(sample) ? sample : 0;
+      history[this.write] = kept;
+      history[this.write + length] = kept;
       this.write = this.write + 1 === length ? 0 : this.write + 1;
       if (--this.wait > 0) continue;
       this.wait = factor;
       let sum = 0;
-      let at = this.write;
-      for (let k = 0; k < length; k++) {
-        sum += taps[k]! * history[at]!;
-        at = at + 1 === length ? 0 : at + 1;
-      }
+      const from = this.write;
+      for (let k = 0; k < length; k++) sum += taps[k]! * history[from + k]!;
       emit(sum);
     }
   }

@@ -13,6 +13,11 @@ const MAX_STRANGERS = 8;
 const STRANGER_LEAST = 0.05;
 /** Partials weaker than this against the strongest are not followed. */
 const WEAKEST_PARTIAL = 1.5e-3;
+/**
+ * A² N / 4σ² of noise alone is exponentially distributed with mean 1: the largest of
+ * the hundreds of places where a partial might be looked for stays below this.
+ */
+const LEAST_EVIDENCE = 9;
 const CENTS = 1200 / Math.LN2;
 
 /** How much is spent on a frame: the live track needs few partials and no noise spectrum. */
@@ -239,7 +244,8 @@ export class Estimator {
       // Cramér–Rao bound of one sinusoid with unknown phase (Rife and Boorstyn 1974).
       const sigma = Math.sqrt(24 * noise) / (amplitude * fit.length ** 1.5) / fit.omega[i]!;
       const sigmaCents = CENTS * sigma;
-      if (!(sigmaCents < 40)) continue;
+      const evidence = (amplitude * amplitude * fit.length) / (4 * noise);
+      if (!(sigmaCents < 40) || evidence < LEAST_EVIDENCE) continue;
       result.partialNumber[count] = fit.number[i]!;
       result.partialHz[count] = hz;
       result.partialSigma[count] = sigmaCents;

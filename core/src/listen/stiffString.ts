@@ -9,6 +9,9 @@ const B_MAX = 1e-3;
 const USUAL_SHIFT = 1.5;
 const USUAL_SHIFT_WEIGHT = 3;
 
+const ROUNDS = 7;
+const LOW_ROUNDS = 2;
+
 /** The partial whose frequency over its number is the reported pitch (dominance region). */
 export const REPORTED_PARTIAL = 4;
 
@@ -75,19 +78,21 @@ export class StiffStringFitter {
     let a11 = 0;
     let a12 = 0;
     let a22 = 0;
-    for (let round = 0; round < 6; round++) {
+    for (let round = 0; round < ROUNDS; round++) {
+      // High partials have a long lever on B: they join once the low ones point at them.
+      const used = round < LOW_ROUNDS ? Math.max(4, count >> 1) : count;
       a11 = 0;
       a12 = 0;
       a22 = 1 / prior.sigma ** 2;
       let g1 = 0;
       let g2 = (prior.mean - b) / prior.sigma ** 2;
-      for (let i = 0; i < count; i++) {
+      for (let i = 0; i < Math.min(used, count); i++) {
         const n2 = numbers[i]! ** 2;
         const r = CENTS * (Math.log(hz[i]! / numbers[i]!) - logF0 - 0.5 * Math.log1p(b * n2));
         residual[i] = r;
         const variance = sigmaCents[i]! ** 2 + spread;
-        // Student t with four degrees of freedom; the first rounds trust every partial alike.
-        const w = (round < 2 ? 1 : 5 / (4 + (r * r) / variance)) / variance;
+        // Student t with four degrees of freedom; the first rounds trust the low partials alike.
+        const w = (round < LOW_ROUNDS ? 1 : 5 / (4 + (r * r) / variance)) / variance;
         weight[i] = w;
         const slope = (CENTS * 0.5 * n2) / (1 + b * n2);
         a11 += w * CENTS * CENTS;
@@ -99,7 +104,7 @@ export class StiffStringFitter {
       const det = a11 * a22 - a12 * a12;
       logF0 += (a22 * g1 - a12 * g2) / det;
       b = Math.min(B_MAX, Math.max(0, b + (a11 * g2 - a12 * g1) / det));
-      if (round >= 1) spread = this.spreadOf(sigmaCents, count);
+      if (round >= LOW_ROUNDS) spread = this.spreadOf(sigmaCents, count);
     }
     out.f0 = Math.exp(logF0);
     out.inharmonicity = b;

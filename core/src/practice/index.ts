@@ -1,3 +1,5 @@
 export type { PracticeSetup } from './instrument.ts';
 export { PracticeInstrument } from './instrument.ts';
 export { referenceTone } from './reference.ts';
+export type { Timbre } from './voice.ts';
+export { drawTimbre, glideMean, Voice } from './voice.ts';

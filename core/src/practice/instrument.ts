@@ -8,7 +8,7 @@ import { frequencyOf, tensionOf, tensionPerTurn } from '../strings/index.ts';
 import type { Cents, Dbfs, Hz, Newtons } from '../units.ts';
 import { Room } from './room.ts';
 import type { PluckGesture, Timbre } from './voice.ts';
-import { CONTROL_BLOCK, drawTimbre, GLIDE_TIME, glideStart, Voice } from './voice.ts';
+import { CONTROL_BLOCK, drawTimbre, glideMean, Voice } from './voice.ts';
 
 /** Neck, body and bridge give way with the string: hands need this much more turn than the string alone. */
 const GIVE = 1.6;
@@ -135,12 +135,7 @@ export class PracticeInstrument {
 
   /** What an exact reading of a pluck of this strength would say, with the glide left in its window. */
   exactReadingHz(course: number, strength: number, from = 0.2, to = 0.8): Hz {
-    const mean =
-      (glideStart(strength) *
-        GLIDE_TIME *
-        (Math.exp(-from / GLIDE_TIME) - Math.exp(-to / GLIDE_TIME))) /
-      (to - from);
-    return this.truthHz(course) * 2 ** (mean / 1200);
+    return this.truthHz(course) * 2 ** (glideMean(strength, from, to) / 1200);
   }
 
   /** How far a course lies from its target now, in cents. */

@@ -44,9 +44,16 @@ export interface PluckGesture {
 }
 
 /** How far a pluck starts sharp, and how fast that goes, in cents and seconds. */
-export const GLIDE_TIME: Seconds = 0.09;
-export function glideStart(strength: number): Cents {
+const GLIDE_TIME: Seconds = 0.09;
+function glideStart(strength: number): Cents {
   return 14 * strength * strength;
+}
+
+/** Mean of the glide over a window after the onset, in cents: what an exact reading of it contains. */
+export function glideMean(strength: number, from: Seconds, to: Seconds): Cents {
+  const area =
+    GLIDE_TIME * (Math.exp(-from / GLIDE_TIME) - Math.exp(-to / GLIDE_TIME));
+  return (glideStart(strength) * area) / (to - from);
 }
 
 /** One ringing note: damped modes of a stiff string, with the attack's glide and noise. */
