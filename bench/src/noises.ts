@@ -61,7 +61,8 @@ function speech(length: number, rate: Hz, random: Random): Float32Array {
   const base = between(random, 95, 210);
   for (let at = 0; at < length; ) {
     const syllable = Math.round(between(random, 0.09, 0.28) * rate);
-    if (random() < 0.78) voiced(out, at, syllable, base * between(random, 0.85, 1.25), rate, random);
+    if (random() < 0.78)
+      voiced(out, at, syllable, base * between(random, 0.85, 1.25), rate, random);
     else hiss(out, at, syllable / 2, random);
     at += syllable + Math.round(between(random, 0, 0.12) * rate);
   }

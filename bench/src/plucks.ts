@@ -2,7 +2,7 @@ import { identify, readPlucks, reportedHz } from '@rosefinch/core/listen';
 import { drawTimbre, glideMean, Voice } from '@rosefinch/core/practice';
 import { between, normal, type Random, seededRandom } from '@rosefinch/core/random';
 import type { Cents, Hz } from '@rosefinch/core/units';
-import { type Noise, mix, noise, power } from './noises.ts';
+import { mix, type Noise, noise, power } from './noises.ts';
 import { OPEN_STRINGS, type OpenString } from './strings.ts';
 
 const RATE = 24_000;
@@ -116,11 +116,14 @@ export class PluckTally {
       else {
         this.refused++;
         const why = outcomes.map(({ outcome: o }) => (o.kind === 'not sure' ? o.reason : o.kind));
-        this.notes.push(`seed ${seed} ${string.name} refused: ${why.join(', ') || 'nothing heard'}`);
+        this.notes.push(
+          `seed ${seed} ${string.name} refused: ${why.join(', ') || 'nothing heard'}`,
+        );
       }
       return;
     }
-    for (const reading of own) this.judge(seed, string, 1200 * Math.log2(reading.hz / exactHz), reading);
+    for (const reading of own)
+      this.judge(seed, string, 1200 * Math.log2(reading.hz / exactHz), reading);
   }
 
   private judge(
@@ -149,7 +152,8 @@ export class PluckTally {
   /** Two lines for the eye. */
   print(name: string): void {
     const sorted = this.errors.sort((a, b) => a - b);
-    const at = (share: number) => sorted[Math.floor(share * (sorted.length - 1))]?.toFixed(2) ?? '–';
+    const at = (share: number) =>
+      sorted[Math.floor(share * (sorted.length - 1))]?.toFixed(2) ?? '–';
     const share = (n: number) => `${((100 * n) / Math.max(1, sorted.length)).toFixed(0)} %`;
     console.log(
       `  ${name.padEnd(34)} ${at(0.5)} / ${at(0.95)} cents  wrong octave ${this.wrongOctave}  gross ${this.gross}  refused ${this.refused}  several ${this.several}  wrong string ${this.wrongString}  ±1 / ±2 σ ${share(this.within)} / ${share(this.withinTwo)}`,
@@ -171,4 +175,3 @@ export function readingsOfNoise(kind: Noise, seconds: number, seed: number): num
   for (let i = 0; i < samples.length; i++) samples[i]! += ROOM * normal(random);
   return readPlucks(samples, RATE).filter(({ outcome }) => outcome.kind === 'reading').length;
 }
-

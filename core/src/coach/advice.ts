@@ -144,6 +144,11 @@ export function refusalAdvice(refusal: Refusal): Advice {
         say: 'The sound broke off for a moment. Pluck again.',
         more: 'The computer was busy; that pluck was not counted.',
       };
+    case 'hum only':
+      return {
+        say: `Only mains hum at ${refusal.mainsHz} Hz. Pluck again.`,
+        more: 'Turn the instrument, or move away from lamps and power supplies.',
+      };
     case 'not sure':
       return {
         say: 'Not sure. Pluck again.',
@@ -156,5 +161,6 @@ const REASONS = {
   'too short': 'Let it ring a little longer.',
   'no pitch': 'That was noise, or no string I could name.',
   unsteady: 'The pitch moved too much to be read.',
+  'no pluck': 'That sounded like a voice or a steady tone, no pluck.',
   weak: 'Other sounds were as loud as the string.',
 } as const;

@@ -132,7 +132,8 @@ describe('octave', () => {
   it('holds when a peak of noise lies far above the last partial', () => {
     const tone = { f0: 82.4069, b: 8e-5, size: DULL, partials: 10 };
     const samples = sound(tone, 7, 1e-3);
-    for (let i = 0; i < LENGTH; i++) samples[i]! += 0.002 * Math.cos((2 * Math.PI * 1884 * i) / RATE);
+    for (let i = 0; i < LENGTH; i++)
+      samples[i]! += 0.002 * Math.cos((2 * Math.PI * 1884 * i) / RATE);
     expect(estimator.estimate(samples, 0, LENGTH)!.f0).to.be.within(82, 83);
   });
 

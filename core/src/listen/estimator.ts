@@ -39,6 +39,8 @@ export interface FrameEstimate {
   periodHz: Hz;
   /** Share of the frame's energy that this string explains, 0 to 1. */
   clarity: number;
+  /** Share of this string in what is left when other steady tones are taken out, 0 to 1. */
+  tonal: number;
   errorCents: Cents;
   f0ErrorCents: Cents;
   shiftCents: Cents;
@@ -135,6 +137,7 @@ export class Estimator {
       firstPartialHz: 0,
       periodHz: 0,
       clarity: 0,
+      tonal: 0,
       score: 0,
       partialCount: 0,
       partialNumber: new Float64Array(MAX_PARTIALS),
@@ -266,6 +269,7 @@ export class Estimator {
     result.f0ErrorCents = stiff.f0ErrorCents;
     result.shiftCents = stiff.shiftCents;
     result.clarity = Math.min(1, energy / Math.max(fit.energy, 1e-30));
+    result.tonal = energy / Math.max(energy + fit.residualEnergy, 1e-30);
     return result;
   }
 

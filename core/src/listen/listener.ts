@@ -14,6 +14,8 @@ import { GENERAL_PRIOR } from './stiffString.ts';
 const TRACK_HOP_S = 0.016;
 /** Samples before the onset that are kept out of every frame: the finger's noise. */
 const BUFFER_S = 2.4;
+/** So much of the room is heard before each onset. */
+const BEFORE_S = 0.19;
 /** A note longer than its reading is followed on the live track for at most this long. */
 const LONGEST_TRACK_S = 12;
 /** The shortest frame for the live track and how many periods it must hold. */
@@ -248,13 +250,19 @@ export class Listener {
     const start = this.onset / this.rate;
     const seconds = Math.max(0, length) / this.rate;
     if (seconds < SHORTEST_PLUCK_S) return;
-    const loudest = this.copyFrom(this.onset, Math.max(0, length));
+    const before = Math.min(
+      this.onset,
+      Math.round(BEFORE_S * this.rate),
+      this.buffer.length - length,
+    );
+    this.copyFrom(this.onset - before, before + length);
+    const loudest = peakDbfs(this.scratch, before, before + length);
     const outcome: PluckOutcome = this.interrupted
       ? { kind: 'interrupted' }
       : loudest < TOO_QUIET
         ? { kind: 'too quiet', levelDbfs: loudest }
         : this.analyser.analyse(
-            { samples: this.scratch, onset: 0, end: Math.max(0, length) },
+            { samples: this.scratch, onset: before, end: before + length },
             this.allowed,
             this.prior,
           );
@@ -272,17 +280,16 @@ export class Listener {
     this.copyFrom(this.heard - length, length);
   }
 
-  /** Copies decimated samples into the scratch, answers their peak in dBFS. */
-  private copyFrom(start: number, length: number): Dbfs {
+  private copyFrom(start: number, length: number): void {
     const { buffer, scratch } = this;
-    let peak = 0;
-    for (let i = 0; i < length; i++) {
-      const sample = buffer[(start + i) % buffer.length]!;
-      scratch[i] = sample;
-      peak = Math.max(peak, Math.abs(sample));
-    }
-    return 20 * Math.log10(Math.max(peak, 1e-9));
+    for (let i = 0; i < length; i++) scratch[i] = buffer[(start + i) % buffer.length]!;
   }
+}
+
+function peakDbfs(samples: Float64Array, from: number, to: number): Dbfs {
+  let peak = 1e-9;
+  for (let i = from; i < to; i++) peak = Math.max(peak, Math.abs(samples[i]!));
+  return 20 * Math.log10(peak);
 }
 
 /** Reads every pluck of a whole signal. */

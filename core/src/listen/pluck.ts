@@ -1,4 +1,5 @@
 import type { Cents, Dbfs, Hz, Seconds } from '../units.ts';
+import { Background } from './background.ts';
 import type { FrameEstimate } from './estimator.ts';
 import { Estimator, MAX_PARTIALS, periodHz } from './estimator.ts';
 import type { StiffFit, StiffnessPrior } from './stiffString.ts';
@@ -11,19 +12,24 @@ const EARLIEST = 0.1;
 const SHORTEST = 0.1;
 /** Limits below which a number would be no evidence. */
 const LEAST_SCORE = 0.38;
-const LEAST_CLARITY = 0.3;
+const LEAST_TONAL = 0.3;
+/** A string loses at least this much over its window; real ones lose 1.3 dB and more. */
+const LEAST_DECAY_DB = 0.3;
+/** The energy 20 to 40 ms after the onset against the greatest in the first moments: plucks stay above −2 dB. */
+const SLOWEST_ATTACK_DB = -3.5;
+/** A sound without attack is a voice if it is shorter than this, in seconds, or wanders more, in cents. */
+const VOICE = { shortest: 0.35, wander: 3 } as const;
 const MOST_ERROR: Cents = 8;
 /** A pitch that wanders further than this inside the window is no string at rest. */
 const MOST_WANDER: Cents = 60;
 const MOVING_SLOPE: Cents = 12;
 /** A second series this strong against the first counts as a second string. */
 const SECOND_STRING = 0.35;
+/** No body resonance pulls a partial this far from the law. */
+const STRAY: Cents = 30;
 const MAX_FRAMES = 32;
-/**
- * A break of phase beyond this is no string's: seeded plucks stay below 0.25, peg turned
- * or not, and real notes, whose partials beat, below 0.6.
- */
-const MOST_PHASE_BREAK = 0.7;
+/** A skip: partials (counted by weight) disagree in phase, and one shift in time reconciles them. */
+const SKIP = { partials: 1.8, atRest: 0.5, explained: 0.85 } as const;
 /** Frames overlap by half: two that stand this far apart enclose a break that lies in neither. */
 const CLEAR_OF = 3;
 
@@ -63,7 +69,12 @@ export interface Reading {
 /** Why a pluck gave no reading. */
 export type Refusal =
   | { readonly kind: 'too quiet'; readonly levelDbfs: Dbfs }
-  | { readonly kind: 'not sure'; readonly reason: 'too short' | 'no pitch' | 'unsteady' | 'weak' }
+  | {
+      readonly kind: 'not sure';
+      readonly reason: 'too short' | 'no pitch' | 'unsteady' | 'weak' | 'no pluck';
+    }
+  /** A steady tone at a multiple of the mains frequency, and no string. */
+  | { readonly kind: 'hum only'; readonly mainsHz: 50 | 60 }
   | { readonly kind: 'more than one string'; readonly hz: readonly Hz[] }
   /** Samples were lost or repeated on the way from the device. */
   | { readonly kind: 'interrupted' };
@@ -73,7 +84,7 @@ export type PluckOutcome = Reading | Refusal;
 /** A stretch of decimated samples that holds one pluck. */
 export interface PluckStretch {
   readonly samples: Float64Array;
-  /** Index of the onset and index after the last sample that belongs to the note. */
+  /** Index of the onset, and after the last sample that belongs to the note. Before the onset lies the room. */
   readonly onset: number;
   readonly end: number;
 }
@@ -87,6 +98,7 @@ export class PluckAnalyser {
   private readonly estimator: Estimator;
   private readonly law = new StiffStringFitter(MAX_PARTIALS);
   private readonly frames: FrameTable;
+  private readonly background = new Background();
   private readonly maxFrame: number;
 
   constructor(readonly sampleRate: Hz) {
@@ -104,11 +116,22 @@ export class PluckAnalyser {
     const duration = (pluck.end - pluck.onset) / this.sampleRate;
     const window = windowFor(duration);
     if (!window) return { kind: 'not sure', reason: 'too short' };
+    this.hearRoom(pluck);
     const coarse = this.coarsePitch(pluck, allowed);
     if (!coarse || coarse.score < LEAST_SCORE) return { kind: 'not sure', reason: 'no pitch' };
     const other = this.secondString(pluck, coarse.hz);
     if (other) return { kind: 'more than one string', hz: [coarse.hz, other] };
     return this.measure(pluck, window, coarse.hz, prior);
+  }
+
+  /** Learns what already sounded before the onset. */
+  private hearRoom(pluck: PluckStretch): void {
+    const gap = Math.round(0.008 * this.sampleRate);
+    const length = Math.min(this.maxFrame, pluck.onset - gap);
+    if (length < 0.06 * this.sampleRate) return this.background.forget();
+    const { spectrum } = this.estimator;
+    spectrum.analyse(pluck.samples, pluck.onset - gap - length, length);
+    this.background.learn(spectrum);
   }
 
   /** The pitch that explains the frames of the note's first part best, taken together. */
@@ -123,7 +146,9 @@ export class PluckAnalyser {
       const length = Math.min(this.maxFrame, pluck.end - start);
       if (length < 0.07 * this.sampleRate) break;
       frames++;
-      for (const c of this.estimator.candidates(pluck.samples, start, length, allowed)) {
+      const { spectrum, finder } = this.estimator;
+      spectrum.analyse(pluck.samples, start, length);
+      for (const c of finder.search(this.background.mark(spectrum), allowed)) {
         const same = tallies.find((t) => Math.abs(t.hz / c.hz - 1) < 0.025);
         if (same) same.sum += Math.max(0, c.score);
         else tallies.push({ hz: c.hz, sum: Math.max(0, c.score) });
@@ -181,6 +206,7 @@ export class PluckAnalyser {
     frames.clear();
     let hint = { hz, inharmonicity: prior.mean };
     let clarity = 0;
+    let tonal = 0;
     let level = 0;
     let tried = 0;
     const hops = Math.min(MAX_FRAMES - 1, Math.ceil((to - from - length) / (length / 2)));
@@ -191,14 +217,35 @@ export class PluckAnalyser {
       if (!e || Math.abs(e.f0 / hz - 1) > 0.06) continue;
       frames.add((offset + length / 2 - pluck.onset) / sampleRate, e);
       clarity += e.clarity;
+      tonal += e.tonal;
       level = Math.max(level, rms(pluck.samples, offset, length));
       hint = { hz: e.firstPartialHz, inharmonicity: e.inharmonicity };
     }
     if (frames.count === 0 || frames.count < 0.6 * tried)
       return { kind: 'not sure', reason: 'unsteady' };
     clarity /= frames.count;
-    if (clarity < LEAST_CLARITY) return { kind: 'not sure', reason: 'weak' };
+    if (tonal / frames.count < LEAST_TONAL) return { kind: 'not sure', reason: 'weak' };
+    const doubt = this.doubtOf(pluck, hz);
+    if (doubt) return doubt;
     return this.conclude(window.from, (to - from) / sampleRate, clarity, level, prior);
+  }
+
+  /** Why this may be no pluck at all: no attack, no decay, a voice's wandering pitch. */
+  private doubtOf(pluck: PluckStretch, hz: Hz): Refusal | null {
+    const { frames } = this;
+    const seconds = (pluck.end - pluck.onset) / this.sampleRate;
+    frames.separate();
+    const long = seconds >= VOICE.shortest;
+    if (long && frames.decayDb() < LEAST_DECAY_DB) {
+      for (const mainsHz of [50, 60] as const)
+        if (Math.abs(hz / mainsHz - Math.round(hz / mainsHz)) < 0.02)
+          return { kind: 'hum only', mainsHz };
+      return { kind: 'not sure', reason: 'no pluck' };
+    }
+    const slow = attackDb(pluck, this.sampleRate) < SLOWEST_ATTACK_DB;
+    if (slow && (!long || frames.spread() > VOICE.wander))
+      return { kind: 'not sure', reason: 'no pluck' };
+    return null;
   }
 
   private conclude(
@@ -209,8 +256,7 @@ export class PluckAnalyser {
     prior: StiffnessPrior,
   ): PluckOutcome {
     const { frames } = this;
-    if (frames.phaseBreak() > MOST_PHASE_BREAK) return { kind: 'interrupted' };
-    frames.separate();
+    if (frames.hasSkip()) return { kind: 'interrupted' };
     const stiff: StiffFit = {
       f0: 0,
       inharmonicity: 0,
@@ -219,6 +265,8 @@ export class PluckAnalyser {
       shiftCents: 0,
     };
     this.law.fit(frames.number, frames.hz, frames.sigma, frames.partials, prior, stiff);
+    const stray = frames.loudestStray(stiff);
+    if (stray) return { kind: 'more than one string', hz: [stiff.f0, stray] };
     const spread = frames.spread();
     if (stiff.errorCents > MOST_ERROR || spread > MOST_WANDER || !Number.isFinite(stiff.f0))
       return { kind: 'not sure', reason: 'unsteady' };
@@ -244,6 +292,18 @@ export class PluckAnalyser {
       partials: frames.list(),
     };
   }
+}
+
+/** How far the first moments of a sound stand below its loudest, in dB; 0 when it begins at its loudest. */
+function attackDb(pluck: PluckStretch, rate: Hz): number {
+  const window = Math.round(0.02 * rate);
+  const step = Math.round(0.005 * rate);
+  const last = Math.min(pluck.end - window, pluck.onset + Math.round(0.18 * rate));
+  let loudest = 0;
+  for (let at = pluck.onset; at <= last; at += step)
+    loudest = Math.max(loudest, rms(pluck.samples, at, window));
+  const first = rms(pluck.samples, Math.min(pluck.onset + window, last), window);
+  return 20 * Math.log10(Math.max(first, 1e-9) / Math.max(loudest, 1e-9));
 }
 
 function windowFor(duration: Seconds): { from: Seconds; to: Seconds } | null {
@@ -278,6 +338,9 @@ class FrameTable {
   private readonly cellWeight: Float64Array;
   private readonly cellAmplitude: Float64Array;
   private readonly cellPhase: Float64Array;
+  private readonly phaseOff = new Float64Array(MAX_PARTIALS);
+  private readonly phaseHz = new Float64Array(MAX_PARTIALS);
+  private readonly phaseWeight = new Float64Array(MAX_PARTIALS);
   private reference = 0;
   private readonly rows = 31;
 
@@ -311,32 +374,63 @@ class FrameTable {
   }
 
   /**
-   * The greatest break of phase in the note, 0 (none) to 2 (every partial turned round).
-   * A ringing partial's phase runs on at its frequency; samples lost or repeated on
-   * the way make the phases of all partials jump between the frames before and after.
+   * True when samples were lost or repeated in the note: every ringing partial's phase
+   * runs on at its own frequency, so a skip sets the phases of all of them off by one
+   * and the same time between the frames before and after.
    */
-  phaseBreak(): number {
-    let worst = 0;
+  hasSkip(): boolean {
     for (let k = 0; k + CLEAR_OF < this.count; k++)
-      worst = Math.max(worst, this.breakBetween(k, k + CLEAR_OF));
-    return worst;
+      if (this.skipBetween(k, k + CLEAR_OF)) return true;
+    return false;
   }
 
-  private breakBetween(a: number, b: number): number {
+  private skipBetween(a: number, b: number): boolean {
+    const { phaseOff, phaseHz, phaseWeight } = this;
     const span = this.time[b]! - this.time[a]!;
-    let sum = 0;
+    let count = 0;
     let weight = 0;
+    let squares = 0;
     for (let n = 1; n < this.rows; n++) {
       const i = a * this.rows + n;
       const j = b * this.rows + n;
       if (this.cellWeight[i] === 0 || this.cellWeight[j] === 0) continue;
-      const mean = (this.cell[i]! + this.cell[j]!) / 2;
-      const turned = 2 * Math.PI * n * this.reference * 2 ** (mean / 1200) * span;
-      const w = this.cellAmplitude[i]! * this.cellAmplitude[j]!;
-      sum += w * (1 - Math.cos(this.cellPhase[j]! - this.cellPhase[i]! - turned));
+      const hz = n * this.reference * 2 ** ((this.cell[i]! + this.cell[j]!) / 2400);
+      const w = Math.sqrt(this.cellAmplitude[i]! * this.cellAmplitude[j]!);
+      phaseHz[count] = hz;
+      phaseOff[count] = this.cellPhase[j]! - this.cellPhase[i]! - 2 * Math.PI * hz * span;
+      phaseWeight[count++] = w;
       weight += w;
+      squares += w * w;
     }
-    return weight > 0 ? sum / weight : 0;
+    const several = weight * weight >= SKIP.partials * squares;
+    if (count === 0 || !several || this.inPhase(count, weight, 0) > SKIP.atRest) return false;
+    const step = 1 / (12 * phaseHz[count - 1]!);
+    for (let shift = step; shift < 0.5 / this.reference; shift += step)
+      for (const sign of [-1, 1])
+        if (this.inPhase(count, weight, sign * shift) > SKIP.explained) return true;
+    return false;
+  }
+
+  /** How well the partials agree in phase after a shift in time: 1 if all do. */
+  private inPhase(count: number, weight: number, shift: Seconds): number {
+    let sum = 0;
+    for (let i = 0; i < count; i++)
+      sum +=
+        this.phaseWeight[i]! * Math.cos(this.phaseOff[i]! - 2 * Math.PI * this.phaseHz[i]! * shift);
+    return sum / weight;
+  }
+
+  /** How much the string's energy fell from the first third of the window to the last, in dB. */
+  decayDb(): number {
+    const third = Math.max(1, Math.round(this.count / 3));
+    return 10 * Math.log10(this.energyOf(0, third) / this.energyOf(this.count - third, this.count));
+  }
+
+  private energyOf(from: number, to: number): number {
+    let sum = 1e-20;
+    for (let at = from * this.rows; at < to * this.rows; at++)
+      if (this.cellWeight[at]! > 0) sum += this.cellAmplitude[at]! ** 2;
+    return sum;
   }
 
   /** Splits the table into glide (mean 0 over the frames) and the partials' places. */
@@ -399,6 +493,27 @@ class FrameTable {
       this.sigma[i] = Math.sqrt((1.5 * inflation) / weight);
       this.amplitude[i] = Math.sqrt(power / seen);
     }
+  }
+
+  /**
+   * Where the partials that follow the law carry less than half of the energy, the pitch
+   * that the loudest of the others hints at; null otherwise.
+   */
+  loudestStray(law: { f0: Hz; inharmonicity: number }): Hz | null {
+    let on = 0;
+    let off = 0;
+    let loudest = -1;
+    for (let i = 0; i < this.partials; i++) {
+      const expected = partialHz(law.f0, law.inharmonicity, this.number[i]!);
+      const power = this.amplitude[i]! ** 2;
+      if (Math.abs(1200 * Math.log2(this.hz[i]! / expected)) < STRAY + 4 * this.sigma[i]!)
+        on += power;
+      else {
+        off += power;
+        if (loudest < 0 || this.amplitude[i]! > this.amplitude[loudest]!) loudest = i;
+      }
+    }
+    return off > on ? this.hz[loudest]! / this.number[loudest]! : null;
   }
 
   /** The partials' places as plain records. */

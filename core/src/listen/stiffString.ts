@@ -164,8 +164,10 @@ export class StiffStringFitter {
     out: StiffFit,
   ): void {
     const dof = Math.max(0, count - 2);
+    const nu = USUAL_SHIFT_WEIGHT + dof;
+    // A spread known from few partials makes the error one of Student's t: its variance is ν/(ν − 2) larger.
     const believed =
-      (USUAL_SHIFT_WEIGHT * USUAL_SHIFT ** 2 + dof * spread) / (USUAL_SHIFT_WEIGHT + dof);
+      ((USUAL_SHIFT_WEIGHT * USUAL_SHIFT ** 2 + dof * spread) / nu) * (nu / (nu - 2));
     let a11 = 0;
     let a12 = 0;
     let a22 = 1 / prior.sigma ** 2;

@@ -51,8 +51,7 @@ function glideStart(strength: number): Cents {
 
 /** Mean of the glide over a window after the onset, in cents: what an exact reading of it contains. */
 export function glideMean(strength: number, from: Seconds, to: Seconds): Cents {
-  const area =
-    GLIDE_TIME * (Math.exp(-from / GLIDE_TIME) - Math.exp(-to / GLIDE_TIME));
+  const area = GLIDE_TIME * (Math.exp(-from / GLIDE_TIME) - Math.exp(-to / GLIDE_TIME));
   return (glideStart(strength) * area) / (to - from);
 }
 

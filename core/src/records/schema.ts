@@ -106,8 +106,9 @@ const OUTCOMES: Readonly<Record<string, Shape>> = {
   'too quiet': strictObject({ kind: choice('too quiet'), levelDbfs: real() }),
   'not sure': strictObject({
     kind: choice('not sure'),
-    reason: choice('too short', 'no pitch', 'unsteady', 'weak'),
+    reason: choice('too short', 'no pitch', 'unsteady', 'weak', 'no pluck'),
   }),
+  'hum only': strictObject({ kind: choice('hum only'), mainsHz: real().oneOf([50, 60]) }),
   'more than one string': strictObject({
     kind: choice('more than one string'),
     hz: list(positive()),
