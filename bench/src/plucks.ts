@@ -3,6 +3,7 @@ import { drawTimbre, glideMean, Voice } from '@rosefinch/core/practice';
 import { between, normal, type Random, seededRandom } from '@rosefinch/core/random';
 import type { Cents, Hz } from '@rosefinch/core/units';
 import { mix, type Noise, noise, power } from './noises.ts';
+import { quantile } from './print.ts';
 import { OPEN_STRINGS, type OpenString } from './strings.ts';
 
 const RATE = 24_000;
@@ -14,14 +15,14 @@ const GROSS: Cents = 50;
 const ROOM = 2e-4;
 
 /** What else is heard beside the pluck. */
-export type Beside =
+type Beside =
   | { readonly kind: 'noise'; readonly noise: Noise; readonly db: number }
   /** Another string of the same instrument still rings, so far below. */
   | { readonly kind: 'sympathetic'; readonly db: number }
   /** Somebody else plays the same or a neighbouring note. */
   | { readonly kind: 'second instrument'; readonly db: number };
 
-export interface Pluck {
+interface Pluck {
   readonly sound: Float32Array;
   readonly string: OpenString;
   /** What an exact reading would say. */
@@ -45,7 +46,7 @@ function sing(voice: Voice, f0: Hz, out: Float32Array, from: number): void {
 }
 
 /** A seeded pluck of one of the 21 strings, up to 60 cents out, with something beside it. */
-export function pluck(seed: number, beside: Beside): Pluck {
+function pluck(seed: number, beside: Beside): Pluck {
   const random = seededRandom(seed * 48_271);
   const string = OPEN_STRINGS[seed % OPEN_STRINGS.length]!;
   const hz = string.hz * 2 ** (between(random, -60, 60) / 1200);
@@ -91,7 +92,7 @@ function addBeside(
 }
 
 /** What came of a run of plucks. */
-export class PluckTally {
+class PluckTally {
   readonly errors: number[] = [];
   wrongOctave = 0;
   gross = 0;
@@ -144,26 +145,22 @@ export class PluckTally {
     if (error <= reading.errorCents) this.within++;
     if (error <= 2 * reading.errorCents) this.withinTwo++;
     const targets = string.set.map((hz, i) => ({ target: { course: i + 1, midi: 0, hz } }));
-    const identity = identify(reading.hz, targets);
+    const identity = identify(reading, targets);
     const course = 1 + string.set.indexOf(string.hz);
     if (identity.kind !== 'known' || identity.course !== course) this.wrongString++;
   }
 
-  /** Two lines for the eye. */
   print(name: string): void {
-    const sorted = this.errors.sort((a, b) => a - b);
-    const at = (share: number) =>
-      sorted[Math.floor(share * (sorted.length - 1))]?.toFixed(2) ?? '–';
-    const share = (n: number) => `${((100 * n) / Math.max(1, sorted.length)).toFixed(0)} %`;
+    const share = (n: number) => `${((100 * n) / Math.max(1, this.errors.length)).toFixed(0)} %`;
     console.log(
-      `  ${name.padEnd(34)} ${at(0.5)} / ${at(0.95)} cents  wrong octave ${this.wrongOctave}  gross ${this.gross}  refused ${this.refused}  several ${this.several}  wrong string ${this.wrongString}  ±1 / ±2 σ ${share(this.within)} / ${share(this.withinTwo)}`,
+      `  ${name.padEnd(32)} n ${this.n}  ${quantile(this.errors, 0.5, 2)} / ${quantile(this.errors, 0.95, 2)}  wrong octave ${this.wrongOctave}  gross ${this.gross}  refused ${this.refused}  more than one ${this.several}  wrong string ${this.wrongString}  within ±1 / ±2: ${share(this.within)} / ${share(this.withinTwo)}`,
     );
-    for (const note of this.notes.slice(0, 4)) console.log(`      ${note}`);
+    for (const note of this.notes.slice(0, 3)) console.log(`      ${note}`);
   }
 }
 
 /** Readings taken from seconds of sound without any note. */
-export function readingsOfNoise(kind: Noise, seconds: number, seed: number): number {
+function readingsOfNoise(kind: Noise, seconds: number, seed: number): number {
   const random = seededRandom(seed);
   const sound = noise(kind, seconds * RATE, RATE, random);
   const gain = 0.05 / Math.sqrt(power(sound));
@@ -174,4 +171,51 @@ export function readingsOfNoise(kind: Noise, seconds: number, seed: number): num
   });
   for (let i = 0; i < samples.length; i++) samples[i]! += ROOM * normal(random);
   return readPlucks(samples, RATE).filter(({ outcome }) => outcome.kind === 'reading').length;
+}
+
+const NOISES: readonly (readonly [string, Beside])[] = [
+  ...([30, 20, 10] as const).map(
+    (db) => [`white noise ${db} dB`, { kind: 'noise', noise: 'white', db }] as const,
+  ),
+  ...(['pink', 'hum', 'speech'] as const).flatMap((noise) =>
+    [20, 10].map((db) => [`${noise} ${db} dB`, { kind: 'noise', noise, db }] as const),
+  ),
+  ['string ringing along, −10 dB', { kind: 'sympathetic', db: 10 }],
+];
+const PLAYERS: readonly (readonly [string, Beside])[] = [
+  ['second instrument, −10 dB', { kind: 'second instrument', db: 10 }],
+  ['second instrument, −6 dB', { kind: 'second instrument', db: 6 }],
+];
+
+/** Whole plucks in every kind of room, `total` of them over the rooms without a second player. */
+export function pluckFigures(total: number): void {
+  const each = Math.ceil(total / NOISES.length);
+  const first = 20_001;
+  console.log(
+    `\nWhole plucks of the 21 strings, partials shifted by 1.5 cents rms, seeds ${first}–${first + each - 1} in each room: median / 95th percentile in cents`,
+  );
+  const all = { octave: 0, gross: 0, refused: 0 };
+  for (const [name, beside] of NOISES) {
+    const tally = tallyOf(each, first, beside);
+    tally.print(name);
+    all.octave += tally.wrongOctave;
+    all.gross += tally.gross;
+    all.refused += tally.refused;
+  }
+  const n = each * NOISES.length;
+  console.log(
+    `  all ${n}: wrong octave ${all.octave}, gross ${all.gross}, refused ${all.refused} (${((100 * all.refused) / n).toFixed(2)} %)`,
+  );
+  for (const [name, beside] of PLAYERS) tallyOf(each, first, beside).print(name);
+  for (const kind of ['white', 'pink', 'hum', 'speech'] as const) {
+    let readings = 0;
+    for (let seed = 1; seed <= 5; seed++) readings += readingsOfNoise(kind, 12, seed);
+    console.log(`  60 s of ${kind} alone, seeds 1–5: ${readings} readings`);
+  }
+}
+
+function tallyOf(n: number, first: number, beside: Beside): PluckTally {
+  const tally = new PluckTally(n);
+  for (let seed = first; seed < first + n; seed++) tally.take(seed, pluck(seed, beside));
+  return tally;
 }

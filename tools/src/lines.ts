@@ -1,5 +1,11 @@
 import { mixDown, readWav } from '@rosefinch/core/formats';
-import { identify, type PluckOutcome, readPlucks } from '@rosefinch/core/listen';
+import {
+  identify,
+  knowledgeOf,
+  type PluckOutcome,
+  type Reading,
+  readPlucks,
+} from '@rosefinch/core/listen';
 import {
   centsBetween,
   findTuning,
@@ -40,7 +46,8 @@ export function measureWav(
 ): MeasuredLine[] {
   const targets = targetsFor(tuningId, a4);
   const sound = readWav(bytes);
-  return readPlucks(mixDown(sound), sound.sampleRate).map((heard) =>
+  const strings = knowledgeOf(targets ?? [], []);
+  return readPlucks(mixDown(sound), sound.sampleRate, strings).map((heard) =>
     lineOf(file, heard.start, heard.outcome, targets, a4),
   );
 }
@@ -65,7 +72,7 @@ function lineOf(
     const kind = outcome.kind === 'not sure' ? `not sure: ${outcome.reason}` : outcome.kind;
     return { ...head, outcome: kind, string: null, note: null };
   }
-  const place = targets ? stringFor(outcome.hz, targets) : chromatic(outcome.hz, a4);
+  const place = targets ? stringFor(outcome, targets) : chromatic(outcome.hz, a4);
   return {
     ...head,
     outcome: 'reading',
@@ -86,11 +93,9 @@ function chromatic(hz: number, a4: number) {
   return { string: null, note: noteName(midi), cents: round(cents, 3) };
 }
 
-function stringFor(hz: number, targets: Target[]) {
-  const identity = identify(
-    hz,
-    targets.map((target) => ({ target })),
-  );
+function stringFor(reading: Reading, targets: Target[]) {
+  const { hz } = reading;
+  const identity = identify(reading, knowledgeOf(targets, []));
   const target = identity.kind === 'known' ? targets[identity.course - 1] : undefined;
   if (!target) return { string: null, note: null };
   const cents = round(centsBetween(target.hz, hz), 3);

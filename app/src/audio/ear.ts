@@ -1,3 +1,4 @@
+import type { StringKnowledge } from '@rosefinch/core/listen';
 import { referenceTone } from '@rosefinch/core/practice';
 import { type Line, startAnalysis, startPractice } from '../workers/index.ts';
 import { takeListeningLock } from './lock.ts';
@@ -78,6 +79,11 @@ export class Ear {
     };
     this.listenTo({ sampleRate: start.sampleRate, sound: port2, close });
     return practiceHands(line, speaker, sound);
+  }
+
+  /** Says what is known of the strings; it helps to tell like candidates apart. */
+  know(strings: readonly StringKnowledge[]): void {
+    this.analysis.send({ type: 'know', strings });
   }
 
   private deaf(forMs: number): void {

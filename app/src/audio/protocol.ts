@@ -1,4 +1,4 @@
-import type { ListenEvent } from '@rosefinch/core/listen';
+import type { ListenEvent, StringKnowledge } from '@rosefinch/core/listen';
 import type { RecordedPluck } from '@rosefinch/core/records';
 import type { Instrument } from '@rosefinch/core/strings';
 
@@ -17,6 +17,8 @@ export type AnalysisRequest =
       readonly sampleRate: number;
       readonly sound: MessagePort;
     }
+  /** What is known of the strings, for this sound and those that are opened later. */
+  | { readonly type: 'know'; readonly strings: readonly StringKnowledge[] }
   /** Hear nothing until `forMs` have passed: the application itself is sounding. */
   | { readonly type: 'deaf'; readonly forMs: number }
   | { readonly type: 'close' };

@@ -29,7 +29,8 @@ export interface Candidate {
  */
 export class CandidateFinder {
   readonly best: Candidate[] = [];
-  private readonly pool: Candidate[];
+  /** Entries not in use, so that no frame takes memory. */
+  private readonly spare: Candidate[] = [];
   private readonly used: Uint8Array;
   private readonly seeds: Int32Array;
 
@@ -37,18 +38,17 @@ export class CandidateFinder {
     private readonly spectrum: Spectrum,
     private readonly keep = 4,
   ) {
-    this.pool = Array.from({ length: keep }, () => ({ hz: 0, score: 0, matched: 0 }));
     this.used = new Uint8Array(256);
     this.seeds = new Int32Array(SEED_PEAKS);
   }
 
   /**
    * Searches the current spectrum. Peaks marked in `ignore` (1 per peak) count
-   * for nothing; `allowed`, if given, says which pitches come into question.
+   * for nothing.
    */
-  search(ignore?: Uint8Array, allowed?: (hz: Hz) => boolean): readonly Candidate[] {
+  search(ignore?: Uint8Array): readonly Candidate[] {
     const { spectrum, best } = this;
-    best.length = 0;
+    while (best.length > 0) this.spare.push(best.pop()!);
     let weight = 0;
     for (let p = 0; p < spectrum.peakCount; p++) if (!ignore?.[p]) weight += spectrum.peakDb[p]!;
     if (weight === 0) return best;
@@ -58,7 +58,7 @@ export class CandidateFinder {
       for (let n = 1; n <= HIGHEST_GUESSED_PARTIAL; n++) {
         const hz = peak / n;
         if (hz < PITCH_RANGE.low) break;
-        if (hz > PITCH_RANGE.high || allowed?.(hz) === false) continue;
+        if (hz > PITCH_RANGE.high) continue;
         this.offer(hz, weight, ignore);
       }
     }
@@ -105,21 +105,27 @@ export class CandidateFinder {
   }
 
   private insert(hz: Hz, score: number, matched: number): void {
-    const { best, pool, keep } = this;
-    const same = best.findIndex((c) => Math.abs(c.hz / hz - 1) < 0.02);
+    const { best, keep } = this;
+    const same = this.indexNear(hz);
     if (same >= 0) {
       if (best[same]!.score >= score) return;
-      best.splice(same, 1);
+      this.spare.push(best.splice(same, 1)[0]!);
     } else if (best.length === keep) {
       if (best[keep - 1]!.score >= score) return;
-      best.pop();
+      this.spare.push(best.pop()!);
     }
-    const entry = pool.find((c) => !best.includes(c)) ?? { hz: 0, score: 0, matched: 0 };
+    const entry = this.spare.pop() ?? { hz: 0, score: 0, matched: 0 };
     entry.hz = hz;
     entry.score = score;
     entry.matched = matched;
     let at = best.length;
     while (at > 0 && best[at - 1]!.score < score) at--;
     best.splice(at, 0, entry);
+  }
+
+  private indexNear(hz: Hz): number {
+    for (let i = 0; i < this.best.length; i++)
+      if (Math.abs(this.best[i]!.hz / hz - 1) < 0.02) return i;
+    return -1;
   }
 }

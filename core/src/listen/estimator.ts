@@ -26,8 +26,11 @@ const EFFORT = { live: { partials: 8, rounds: 2 }, full: { partials: MAX_PARTIAL
 
 /** What is known of a frame's pitch beforehand. */
 export interface FrameHint {
+  /** First partial. */
   hz: Hz;
   inharmonicity: number;
+  /** The law is known well: partials are looked for where it says, not where those below point. */
+  firm?: boolean;
 }
 
 /** A frame's measurement. The object is reused from call to call: copy what is kept. */
@@ -74,8 +77,10 @@ class PartialCourse {
 
   private hz: Hz = 1;
   private inharmonicity = 0;
+  private firm = false;
 
-  begin(hz: Hz, inharmonicity: number): void {
+  begin(hz: Hz, inharmonicity: number, firm: boolean): void {
+    this.firm = firm;
     this.hz = hz;
     this.inharmonicity = inharmonicity;
     this.count = this.w = this.wx = this.wy = this.wxx = this.wxy = 0;
@@ -93,7 +98,7 @@ class PartialCourse {
   }
 
   expected(n: number): Hz {
-    if (this.count < ENOUGH_TO_FOLLOW) {
+    if (this.firm || this.count < ENOUGH_TO_FOLLOW) {
       const f0 = this.hz / Math.sqrt(1 + this.inharmonicity);
       return partialHz(f0, this.inharmonicity, n);
     }
@@ -149,14 +154,9 @@ export class Estimator {
   }
 
   /** The pitches that could explain the frame, best first; the array is reused. */
-  candidates(
-    samples: Float64Array,
-    offset: number,
-    length: number,
-    allowed?: (hz: Hz) => boolean,
-  ): readonly Candidate[] {
+  candidates(samples: Float64Array, offset: number, length: number): readonly Candidate[] {
     this.spectrum.analyse(samples, offset, length);
-    return this.finder.search(undefined, allowed);
+    return this.finder.search();
   }
 
   /**
@@ -181,7 +181,8 @@ export class Estimator {
       this.result.score = best.score;
     }
     this.fit.load(samples, offset, length);
-    this.pickPartials(hz, hint?.inharmonicity ?? prior.mean, EFFORT[effort].partials);
+    this.course.begin(hz, hint?.inharmonicity ?? prior.mean, hint?.firm ?? false);
+    this.pickPartials(hz, EFFORT[effort].partials);
     if (this.fit.count === 0) return null;
     this.pickStrangers();
     this.fit.refine(EFFORT[effort].rounds);
@@ -190,11 +191,9 @@ export class Estimator {
   }
 
   /** Follows the partials upward, each expected where those below it point. */
-  private pickPartials(hz: Hz, inharmonicity: number, most: number): void {
-    const { spectrum, fit, taken, amplitude } = this;
+  private pickPartials(hz: Hz, most: number): void {
+    const { spectrum, fit, taken, amplitude, course } = this;
     taken.fill(0);
-    const { course } = this;
-    course.begin(hz, inharmonicity);
     let strongest = 0;
     for (let p = 0; p < spectrum.peakCount; p++)
       strongest = Math.max(strongest, spectrum.peakHeight[p]!);
@@ -283,12 +282,15 @@ export class Estimator {
     const gap = Math.round(0.4 * perLobe);
     let sum = 0;
     let count = 0;
-    for (let d = gap; d <= reach; d++)
-      for (const k of [bin - d, bin + d]) {
-        if (k < 1 || k >= r.magnitude.length) continue;
-        sum += r.magnitude[k]! ** 2;
-        count++;
-      }
+    for (
+      let k = Math.max(1, bin - reach);
+      k <= Math.min(r.magnitude.length - 1, bin + reach);
+      k++
+    ) {
+      if (Math.abs(k - bin) < gap) continue;
+      sum += r.magnitude[k]! ** 2;
+      count++;
+    }
     // A Hann window spreads white noise of variance v to a mean squared magnitude of 6 v / length.
     return count === 0 ? fit.residualEnergy / fit.length : ((sum / count) * fit.length) / 6;
   }

@@ -1,8 +1,8 @@
 export { Decimator } from './decimate.ts';
 export type { FrameEstimate, FrameHint } from './estimator.ts';
 export { Estimator } from './estimator.ts';
-export type { Identity, StringKnowledge } from './identity.ts';
-export { FARTHEST, identify } from './identity.ts';
+export type { Identity, KnownReading, StringKnowledge } from './identity.ts';
+export { FARTHEST, identify, knowledgeOf } from './identity.ts';
 export type { ListenEvent, TrackPoint } from './listener.ts';
 export { Listener, readPlucks } from './listener.ts';
 export type { PartialReading, PluckOutcome, Reading, Refusal } from './pluck.ts';

@@ -2,6 +2,8 @@ import type { Dbfs, Hz, Seconds } from '../units.ts';
 import { Decimator } from './decimate.ts';
 import { Estimator } from './estimator.ts';
 import { GapFinder } from './gaps.ts';
+import type { StringKnowledge } from './identity.ts';
+import { priorAt } from './identity.ts';
 import { OnsetDetector } from './onset.ts';
 import type { PluckOutcome } from './pluck.ts';
 import { PluckAnalyser, READING_WINDOW } from './pluck.ts';
@@ -81,8 +83,9 @@ export class Listener {
   private concluded = true;
   private silentHops = 0;
   private nextTrack = 0;
-  private trackHz = 0;
-  private trackB = 0;
+  /** What the next live frame starts from; its pitch is 0 while none is known. */
+  private readonly hint = { hz: 0, inharmonicity: 0 };
+  private prior: StiffnessPrior = GENERAL_PRIOR;
   /** The pitch of this note as last found afresh, and a strange one seen after it. */
   private lastHz: Hz = 0;
   private strangeHz: Hz = 0;
@@ -90,8 +93,7 @@ export class Listener {
   private hops = 0;
   private clippedRun = 0;
   private clipped = false;
-  private allowed: ((hz: Hz) => boolean) | undefined;
-  private prior: StiffnessPrior = GENERAL_PRIOR;
+  private strings: readonly StringKnowledge[] = [];
 
   /** @throws RangeMisuse if the rate lies outside 8–192 kHz. */
   constructor(
@@ -109,9 +111,9 @@ export class Listener {
     this.scratch = new Float64Array(this.buffer.length);
   }
 
-  /** Says which pitches come into question from now on; undefined allows all. */
-  expect(allowed: ((hz: Hz) => boolean) | undefined): void {
-    this.allowed = allowed;
+  /** Says what is known of the strings from now on; they help to choose between like candidates. */
+  know(strings: readonly StringKnowledge[]): void {
+    this.strings = strings;
   }
 
   /** Hears the next samples. */
@@ -181,7 +183,7 @@ export class Listener {
     this.room.reset();
     this.concluded = false;
     this.silentHops = 0;
-    this.trackHz = 0;
+    this.hint.hz = 0;
     this.lastHz = 0;
     this.strangeHz = 0;
     this.track.length = 0;
@@ -198,30 +200,31 @@ export class Listener {
 
   /** The next value of the live track: the pitch of the newest frame. */
   private follow(since: Seconds): void {
+    const { hint } = this;
     this.nextTrack = this.heard + Math.round(TRACK_HOP_S * this.rate);
-    const wanted = this.trackHz ? TRACK_FRAME.periods / this.trackHz : 0.1;
+    const wanted = hint.hz ? TRACK_FRAME.periods / hint.hz : 0.1;
     const longest = Math.min(since - 0.008, 0.1);
     const length = Math.round(
       Math.min(longest, Math.max(TRACK_FRAME.shortest, wanted)) * this.rate,
     );
     if (length < 0.045 * this.rate) return;
     this.copyBack(length);
-    if (!this.trackHz) {
-      const best = this.tracker.candidates(this.scratch, 0, length, this.allowed)[0];
+    if (!hint.hz) {
+      const best = this.tracker.candidates(this.scratch, 0, length)[0];
       if (!best || best.score < 0.45) return;
       if (this.isOtherNote(best.hz)) return this.begin(this.heard - length);
-      this.trackHz = best.hz;
+      hint.hz = best.hz;
       this.lastHz = best.hz;
-      this.trackB = this.prior.mean;
+      this.prior = priorAt(best.hz, this.strings);
+      hint.inharmonicity = this.prior.mean;
     }
-    const hint = { hz: this.trackHz, inharmonicity: this.trackB };
     const e = this.tracker.estimate(this.scratch, 0, length, hint, this.prior, 'live');
-    if (!e || e.clarity < 0.3 || e.errorCents > 15 || Math.abs(e.f0 / this.trackHz - 1) > 0.03) {
-      this.trackHz = 0;
+    if (!e || e.clarity < 0.3 || e.errorCents > 15 || Math.abs(e.f0 / hint.hz - 1) > 0.03) {
+      hint.hz = 0;
       return;
     }
-    this.trackHz = e.firstPartialHz;
-    this.trackB = e.inharmonicity;
+    hint.hz = e.firstPartialHz;
+    hint.inharmonicity = e.inharmonicity;
     const middle = since - length / 2 / this.rate;
     if (!this.concluded) this.track.push(middle, e.reportedHz);
     this.emit({
@@ -263,8 +266,7 @@ export class Listener {
         ? { kind: 'too quiet', levelDbfs: loudest }
         : this.analyser.analyse(
             { samples: this.scratch, onset: before, end: before + length },
-            this.allowed,
-            this.prior,
+            this.strings,
           );
     this.emit({
       type: 'outcome',
@@ -296,13 +298,13 @@ function peakDbfs(samples: Float64Array, from: number, to: number): Dbfs {
 export function readPlucks(
   samples: Float32Array,
   sampleRate: Hz,
-  allowed?: (hz: Hz) => boolean,
+  strings: readonly StringKnowledge[] = [],
 ): Extract<ListenEvent, { type: 'outcome' }>[] {
   const outcomes: Extract<ListenEvent, { type: 'outcome' }>[] = [];
   const listener = new Listener(sampleRate, (event) => {
     if (event.type === 'outcome') outcomes.push(event);
   });
-  listener.expect(allowed);
+  listener.know(strings);
   const block = 4096;
   for (let i = 0; i < samples.length; i += block) listener.hear(samples.subarray(i, i + block));
   listener.finish();

@@ -2,8 +2,10 @@ import type { Cents, Dbfs, Hz, Seconds } from '../units.ts';
 import { Background } from './background.ts';
 import type { FrameEstimate } from './estimator.ts';
 import { Estimator, MAX_PARTIALS, periodHz } from './estimator.ts';
+import type { StringKnowledge } from './identity.ts';
+import { isNearString, priorAt } from './identity.ts';
 import type { StiffFit, StiffnessPrior } from './stiffString.ts';
-import { GENERAL_PRIOR, partialHz, reportedHz, StiffStringFitter } from './stiffString.ts';
+import { partialHz, reportedHz, StiffStringFitter } from './stiffString.ts';
 
 /** A reading is the mean pitch over this window after the onset, in seconds. */
 export const READING_WINDOW = { from: 0.2, to: 0.8 } as const;
@@ -13,6 +15,8 @@ const SHORTEST = 0.1;
 /** Limits below which a number would be no evidence. */
 const LEAST_SCORE = 0.38;
 const LEAST_TONAL = 0.3;
+/** What a candidate gains at a pitch where a string is known or wanted. */
+const EXPECTED_BONUS = 0.04;
 /** A string loses at least this much over its window; real ones lose 1.3 dB and more. */
 const LEAST_DECAY_DB = 0.3;
 /** The energy 20 to 40 ms after the onset against the greatest in the first moments: plucks stay above −2 dB. */
@@ -99,6 +103,15 @@ export class PluckAnalyser {
   private readonly law = new StiffStringFitter(MAX_PARTIALS);
   private readonly frames: FrameTable;
   private readonly background = new Background();
+  private readonly offsets = new Int32Array(MAX_FRAMES);
+  private readonly pitches = new Float64Array(MAX_FRAMES);
+  private readonly stiff: StiffFit = {
+    f0: 0,
+    inharmonicity: 0,
+    errorCents: 0,
+    f0ErrorCents: 0,
+    shiftCents: 0,
+  };
   private readonly maxFrame: number;
 
   constructor(readonly sampleRate: Hz) {
@@ -107,21 +120,17 @@ export class PluckAnalyser {
     this.frames = new FrameTable(MAX_FRAMES);
   }
 
-  /** Measures the pluck. `allowed`, if given, says which pitches come into question. */
-  analyse(
-    pluck: PluckStretch,
-    allowed?: (hz: Hz) => boolean,
-    prior: StiffnessPrior = GENERAL_PRIOR,
-  ): PluckOutcome {
+  /** Measures the pluck, with what is known of the strings. */
+  analyse(pluck: PluckStretch, strings: readonly StringKnowledge[] = []): PluckOutcome {
     const duration = (pluck.end - pluck.onset) / this.sampleRate;
     const window = windowFor(duration);
     if (!window) return { kind: 'not sure', reason: 'too short' };
     this.hearRoom(pluck);
-    const coarse = this.coarsePitch(pluck, allowed);
+    const coarse = this.coarsePitch(pluck, strings);
     if (!coarse || coarse.score < LEAST_SCORE) return { kind: 'not sure', reason: 'no pitch' };
     const other = this.secondString(pluck, coarse.hz);
     if (other) return { kind: 'more than one string', hz: [coarse.hz, other] };
-    return this.measure(pluck, window, coarse.hz, prior);
+    return this.measure(pluck, window, coarse.hz, priorAt(coarse.hz, strings));
   }
 
   /** Learns what already sounded before the onset. */
@@ -137,7 +146,7 @@ export class PluckAnalyser {
   /** The pitch that explains the frames of the note's first part best, taken together. */
   private coarsePitch(
     pluck: PluckStretch,
-    allowed?: (hz: Hz) => boolean,
+    strings: readonly StringKnowledge[],
   ): { hz: Hz; score: number } | null {
     const tallies: { hz: Hz; sum: number }[] = [];
     let frames = 0;
@@ -148,13 +157,16 @@ export class PluckAnalyser {
       frames++;
       const { spectrum, finder } = this.estimator;
       spectrum.analyse(pluck.samples, start, length);
-      for (const c of finder.search(this.background.mark(spectrum), allowed)) {
+      for (const c of finder.search(this.background.mark(spectrum))) {
         const same = tallies.find((t) => Math.abs(t.hz / c.hz - 1) < 0.025);
         if (same) same.sum += Math.max(0, c.score);
         else tallies.push({ hz: c.hz, sum: Math.max(0, c.score) });
       }
     }
-    const best = tallies.sort((a, b) => b.sum - a.sum)[0];
+    // Of two that explain the sound alike, the one where a string is to be expected.
+    const merit = ({ hz, sum }: { hz: Hz; sum: number }) =>
+      sum + (isNearString(hz, strings) ? EXPECTED_BONUS * frames : 0);
+    const best = tallies.sort((a, b) => merit(b) - merit(a))[0];
     return best ? { hz: best.hz, score: best.sum / frames } : null;
   }
 
@@ -198,43 +210,74 @@ export class PluckAnalyser {
     hz: Hz,
     prior: StiffnessPrior,
   ): PluckOutcome {
-    const { frames, sampleRate } = this;
+    const { frames, sampleRate, stiff } = this;
     const from = pluck.onset + Math.round(window.from * sampleRate);
     const to = Math.min(pluck.end, pluck.onset + Math.round(window.to * sampleRate));
     const wanted = Math.round(Math.max(0.085, 7 / hz) * sampleRate);
     const length = Math.min(wanted, this.maxFrame, to - from);
-    frames.clear();
-    let hint = { hz, inharmonicity: prior.mean };
-    let clarity = 0;
-    let tonal = 0;
-    let level = 0;
-    let tried = 0;
-    const hops = Math.min(MAX_FRAMES - 1, Math.ceil((to - from - length) / (length / 2)));
-    for (let k = 0; k <= hops; k++) {
-      const offset = from + (hops === 0 ? 0 : Math.round((k * (to - from - length)) / hops));
-      const e = this.estimator.estimate(pluck.samples, offset, length, hint, prior);
-      tried++;
-      if (!e || Math.abs(e.f0 / hz - 1) > 0.06) continue;
-      frames.add((offset + length / 2 - pluck.onset) / sampleRate, e);
-      clarity += e.clarity;
-      tonal += e.tonal;
-      level = Math.max(level, rms(pluck.samples, offset, length));
-      hint = { hz: e.firstPartialHz, inharmonicity: e.inharmonicity };
-    }
+    const tried = this.firstLook(pluck, { from, to, length }, hz, prior);
     if (frames.count === 0 || frames.count < 0.6 * tried)
       return { kind: 'not sure', reason: 'unsteady' };
-    clarity /= frames.count;
-    if (tonal / frames.count < LEAST_TONAL) return { kind: 'not sure', reason: 'weak' };
+    if (frames.tonal / frames.count < LEAST_TONAL) return { kind: 'not sure', reason: 'weak' };
+    frames.separate();
     const doubt = this.doubtOf(pluck, hz);
     if (doubt) return doubt;
-    return this.conclude(window.from, (to - from) / sampleRate, clarity, level, prior);
+    this.law.fit(frames.number, frames.hz, frames.sigma, frames.partials, prior, stiff);
+    this.secondLook(pluck, length, prior);
+    frames.separate();
+    this.law.fit(frames.number, frames.hz, frames.sigma, frames.partials, prior, stiff);
+    let level = 0;
+    for (let at = from; at + length <= to; at += length >> 1)
+      level = Math.max(level, rms(pluck.samples, at, length));
+    return this.conclude(window.from, (to - from) / sampleRate, level);
+  }
+
+  /** Measures frame after frame, each with the pitch of the one before; answers how many were tried. */
+  private firstLook(
+    pluck: PluckStretch,
+    stretch: { from: number; to: number; length: number },
+    hz: Hz,
+    prior: StiffnessPrior,
+  ): number {
+    const { frames } = this;
+    const { from, length } = stretch;
+    const room = stretch.to - from - length;
+    const hops = Math.min(MAX_FRAMES - 1, Math.ceil(room / (length / 2)));
+    let hint = { hz, inharmonicity: prior.mean };
+    frames.clear();
+    for (let k = 0; k <= hops; k++) {
+      const offset = from + (hops === 0 ? 0 : Math.round((k * room) / hops));
+      const e = this.estimator.estimate(pluck.samples, offset, length, hint, prior);
+      if (!e || Math.abs(e.f0 / hz - 1) > 0.06) continue;
+      this.offsets[frames.count] = offset;
+      frames.add((offset + length / 2 - pluck.onset) / this.sampleRate, e);
+      hint = { hz: e.firstPartialHz, inharmonicity: e.inharmonicity };
+    }
+    return hops + 1;
+  }
+
+  /**
+   * Measures the same frames again with partials looked for where the law of the whole
+   * note says: one frame alone is easily led astray by a stranger among the high ones.
+   */
+  private secondLook(pluck: PluckStretch, length: number, prior: StiffnessPrior): void {
+    const { frames, stiff, offsets, pitches } = this;
+    const { count } = frames;
+    const stretch = Math.sqrt(1 + stiff.inharmonicity);
+    for (let k = 0; k < count; k++)
+      pitches[k] = stiff.f0 * stretch * 2 ** (frames.glideAt(k) / 1200);
+    frames.clear();
+    for (let k = 0; k < count; k++) {
+      const hint = { hz: pitches[k]!, inharmonicity: stiff.inharmonicity, firm: true };
+      const e = this.estimator.estimate(pluck.samples, offsets[k]!, length, hint, prior);
+      if (e) frames.add((offsets[k]! + length / 2 - pluck.onset) / this.sampleRate, e);
+    }
   }
 
   /** Why this may be no pluck at all: no attack, no decay, a voice's wandering pitch. */
   private doubtOf(pluck: PluckStretch, hz: Hz): Refusal | null {
     const { frames } = this;
     const seconds = (pluck.end - pluck.onset) / this.sampleRate;
-    frames.separate();
     const long = seconds >= VOICE.shortest;
     if (long && frames.decayDb() < LEAST_DECAY_DB) {
       for (const mainsHz of [50, 60] as const)
@@ -248,23 +291,9 @@ export class PluckAnalyser {
     return null;
   }
 
-  private conclude(
-    windowFrom: Seconds,
-    windowLength: Seconds,
-    clarity: number,
-    level: number,
-    prior: StiffnessPrior,
-  ): PluckOutcome {
-    const { frames } = this;
+  private conclude(windowFrom: Seconds, windowLength: Seconds, level: number): PluckOutcome {
+    const { frames, stiff } = this;
     if (frames.hasSkip()) return { kind: 'interrupted' };
-    const stiff: StiffFit = {
-      f0: 0,
-      inharmonicity: 0,
-      errorCents: 0,
-      f0ErrorCents: 0,
-      shiftCents: 0,
-    };
-    this.law.fit(frames.number, frames.hz, frames.sigma, frames.partials, prior, stiff);
     const stray = frames.loudestStray(stiff);
     if (stray) return { kind: 'more than one string', hz: [stiff.f0, stray] };
     const spread = frames.spread();
@@ -273,7 +302,7 @@ export class PluckAnalyser {
     return {
       kind: 'reading',
       hz: reportedHz(stiff.f0, stiff.inharmonicity),
-      clarity,
+      clarity: frames.clarity / frames.count,
       errorCents: stiff.errorCents,
       spreadCents: spread,
       f0Hz: stiff.f0,
@@ -326,6 +355,9 @@ function rms(samples: Float64Array, offset: number, length: number): number {
  */
 class FrameTable {
   count = 0;
+  /** Sums over the frames. */
+  clarity = 0;
+  tonal = 0;
   /** After `separate`: the partials' places averaged over the window. */
   partials = 0;
   readonly number = new Float64Array(MAX_PARTIALS);
@@ -355,12 +387,16 @@ class FrameTable {
 
   clear(): void {
     this.count = 0;
+    this.clarity = 0;
+    this.tonal = 0;
     this.cellWeight.fill(0);
   }
 
   /** Adds a frame whose middle lies `time` seconds after the onset. */
   add(time: Seconds, e: FrameEstimate): void {
     const k = this.count++;
+    this.clarity += e.clarity;
+    this.tonal += e.tonal;
     if (k === 0) this.reference = e.f0;
     this.time[k] = time;
     for (let i = 0; i < e.partialCount; i++) {
@@ -524,6 +560,11 @@ class FrameTable {
       errorCents: this.sigma[i]!,
       amplitude: this.amplitude[i]!,
     }));
+  }
+
+  /** The shared glide at frame k, in cents. */
+  glideAt(k: number): Cents {
+    return this.glide[k]!;
   }
 
   /** Standard deviation of the shared glide in cents. */

@@ -1,5 +1,6 @@
 import type { Hz } from '../units.ts';
 import { powerOfTwo, RealFft } from './fft.ts';
+import { select } from './select.ts';
 
 /** A peak must stand this many times above the noise around it to count. */
 const PEAK_OVER_FLOOR = 4;
@@ -14,6 +15,8 @@ const SKIRTS = [
 ] as const;
 /** Noise is judged in bands of this relative width. */
 const BAND_RATIO = 1.35;
+/** … and at least so many lobes wide, so that a low string's partials leave gaps in each. */
+const BAND_LOBES = 5;
 
 /**
  * Hann-windowed magnitude spectrum of a stretch with its noise floor and peaks,
@@ -106,15 +109,15 @@ export class Spectrum {
 
   /** The floor of a band is the low quartile of its magnitudes, raised to their median for noise. */
   private findFloor(): void {
-    const { magnitude, floor } = this;
+    const { magnitude, floor, padded } = this;
     const last = magnitude.length - 1;
+    const least = Math.ceil((BAND_LOBES * this.lobeHz) / this.binHz);
     let from = 1;
     while (from <= last) {
-      const to = Math.min(last, Math.max(from + 24, Math.floor(from * BAND_RATIO)));
-      const sorted = this.padded.subarray(0, to - from + 1);
-      for (let k = from; k <= to; k++) sorted[k - from] = magnitude[k]!;
-      sorted.sort();
-      const quartile = sorted[(sorted.length / 4) | 0]! * 1.55;
+      const to = Math.min(last, Math.max(from + least, Math.floor(from * BAND_RATIO)));
+      const count = to - from + 1;
+      for (let k = from; k <= to; k++) padded[k - from] = magnitude[k]!;
+      const quartile = select(padded, count, count >> 2) * 1.55;
       floor.fill(Math.max(quartile, 1e-9), from, to + 1);
       from = to + 1;
     }
@@ -163,7 +166,7 @@ export class Spectrum {
   private isSkirt(p: number): boolean {
     const { peakHz, peakHeight, lobeHz } = this;
     const reach = SKIRTS[1].lobes * lobeHz;
-    for (const step of [-1, 1])
+    for (let step = -1; step <= 1; step += 2)
       for (let q = p + step; q >= 0 && q < this.peakCount; q += step) {
         const distance = Math.abs(peakHz[q]! - peakHz[p]!);
         if (distance > reach) break;
@@ -185,7 +188,7 @@ export class Spectrum {
     }
     let best = -1;
     let distance = tolerance;
-    for (const p of [low - 1, low]) {
+    for (let p = low - 1; p <= low; p++) {
       if (p < 0 || p >= this.peakCount) continue;
       const d = Math.abs(this.peakHz[p]! - hz);
       if (d <= distance) {

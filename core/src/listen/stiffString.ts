@@ -1,4 +1,5 @@
 import type { Cents, Hz } from '../units.ts';
+import { median } from './select.ts';
 
 const CENTS = 1200 / Math.LN2;
 /** Where B of played strings lies, before anything is heard of this one; see docs/listening.md. */
@@ -120,7 +121,7 @@ export class StiffStringFitter {
   ): number {
     for (let i = 0; i < count; i++)
       this.scratch[i] = Math.log(hz[i]! / numbers[i]!) - 0.5 * Math.log1p(b * numbers[i]! ** 2);
-    return this.median(count);
+    return median(this.scratch, count);
   }
 
   /** The common variance beyond noise that brings the median squared residual to its expectation. */
@@ -141,13 +142,7 @@ export class StiffStringFitter {
   private medianSquare(sigmaCents: ArrayLike<number>, count: number, spread: number): number {
     for (let i = 0; i < count; i++)
       this.scratch[i] = this.residual[i]! ** 2 / (sigmaCents[i]! ** 2 + spread);
-    return this.median(count);
-  }
-
-  private median(count: number): number {
-    const sorted = this.scratch.subarray(0, count).sort();
-    const middle = count >> 1;
-    return count % 2 === 1 ? sorted[middle]! : (sorted[middle - 1]! + sorted[middle]!) / 2;
+    return median(this.scratch, count);
   }
 
   /**

@@ -1,10 +1,10 @@
 import type { BenchEvent, BenchState } from '@rosefinch/core/coach';
 import { readingFor } from '@rosefinch/core/coach';
-import type { Refusal } from '@rosefinch/core/listen';
-import { identify } from '@rosefinch/core/listen';
+import type { KnownReading, Refusal, StringKnowledge } from '@rosefinch/core/listen';
+import { identify, knowledgeOf } from '@rosefinch/core/listen';
 import type { Target } from '@rosefinch/core/music';
 import { centsBetween, findTuning, targetsOf } from '@rosefinch/core/music';
-import type { SourceKind } from '@rosefinch/core/records';
+import type { LogEntry, SourceKind } from '@rosefinch/core/records';
 import type { Instrument } from '@rosefinch/core/strings';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import {
@@ -68,6 +68,10 @@ export function useBench(instrument: Instrument, settings: Settings): Bench {
   // A sitting keeps the reference it began with: its readings are measured against that.
   const a4 = session.session?.a4 ?? settings.a4;
   const targets = useMemo(() => (tuning ? targetsOf(tuning, a4) : []), [tuning, a4]);
+  const strings = useMemo(
+    () => knowledgeOf(targets, readingsOf(session.log)),
+    [targets, session.log],
+  );
   const [notice, setNotice] = useState<Notice | null>(null);
   const [problem, setProblem] = useState<MicrophoneProblem | null>(null);
   const [room, setRoom] = useState<RoomState>(NO_ROOM);
@@ -83,13 +87,13 @@ export function useBench(instrument: Instrument, settings: Settings): Bench {
       setProblem(new MicrophoneProblem(report.message, 'All readings are kept.'));
     else if (report.type === 'onset') live.begin();
     else if (report.type === 'released') live.end();
-    else if (report.type === 'track') follow(report.point, session.state, targets, live);
+    else if (report.type === 'track') follow(report.point, session.state, strings, live);
     else if (report.type === 'outcome') {
       live.conclude();
       const { outcome } = report;
       if (outcome.kind === 'reading')
         setRoom((known) => ({ ...known, lastReadingDbfs: outcome.levelDbfs }));
-      setNotice(conclude(report, session, targets));
+      setNotice(conclude(report, session, strings));
     }
   };
   const latestHear = useRef(hear);
@@ -104,6 +108,8 @@ export function useBench(instrument: Instrument, settings: Settings): Bench {
     ear.current = opened;
     return () => opened.close();
   }, []);
+
+  useEffect(() => ear.current?.know(strings), [strings]);
 
   const stop = useCallback(() => {
     ear.current?.closeSource();
@@ -179,42 +185,50 @@ export function useBench(instrument: Instrument, settings: Settings): Bench {
   };
 }
 
-/** Which course a pitch belongs to: the one chosen by hand, or the one it can only be. */
-function whichCourse(hz: number, state: BenchState, targets: readonly Target[]) {
+/** Which course a sound belongs to: the one chosen by hand, or the one it can only be. */
+function whichCourse(
+  sound: { readonly hz: number; readonly inharmonicity?: number },
+  state: BenchState,
+  strings: readonly StringKnowledge[],
+) {
   if (state.chosen !== null) return { kind: 'known', course: state.chosen } as const;
-  const pass = state.passes[state.passes.length - 1];
-  const strings = targets.map((target) => {
-    const last = pass?.strings.find((s) => s.course === target.course)?.readings.at(-1);
-    return last ? { target, lastHz: last.hz } : { target };
-  });
-  return identify(hz, strings);
+  return identify(sound, strings);
 }
 
 function follow(
   point: { sinceOnset: number; hz: number },
   state: BenchState,
-  targets: readonly Target[],
+  strings: readonly StringKnowledge[],
   live: LiveNote,
 ): void {
-  const identity = whichCourse(point.hz, state, targets);
+  const identity = whichCourse({ hz: point.hz }, state, strings);
   if (identity.kind !== 'known') return;
-  const target = targets[identity.course - 1];
+  const target = strings[identity.course - 1]?.target;
   if (target) live.add(identity.course, point.sinceOnset, centsBetween(target.hz, point.hz));
+}
+
+/** What the readings of this sitting tell of the strings. */
+function readingsOf(log: readonly LogEntry[]): KnownReading[] {
+  return log.flatMap(({ event, measurement }) =>
+    event.type === 'reading' && measurement
+      ? [{ ...measurement.reading, course: event.reading.course }]
+      : [],
+  );
 }
 
 /** Puts a reading on record, or says why there is none. */
 function conclude(
   report: Extract<AnalysisReport, { type: 'outcome' }>,
   session: BenchSession,
-  targets: readonly Target[],
+  strings: readonly StringKnowledge[],
 ): Notice | null {
   const { outcome } = report;
   if (outcome.kind !== 'reading') return { kind: 'refused', refusal: outcome };
-  const identity = whichCourse(outcome.hz, session.state, targets);
+  const identity = whichCourse(outcome, session.state, strings);
   if (identity.kind === 'doubt') return { kind: 'doubt', courses: identity.courses };
   if (identity.kind === 'none')
     return { kind: 'refused', refusal: { kind: 'not sure', reason: 'no pitch' } };
-  const target = targets[identity.course - 1];
+  const target = strings[identity.course - 1]?.target;
   if (!target) return null;
   session.record(
     { type: 'reading', reading: readingFor(identity.course, outcome, target.hz) },

@@ -1,5 +1,5 @@
 import { readingFor } from '@rosefinch/core/coach';
-import { identify } from '@rosefinch/core/listen';
+import { identify, type KnownReading, knowledgeOf } from '@rosefinch/core/listen';
 import type { Target } from '@rosefinch/core/music';
 import type { LogEntry, RecordedPluck, Recording, Session } from '@rosefinch/core/records';
 
@@ -31,17 +31,13 @@ export function sessionOf(
     endedAt: place.now,
   };
   const log: LogEntry[] = [];
-  const lastHz = new Map<number, number>();
+  const known: KnownReading[] = [];
   for (const { outcome, track, start } of plucks) {
     if (outcome.kind !== 'reading') continue;
-    const known = place.targets.map((target) => {
-      const last = lastHz.get(target.course);
-      return last === undefined ? { target } : { target, lastHz: last };
-    });
-    const identity = identify(outcome.hz, known);
+    const identity = identify(outcome, knowledgeOf(place.targets, known));
     const target = identity.kind === 'known' ? place.targets[identity.course - 1] : undefined;
     if (!target) continue;
-    lastHz.set(target.course, outcome.hz);
+    known.push({ ...outcome, course: target.course });
     const at = Math.round(place.now + 1000 * start);
     const reading = readingFor(target.course, outcome, target.hz);
     const event = { type: 'reading' as const, reading, at };
