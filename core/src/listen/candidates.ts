@@ -11,6 +11,9 @@ const SEED_PEAKS = 10;
 const HIGHEST_CHECKED_PARTIAL = 24;
 /** What the share of expected but missing partials costs against the share of explained peaks. */
 const MISSING_COST = 0.65;
+/** A candidate whose odd partials hold less than this share of what it explains is likely half the pitch. */
+const STRAY_SHARE = 0.15;
+const HALF_COST = 0.1;
 
 /** A pitch that would explain the peaks of a spectrum. */
 export interface Candidate {
@@ -84,6 +87,7 @@ export class CandidateFinder {
     const { spectrum, used } = this;
     used.fill(0, 0, spectrum.peakCount);
     let explained = 0;
+    let odd = 0;
     let matched = 0;
     let score = Number.NEGATIVE_INFINITY;
     let unit = hz;
@@ -96,12 +100,16 @@ export class CandidateFinder {
       if (used[p]) continue;
       used[p] = 1;
       explained += spectrum.peakDb[p]!;
+      if (n % 2 === 1) odd += spectrum.peakDb[p]!;
       matched++;
       // The series may end at any partial: a stray peak far above it must not make it look full of gaps.
       score = Math.max(score, explained / weight - MISSING_COST * (1 - matched / n));
       if (n > 1) unit = 0.5 * unit + (0.5 * spectrum.peakHz[p]!) / n;
     }
-    if (matched > 0) this.insert(hz, score, matched);
+    if (matched === 0) return;
+    // Half of the true pitch explains as much, but its odd partials are strays.
+    if (odd < STRAY_SHARE * explained) score -= HALF_COST;
+    this.insert(hz, score, matched);
   }
 
   private insert(hz: Hz, score: number, matched: number): void {
