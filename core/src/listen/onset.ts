@@ -11,6 +11,8 @@ const JUMP_DB = 4;
 /** Two plucks are never closer than this, in seconds. */
 const DEAD_TIME_S = 0.09;
 const LOOK_BACK = 6;
+/** Slower movement than this is an offset that drifts, in Hz. */
+const LOWEST_SOUND = 8;
 /** No room is taken to be quieter than this. */
 const LOWEST_FLOOR: Dbfs = -88;
 /** Nothing is an onset before the first moments have shown the room. */
@@ -43,17 +45,24 @@ export class OnsetDetector {
   private energy = 0;
   private edgeEnergy = 0;
   private previous = 0;
+  /** Where the signal rests: a device's constant offset is no sound. */
+  private rest = 0;
+  private readonly follow: number;
   private sinceOnset = 1e9;
 
   constructor(sampleRate: Hz) {
     this.hop = Math.round(HOP_S * sampleRate);
+    this.follow = (2 * Math.PI * LOWEST_SOUND) / sampleRate;
   }
 
   /** Takes one sample; answers at the end of each hop, null between. */
   push(sample: number): HopEvent | null {
+    if (this.hops === 0 && this.filled === 0) this.rest = sample;
+    this.rest += this.follow * (sample - this.rest);
+    const moving = sample - this.rest;
     const edge = sample - this.previous;
     this.previous = sample;
-    this.energy += sample * sample;
+    this.energy += moving * moving;
     this.edgeEnergy += edge * edge;
     if (++this.filled < this.hop) return null;
     const level = decibel(this.energy / this.hop);
