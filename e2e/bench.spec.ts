@@ -160,7 +160,7 @@ test('a refusal is gone once the teacher goes on', async ({ page }) => {
   await page.keyboard.press('m');
   await page.waitForTimeout(400);
   await page.keyboard.press('p');
-  await page.waitForTimeout(130);
+  await page.waitForTimeout(30);
   await page.keyboard.press('m');
   await expect(bench.advice).toContainText('Not sure. Pluck again.');
   await page.keyboard.press(' ');

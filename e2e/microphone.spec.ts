@@ -1,4 +1,6 @@
+import { readFileSync } from 'node:fs';
 import { chromium, expect, type Page, test } from '@playwright/test';
+import { measureWav } from '@rosefinch/tools/lines';
 import { BenchPage } from './bench.ts';
 import { CHROMIUM, CHROMIUM_ARGS, DEMO_PORT } from './playwright.config.ts';
 import { browserHearing, SIX_PLUCKS_MS, sixPlucks } from './sound.ts';
@@ -29,11 +31,15 @@ test('six plucks are read on the right strings, by microphone and as a recording
   await page.goto('/history');
   await page.getByText('found → left, string by string').first().click();
   const card = page.getByRole('region', { name: /Heron/ }).filter({ hasText: 'recording' });
+  const lines = measureWav('six.wav', readFileSync(file), 'guitar-standard', 440);
   for (const [course, cents] of heard) {
     const row = card.getByRole('row', { name: new RegExp(`^${course} `) });
     const text = await row.getByRole('cell').first().innerText();
     const read = Number(text.replace('−', '-').replace('±', ''));
     expect(Math.abs(read - cents)).toBeLessThanOrEqual(0.5);
+    // The interface rounds to a tenth.
+    const measured = lines.find((line) => line.string === course)!.cents!;
+    expect(Math.abs(cents - measured)).toBeLessThanOrEqual(0.3 + 0.05);
   }
   await browser.close();
 });
