@@ -1,4 +1,5 @@
 import type { Refusal } from '../listen/index.ts';
+import { identify, knowledgeOf } from '../listen/index.ts';
 import type { Target } from '../music/index.ts';
 import { noteName, notesToPass } from '../music/index.ts';
 import type { TightenDirection } from '../strings/index.ts';
@@ -126,8 +127,18 @@ function passAdvice(state: BenchState, strings: readonly AdviceString[]): Advice
   return { say: 'Go round again from the start.', more: moved };
 }
 
+/** The strings that sound at these pitches, as far as they are told: “Strings 5 and 4”, or “Two strings”. */
+function stringsAt(pitches: readonly Hz[], targets: readonly Target[]): string {
+  const courses = pitches.map((hz) => {
+    const identity = identify({ hz }, knowledgeOf(targets, []));
+    return identity.kind === 'known' ? identity.course : null;
+  });
+  const [one, other] = courses;
+  return one && other && one !== other ? `Strings ${one} and ${other}` : 'Two strings';
+}
+
 /** What to say when a pluck gave no reading. */
-export function refusalAdvice(refusal: Refusal): Advice {
+export function refusalAdvice(refusal: Refusal, targets: readonly Target[] = []): Advice {
   switch (refusal.kind) {
     case 'too quiet':
       return {
@@ -136,7 +147,7 @@ export function refusalAdvice(refusal: Refusal): Advice {
       };
     case 'more than one string':
       return {
-        say: 'Two strings at once. Mute the others.',
+        say: `${stringsAt(refusal.hz, targets)} at once. Mute the others.`,
         more: 'Rest your palm on the strings that should be still.',
       };
     case 'interrupted':

@@ -113,10 +113,14 @@ describe('the bench', () => {
 
   it('has a way on for every refusal', () => {
     expect(refusalAdvice({ kind: 'too quiet', levelDbfs: -70 }).say).to.match(/Too quiet/);
+    const both = { kind: 'more than one string', hz: [110.4, 146] } as const;
+    const targets = STRINGS.map(({ target }) => target);
+    expect(refusalAdvice(both, targets).say).to.equal('Strings 5 and 4 at once. Mute the others.');
+    expect(refusalAdvice({ kind: 'hum only', mainsHz: 50 }).say).to.match(/hum at 50 Hz/);
     expect(refusalAdvice({ kind: 'more than one string', hz: [110, 146] }).say).to.match(
       /Two strings/,
     );
-    for (const reason of ['too short', 'no pitch', 'unsteady', 'weak'] as const)
+    for (const reason of ['too short', 'no pitch', 'unsteady', 'weak', 'no pluck'] as const)
       expect(refusalAdvice({ kind: 'not sure', reason }).more).to.not.equal('');
   });
 });
