@@ -1,5 +1,6 @@
 import { biasFigures, frameFigures, speedFigures } from './frames.ts';
 import { noteFigures } from './notes.ts';
+import { planFigures } from './plans.ts';
 import { pluckFigures } from './plucks.ts';
 
 /** Prints every figure. `--long` reads 10,000 plucks instead of 500; a word prints only that part. */
@@ -9,6 +10,7 @@ const parts: Readonly<Record<string, () => void | Promise<void>>> = {
   notes: noteFigures,
   plucks: () => pluckFigures(process.argv.includes('--long') ? 10_000 : 504),
   speed: speedFigures,
+  plans: planFigures,
 };
 
 const chosen = process.argv.slice(2).filter((word) => word in parts);

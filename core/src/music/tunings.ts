@@ -1,6 +1,5 @@
 import type { Hz, Midi } from '../units.ts';
 import type { Accidental } from './notes.ts';
-import { parseNote } from './notes.ts';
 import { midiToHz, shiftHz } from './pitch.ts';
 
 /** The kinds of instrument that Rosefinch knows. */
@@ -16,6 +15,8 @@ export interface Tuning {
   readonly kind: InstrumentKind;
   readonly courses: readonly (readonly Midi[])[];
   readonly accidental: Accidental;
+  /** Other names by which players know it. */
+  readonly aliases?: readonly string[];
   /** Wanted deviation from equal temperament per course, in cents; absent means equal. */
   readonly offsets?: readonly number[];
 }
@@ -25,34 +26,6 @@ export interface Target {
   readonly course: number;
   readonly midi: Midi;
   readonly hz: Hz;
-}
-
-/**
- * A tuning from notes as players say them: the highest-numbered course first.
- * @example tuning('x', 'X', 'guitar', 'E2 A2 D3 G3 B3 E4').courses[0] // => [64]
- */
-function tuning(
-  id: string,
-  name: string,
-  kind: InstrumentKind,
-  notes: string,
-  accidental: Accidental = 'sharp',
-): Tuning {
-  const courses = notes
-    .split(' ')
-    .map((note) => [parseNote(note)])
-    .reverse();
-  return { id, name, kind, courses, accidental };
-}
-
-/** The tunings that ship with Rosefinch. */
-export const TUNINGS: readonly Tuning[] = [
-  tuning('guitar-standard', 'Standard', 'guitar', 'E2 A2 D3 G3 B3 E4'),
-];
-
-/** Finds a catalogue tuning by its id; undefined if there is none. */
-export function findTuning(id: string): Tuning | undefined {
-  return TUNINGS.find((entry) => entry.id === id);
 }
 
 /**

@@ -1,6 +1,9 @@
 import { expect } from 'chai';
 import {
+  breakingHz,
   frequencyOf,
+  headroom,
+  musicWireStrength,
   plainUnitWeight,
   steelGuitar,
   tensionChange,
@@ -49,5 +52,56 @@ describe('the six-string guitar', () => {
       const tension = tensionOf(course.strings[0]!.spec.unitWeight, guitar.scaleMm, hz[i]!);
       expect(tension).to.be.within(60, 135);
     });
+  });
+});
+
+describe('strength', () => {
+  // Shigley's Mechanical Engineering Design, music wire ASTM A228: 2211 MPa · mm^0.145.
+  it('of music wire', () => {
+    const table = { 0.254: 2697, 0.33: 2597, 0.432: 2497 };
+    for (const [mm, mpa] of Object.entries(table))
+      expect(musicWireStrength(Number(mm))).to.be.closeTo(mpa, 0.6);
+    expect(() => musicWireStrength(0.05)).to.throw('0.1 to 6.5');
+  });
+
+  it('lets steel of 0.254 mm on 648 mm break near 452 Hz, 5.5 semitones above E4', () => {
+    const string = {
+      material: 'steel',
+      wound: false,
+      diameterMm: 0.254,
+      coreMm: 0.254,
+      unitWeight: plainUnitWeight(7850, 0.254),
+    } as const;
+    expect(breakingHz(string, 648)).to.be.closeTo(452, 0.6);
+    expect(headroom(string, 648, 329.6276)).to.be.closeTo(5.5, 0.05);
+  });
+
+  it('of a plain nylon string does not care for its gauge', () => {
+    // f = sqrt(S/ρ) / 2L.
+    const nylon = (mm: number) =>
+      ({
+        material: 'nylon',
+        wound: false,
+        diameterMm: mm,
+        coreMm: mm,
+        unitWeight: plainUnitWeight(1140, mm),
+      }) as const;
+    expect(breakingHz(nylon(0.5), 345)).to.be.closeTo(breakingHz(nylon(1), 345), 1e-9);
+    // About 13 semitones for 0.56 mm at A4 on 345 mm, with 500 MPa from memory.
+    expect(headroom(nylon(0.56), 345, 440)).to.be.closeTo(13, 0.6);
+  });
+
+  it('of a wound string is its core’s', () => {
+    // Low E: core 0.43 mm under 78 N has about 13 semitones; a wound third, core 0.30 under 130 N, about 3.
+    const wound = (coreMm: number, tension: number, hz: number) =>
+      ({
+        material: 'steel',
+        wound: true,
+        diameterMm: 1,
+        coreMm,
+        unitWeight: tension / (2 * 0.648 * hz) ** 2,
+      }) as const;
+    expect(headroom(wound(0.43, 78, 82.4069), 648, 82.4069)).to.be.closeTo(13.3, 0.3);
+    expect(headroom(wound(0.3, 130, 195.9977), 648, 195.9977)).to.be.closeTo(3, 0.5);
   });
 });

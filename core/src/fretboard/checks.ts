@@ -1,0 +1,94 @@
+import type { Cents, Midi } from '../units.ts';
+
+/** One course as cross-checks see it. */
+export interface NeckCourse {
+  readonly course: number;
+  readonly midi: Midi;
+  /** Fret of the neck at which the string begins: 5 for a banjo's short string, else 0. */
+  readonly startFret: number;
+}
+
+/** A string held at a fret of the neck; fret 0 is the open string. */
+export interface Held {
+  readonly course: number;
+  readonly fret: number;
+}
+
+/** A held string that sounds what another one sounds open, or an octave or two from it. */
+export interface CrossCheck {
+  readonly held: Held;
+  readonly open: number;
+  /** The held string sounds so many octaves above the open one; 0 is a unison. */
+  readonly octaves: number;
+}
+
+/** What a course sounds when held at a fret of the neck; null where it has no such fret. */
+export function soundAt(course: NeckCourse, fret: number): Midi | null {
+  if (fret === 0) return course.midi;
+  return fret > course.startFret ? course.midi + fret - course.startFret : null;
+}
+
+/** Every comparison of a held or open string with another open one, up to a fret, best for use first. */
+export function crossChecks(courses: readonly NeckCourse[], highestFret: number): CrossCheck[] {
+  const checks: CrossCheck[] = [];
+  for (const held of courses)
+    for (const open of courses) {
+      if (held.course === open.course) continue;
+      for (let fret = 0; fret <= highestFret; fret++) {
+        const sound = soundAt(held, fret);
+        // Two open strings are the same comparison both ways round.
+        if (sound === null || (fret === 0 && held.course < open.course)) continue;
+        const octaves = (sound - open.midi) / 12;
+        if (Number.isInteger(octaves) && Math.abs(octaves) <= 2)
+          checks.push({ held: { course: held.course, fret }, open: open.course, octaves });
+      }
+    }
+  return checks.sort((a, b) => usefulness(a) - usefulness(b));
+}
+
+/** Unison before octave, near neighbours and low frets first; the smaller the better. */
+function usefulness({ held, open, octaves }: CrossCheck): number {
+  return 100 * Math.abs(octaves) + 4 * (Math.abs(held.course - open) - 1) + held.fret;
+}
+
+/** Two natural harmonics that nearly agree. */
+export interface HarmonicCheck {
+  readonly low: { readonly course: number; readonly partial: number; readonly fret: number };
+  readonly high: { readonly course: number; readonly partial: number; readonly fret: number };
+  /** Tuning by it leaves the higher string so far from equal temperament, in cents. */
+  readonly errorCents: Cents;
+}
+
+/** Frets over which touching gives partials 2, 3 and 4. */
+const TOUCH: readonly (readonly [fret: number, partial: number])[] = [
+  [12, 2],
+  [7, 3],
+  [5, 4],
+];
+/** Beyond this a comparison does not serve: thirds are 14 cents out. */
+const SERVES: Cents = 3;
+
+/**
+ * Comparisons of harmonics between neighbours. A fourth set by 4 f against 3 f is
+ * pure, 498.045 cents, and so 1.955 narrow of equal temperament.
+ */
+export function harmonicChecks(courses: readonly NeckCourse[]): HarmonicCheck[] {
+  const checks: HarmonicCheck[] = [];
+  const rising = [...courses].sort((a, b) => a.midi - b.midi);
+  for (const [i, low] of rising.entries()) {
+    const high = rising[i + 1];
+    if (!high || high.midi === low.midi) continue;
+    for (const [lowFret, lowPartial] of TOUCH)
+      for (const [highFret, highPartial] of TOUCH) {
+        const pure = 1200 * Math.log2(lowPartial / highPartial);
+        const errorCents = pure - 100 * (high.midi - low.midi);
+        if (Math.abs(errorCents) < SERVES)
+          checks.push({
+            low: { course: low.course, partial: lowPartial, fret: lowFret },
+            high: { course: high.course, partial: highPartial, fret: highFret },
+            errorCents,
+          });
+      }
+  }
+  return checks;
+}

@@ -1,0 +1,85 @@
+import type { Accidental } from './notes.ts';
+import { parseNote } from './notes.ts';
+import type { InstrumentKind, Tuning } from './tunings.ts';
+
+/** How a tuning is written down: id, name, notes as players say them, the highest-numbered course first. */
+type Row = readonly [
+  id: string,
+  name: string,
+  notes: string,
+  more?: { accidental?: Accidental; aliases?: readonly string[] },
+];
+
+/** Six strings unless said; common practice, no source. */
+const GUITAR: readonly Row[] = [
+  ['standard', 'Standard', 'E2 A2 D3 G3 B3 E4'],
+  ['half-step-down', 'Half a step down', 'Eb2 Ab2 Db3 Gb3 Bb3 Eb4', { accidental: 'flat' }],
+  ['whole-step-down', 'A whole step down', 'D2 G2 C3 F3 A3 D4'],
+  ['drop-d', 'Drop D', 'D2 A2 D3 G3 B3 E4'],
+  ['double-drop-d', 'Double drop D', 'D2 A2 D3 G3 B3 D4'],
+  ['drop-c', 'Drop C', 'C2 G2 C3 F3 A3 D4'],
+  ['dadgad', 'D A D G A D', 'D2 A2 D3 G3 A3 D4', { aliases: ['D modal', 'D sus 4'] }],
+  ['open-d', 'Open D', 'D2 A2 D3 F#3 A3 D4'],
+  ['open-d-minor', 'Open D minor', 'D2 A2 D3 F3 A3 D4'],
+  ['open-e', 'Open E', 'E2 B2 E3 G#3 B3 E4'],
+  ['open-g', 'Open G', 'D2 G2 D3 G3 B3 D4'],
+  ['open-g-minor', 'Open G minor', 'D2 G2 D3 G3 Bb3 D4', { accidental: 'flat' }],
+  ['open-a', 'Open A', 'E2 A2 E3 A3 C#4 E4'],
+  ['open-c', 'Open C', 'C2 G2 C3 G3 C4 E4'],
+  ['c-modal', 'C modal', 'C2 G2 C3 G3 C4 D4', { aliases: ['C G C G C D'] }],
+  ['all-fourths', 'All fourths', 'E2 A2 D3 G3 C4 F4'],
+  ['new-standard', 'New standard', 'C2 G2 D3 A3 E4 G4', { aliases: ['Fifths'] }],
+  ['seven-standard', 'Seven-string standard', 'B1 E2 A2 D3 G3 B3 E4'],
+];
+
+const UKULELE: readonly Row[] = [
+  ['standard', 'Standard, re-entrant', 'G4 C4 E4 A4', { aliases: ['C tuning', 'High G'] }],
+  ['low-g', 'Low G', 'G3 C4 E4 A4', { aliases: ['Linear'] }],
+  ['d', 'D tuning, re-entrant', 'A4 D4 F#4 B4'],
+  ['low-a', 'D tuning, low A', 'A3 D4 F#4 B4'],
+  ['slack-key', 'Slack-key', 'G4 C4 E4 G4', { aliases: ['Open C'] }],
+  ['slack-key-low-g', 'Slack-key, low G', 'G3 C4 E4 G4'],
+  ['half-step-down', 'Half a step down', 'Gb4 B3 Eb4 Ab4', { accidental: 'flat' }],
+  ['baritone', 'Baritone', 'D3 G3 B3 E4', { aliases: ['G tuning'] }],
+];
+
+const BANJO: readonly Row[] = [
+  ['open-g', 'Open G', 'G4 D3 G3 B3 D4'],
+  ['double-c', 'Double C', 'G4 C3 G3 C4 D4'],
+  ['sawmill', 'Sawmill', 'G4 D3 G3 C4 D4', { aliases: ['G modal', 'Mountain minor'] }],
+  ['c', 'C tuning', 'G4 C3 G3 B3 D4', { aliases: ['Drop C'] }],
+  ['open-c', 'Open C', 'G4 C3 G3 C4 E4'],
+  ['open-d', 'Open D', 'F#4 D3 F#3 A3 D4'],
+  ['double-d', 'Double D', 'A4 D3 A3 D4 E4'],
+  ['open-g-minor', 'Open G minor', 'G4 D3 G3 Bb3 D4', { accidental: 'flat' }],
+  ['tenor', 'Tenor, standard', 'C3 G3 D4 A4'],
+  ['tenor-low', 'Tenor, an octave below the fiddle', 'G2 D3 A3 E4', { aliases: ['Irish tenor'] }],
+  ['plectrum', 'Plectrum', 'C3 G3 B3 D4'],
+  ['plectrum-guitar', 'Plectrum, tuned like a guitar', 'D3 G3 B3 E4'],
+];
+
+function tuningOf(kind: InstrumentKind, [id, name, notes, more = {}]: Row): Tuning {
+  return {
+    id: `${kind}-${id}`,
+    name,
+    kind,
+    courses: notes
+      .split(' ')
+      .map((note) => [parseNote(note)])
+      .reverse(),
+    accidental: more.accidental ?? 'sharp',
+    ...(more.aliases && { aliases: more.aliases }),
+  };
+}
+
+/** The tunings that ship with Rosefinch. */
+export const TUNINGS: readonly Tuning[] = [
+  ...GUITAR.map((row) => tuningOf('guitar', row)),
+  ...UKULELE.map((row) => tuningOf('ukulele', row)),
+  ...BANJO.map((row) => tuningOf('banjo', row)),
+];
+
+/** Finds a catalogue tuning by its id; undefined if there is none. */
+export function findTuning(id: string): Tuning | undefined {
+  return TUNINGS.find((entry) => entry.id === id);
+}

@@ -1,0 +1,82 @@
+import type { Midi } from '../units.ts';
+import type { Accidental } from './notes.ts';
+import { noteName } from './notes.ts';
+
+/** Chords by their steps above the root, the plainest first: common practice, no source. */
+const QUALITIES: readonly (readonly [suffix: string, steps: readonly number[]])[] = [
+  ['5', [0, 7]],
+  ['', [0, 4, 7]],
+  ['m', [0, 3, 7]],
+  ['sus4', [0, 5, 7]],
+  ['sus2', [0, 2, 7]],
+  ['7', [0, 4, 7, 10]],
+  ['maj7', [0, 4, 7, 11]],
+  ['m7', [0, 3, 7, 10]],
+  ['6', [0, 4, 7, 9]],
+  ['m6', [0, 3, 7, 9]],
+  ['add9', [0, 2, 4, 7]],
+  ['m add9', [0, 2, 3, 7]],
+  ['7sus4', [0, 5, 7, 10]],
+  ['sus2 sus4', [0, 2, 5, 7]],
+  ['9', [0, 2, 4, 7, 10]],
+  ['6/9', [0, 2, 4, 7, 9]],
+  ['m7 add11', [0, 3, 5, 7, 10]],
+  ['7sus4 add9', [0, 2, 5, 7, 10]],
+  ['maj9', [0, 2, 4, 7, 11]],
+];
+
+/** The chord that a set of notes makes. */
+export interface ChordName {
+  /** @example 'D', 'Gm', 'Dsus4' */
+  readonly name: string;
+  /** Pitch class of the root, 0 being C. */
+  readonly root: number;
+}
+
+/**
+ * Names the chord of some notes; the lowest note is the root if it can be.
+ * Null when no common chord has just these notes.
+ * @example chordOf([38, 45, 50, 54, 57, 62])?.name // => 'D'
+ */
+export function chordOf(
+  notes: readonly Midi[],
+  accidental: Accidental = 'sharp',
+): ChordName | null {
+  const classes = [...new Set(notes.map((note) => ((Math.round(note) % 12) + 12) % 12))];
+  const bass = ((Math.round(Math.min(...notes)) % 12) + 12) % 12;
+  const roots = [bass, ...classes.filter((pitchClass) => pitchClass !== bass)];
+  for (const root of roots) {
+    const steps = new Set(classes.map((pitchClass) => (pitchClass - root + 12) % 12));
+    const fits = QUALITIES.find(
+      ([, wanted]) => wanted.length === steps.size && wanted.every((step) => steps.has(step)),
+    );
+    // Octave 0 is cut off: only the letter is wanted.
+    if (fits) return { name: noteName(root + 12, accidental).slice(0, -1) + fits[0], root };
+  }
+  return null;
+}
+
+/** Pure steps of the scale above a root, in cents from equal temperament: 5-limit ratios. */
+const PURE: readonly number[] = [
+  0,
+  1200 * Math.log2(16 / 15) - 100,
+  1200 * Math.log2(9 / 8) - 200,
+  1200 * Math.log2(6 / 5) - 300,
+  1200 * Math.log2(5 / 4) - 400,
+  1200 * Math.log2(4 / 3) - 500,
+  1200 * Math.log2(45 / 32) - 600,
+  1200 * Math.log2(3 / 2) - 700,
+  1200 * Math.log2(8 / 5) - 800,
+  1200 * Math.log2(5 / 3) - 900,
+  1200 * Math.log2(9 / 5) - 1000,
+  1200 * Math.log2(15 / 8) - 1100,
+];
+
+/**
+ * Offsets in cents, course 1 first, that make an open chord pure above its root;
+ * `share` 0 leaves it equal, 1 makes it pure.
+ * @example pureOffsets([64, 60, 55], 0, 1) // E, C, G over C: => [-13.7, 0, +2.0]
+ */
+export function pureOffsets(notes: readonly Midi[], root: number, share: number): number[] {
+  return notes.map((note) => share * PURE[(((Math.round(note) - root) % 12) + 12) % 12]!);
+}

@@ -1,0 +1,220 @@
+import type { InstrumentKind } from '../music/index.ts';
+import type { KgPerMetre, Millimetres } from '../units.ts';
+import type { Instrument, Peg, StringSpec } from './instrument.ts';
+import { steelGuitar } from './instrument.ts';
+import { MATERIALS } from './strength.ts';
+import { plainUnitWeight } from './tension.ts';
+
+/** A usual instrument of its kind, with everything that can be changed afterwards. */
+export interface Model {
+  readonly id: string;
+  /** @example 'Ukulele, concert' */
+  readonly name: string;
+  readonly build: (id: string, name: string, note?: string) => Instrument;
+}
+
+function plain(material: StringSpec['material'], mm: Millimetres): StringSpec {
+  const unitWeight = plainUnitWeight(MATERIALS[material].density, mm);
+  return { material, wound: false, diameterMm: mm, coreMm: mm, unitWeight };
+}
+
+function wound(
+  material: StringSpec['material'],
+  diameterMm: Millimetres,
+  coreMm: Millimetres,
+  unitWeight: KgPerMetre,
+): StringSpec {
+  return { material, wound: true, diameterMm, coreMm, unitWeight };
+}
+
+const nylon = (mm: Millimetres) => plain('nylon', mm);
+const steel = (mm: Millimetres) => plain('steel', mm);
+
+/** Turns of the button for one of the post: geared machines, planetary pegs, friction pegs. */
+const RATIO = { geared: 15, planetary: 4, direct: 1 } as const;
+
+interface Sheet {
+  readonly kind: InstrumentKind;
+  readonly scaleMm: Millimetres;
+  readonly frets: number;
+  readonly tuningId: string;
+  readonly ratio: number;
+  /** Course 1 first. Gauges, weights and cores are usual ones, from memory. */
+  readonly strings: readonly StringSpec[];
+}
+
+function built(sheet: Sheet): Model['build'] {
+  const { kind, scaleMm, frets, tuningId, strings } = sheet;
+  return (id, name, note = '') => ({
+    id,
+    name,
+    kind,
+    scaleMm,
+    frets,
+    tuningId,
+    note,
+    courses: strings.map((spec, i) => ({
+      number: i + 1,
+      strings: [{ spec, peg: pegOf(sheet, i + 1) }],
+    })),
+  });
+}
+
+/** Half of the pegs on either side; the thick strings' buttons turn away from the player to tighten. */
+function pegOf({ kind, ratio, strings }: Sheet, course: number): Peg {
+  const short = kind === 'banjo' && strings.length === 5 && course === 5;
+  const away = course > strings.length / 2 && !short;
+  return {
+    postMm: 6,
+    ratio: short ? RATIO.geared : ratio,
+    tighten: away ? 'away from you' : 'towards you',
+    known: 'assumed',
+  };
+}
+
+function ukulele(
+  scaleMm: Millimetres,
+  frets: number,
+  strings: readonly StringSpec[],
+): Model['build'] {
+  const tuningId = 'ukulele-standard';
+  return built({ kind: 'ukulele', scaleMm, frets, tuningId, ratio: RATIO.direct, strings });
+}
+
+/** The instruments that Rosefinch knows by themselves. */
+export const MODELS: readonly Model[] = [
+  { id: 'steel-guitar', name: 'Guitar, steel strings', build: steelGuitar },
+  {
+    id: 'nylon-guitar',
+    name: 'Guitar, nylon strings',
+    build: built({
+      kind: 'guitar',
+      scaleMm: 650,
+      frets: 19,
+      tuningId: 'guitar-standard',
+      ratio: RATIO.geared,
+      strings: [
+        nylon(0.71),
+        nylon(0.82),
+        nylon(1.02),
+        wound('nylon', 0.74, 0.55, 1.92e-3),
+        wound('nylon', 0.89, 0.6, 3.33e-3),
+        wound('nylon', 1.09, 0.65, 5.75e-3),
+      ],
+    }),
+  },
+  {
+    id: 'seven-guitar',
+    name: 'Guitar, seven strings',
+    build: built({
+      kind: 'guitar',
+      scaleMm: 648,
+      frets: 24,
+      tuningId: 'guitar-seven-standard',
+      ratio: RATIO.geared,
+      strings: [
+        steel(0.254),
+        steel(0.33),
+        steel(0.432),
+        wound('steel', 0.66, 0.36, 2.26e-3),
+        wound('steel', 0.91, 0.4, 4.23e-3),
+        wound('steel', 1.17, 0.43, 6.84e-3),
+        wound('steel', 1.5, 0.46, 1.09e-2),
+      ],
+    }),
+  },
+  {
+    id: 'ukulele-soprano',
+    name: 'Ukulele, soprano',
+    build: ukulele(345, 12, [nylon(0.56), nylon(0.81), nylon(0.91), nylon(0.61)]),
+  },
+  {
+    id: 'ukulele-concert',
+    name: 'Ukulele, concert',
+    build: ukulele(380, 15, [nylon(0.56), nylon(0.76), nylon(0.91), nylon(0.61)]),
+  },
+  {
+    id: 'ukulele-tenor',
+    name: 'Ukulele, tenor',
+    build: ukulele(430, 18, [nylon(0.56), nylon(0.73), nylon(0.91), nylon(0.64)]),
+  },
+  {
+    id: 'ukulele-baritone',
+    name: 'Ukulele, baritone',
+    build: built({
+      kind: 'ukulele',
+      scaleMm: 510,
+      frets: 19,
+      tuningId: 'ukulele-baritone',
+      ratio: RATIO.geared,
+      strings: [
+        nylon(0.66),
+        nylon(0.81),
+        wound('nylon', 0.76, 0.5, 1.05e-3),
+        wound('nylon', 0.91, 0.55, 2.0e-3),
+      ],
+    }),
+  },
+  {
+    id: 'banjo-five',
+    name: 'Banjo, five strings',
+    build: built({
+      kind: 'banjo',
+      scaleMm: 670,
+      frets: 22,
+      tuningId: 'banjo-open-g',
+      ratio: RATIO.planetary,
+      strings: [
+        steel(0.254),
+        steel(0.292),
+        steel(0.33),
+        wound('steel', 0.53, 0.3, 1.5e-3),
+        steel(0.254),
+      ],
+    }),
+  },
+  {
+    id: 'banjo-tenor',
+    name: 'Banjo, tenor',
+    build: built({
+      kind: 'banjo',
+      scaleMm: 580,
+      frets: 19,
+      tuningId: 'banjo-tenor',
+      ratio: RATIO.planetary,
+      strings: [
+        steel(0.23),
+        steel(0.38),
+        wound('steel', 0.6, 0.33, 1.9e-3),
+        wound('steel', 0.8, 0.38, 3.9e-3),
+      ],
+    }),
+  },
+  {
+    id: 'banjo-plectrum',
+    name: 'Banjo, plectrum',
+    build: built({
+      kind: 'banjo',
+      scaleMm: 670,
+      frets: 22,
+      tuningId: 'banjo-plectrum',
+      ratio: RATIO.planetary,
+      strings: [steel(0.254), steel(0.292), steel(0.33), wound('steel', 0.58, 0.32, 1.9e-3)],
+    }),
+  },
+];
+
+/** Finds a model by its id; undefined if there is none. */
+export function findModel(id: string): Model | undefined {
+  return MODELS.find((model) => model.id === id);
+}
+
+/** Fret of the neck at which a course begins: 5 for the short string of a five-string banjo. */
+export function startFret(instrument: Instrument, course: number): number {
+  return instrument.kind === 'banjo' && instrument.courses.length === 5 && course === 5 ? 5 : 0;
+}
+
+/** Sounding length of a course. */
+export function soundingLength(instrument: Instrument, course: number): Millimetres {
+  return instrument.scaleMm * 2 ** (-startFret(instrument, course) / 12);
+}
