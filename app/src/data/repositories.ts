@@ -48,6 +48,32 @@ export class Repository {
     return stored(async () => void (await this.db.instruments.bulkPut([...instruments])));
   }
 
+  /** The newest pitch of every course of an instrument, from its sittings, in Hz. */
+  lastPitches(instrumentId: string): Promise<ReadonlyMap<number, number>> {
+    return stored(async () => {
+      const sessions = await this.db.sessions.where('instrumentId').equals(instrumentId).toArray();
+      const pitches = new Map<number, number>();
+      for (const { id } of sessions.sort((a, b) => a.startedAt - b.startedAt))
+        for (const { event } of await this.logOf(id))
+          if (event.type === 'reading') pitches.set(event.reading.course, event.reading.hz);
+      return pitches;
+    });
+  }
+
+  /** Aims an instrument at another tuning; it remembers the one it is kept in, and open sittings end. */
+  retune(instrument: Instrument, tuningId: string, at: number): Promise<void> {
+    const { homeTuningId = instrument.tuningId, ...rest } = instrument;
+    const next = tuningId === homeTuningId ? rest : { ...rest, homeTuningId };
+    return stored(() =>
+      this.db.transaction('rw', this.db.instruments, this.db.sessions, async () => {
+        await this.db.instruments.put({ ...next, tuningId });
+        const open = await this.db.sessions.where('instrumentId').equals(instrument.id).toArray();
+        for (const session of open)
+          if (session.endedAt === null) await this.db.sessions.update(session.id, { endedAt: at });
+      }),
+    );
+  }
+
   settings(): Promise<Settings> {
     return stored(async () => ({
       ...DEFAULT_SETTINGS,

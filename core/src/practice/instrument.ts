@@ -3,9 +3,15 @@ import { reportedHz } from '../listen/index.ts';
 import { centsBetween } from '../music/index.ts';
 import type { Random } from '../random.ts';
 import { between, seededRandom } from '../random.ts';
-import type { Course, Instrument } from '../strings/index.ts';
-import { frequencyOf, tensionOf, tensionPerTurn } from '../strings/index.ts';
-import type { Cents, Dbfs, Hz, Newtons } from '../units.ts';
+import type { Course, Instrument, StringSpec } from '../strings/index.ts';
+import {
+  frequencyOf,
+  MATERIALS,
+  soundingLength,
+  tensionOf,
+  tensionPerTurn,
+} from '../strings/index.ts';
+import type { Cents, Dbfs, Hz, Millimetres, Newtons } from '../units.ts';
 import { Room } from './room.ts';
 import type { PluckGesture, Timbre } from './voice.ts';
 import { CONTROL_BLOCK, drawTimbre, glideMean, Voice } from './voice.ts';
@@ -14,7 +20,8 @@ import { CONTROL_BLOCK, drawTimbre, glideMean, Voice } from './voice.ts';
 const GIVE = 1.6;
 /** From peg to anchor a string is longer than its scale, in mm. */
 const BEHIND_NUT_AND_BRIDGE = 112;
-const STEEL_MODULUS = 200e9;
+/** Decay time to 1/e of a string at 110 Hz, in seconds, invented within what such instruments do. */
+const DECAY_AT_A2 = { guitar: 2.6, ukulele: 2, banjo: 1.1, soft: 1.5 } as const;
 /** A finger rests on a ringing string this long before it plucks again. */
 const FINGER_REST_S = 0.06;
 /** A slack string is not lower than this share of its nominal tension. */
@@ -176,8 +183,8 @@ export class PracticeInstrument {
 
   private f0(course: number): Hz {
     const string = this.stringAt(course);
-    const scale = this.setup.instrument.scaleMm;
-    return frequencyOf(string.unitWeight, scale, string.tension) * 2 ** (this.bend(course) / 1200);
+    const length = soundingLength(this.setup.instrument, course);
+    return frequencyOf(string.unitWeight, length, string.tension) * 2 ** (this.bend(course) / 1200);
   }
 
   /** The neck bends under the other strings' tension and lets this one fall. */
@@ -194,22 +201,23 @@ export class PracticeInstrument {
 
   private stringOf(course: Course, index: number): StringState {
     const { spec, peg } = course.strings[0]!;
+    const { kind } = this.setup.instrument;
     const target = this.setup.targets[index]!;
-    const scale = this.setup.instrument.scaleMm;
-    const inharmonicity = stiffness(spec, scale, target);
+    const length = soundingLength(this.setup.instrument, course.number);
+    const inharmonicity = stiffness(spec, length, target);
     const f0 = target / Math.sqrt(1 + 16 * inharmonicity);
-    const nominalTension = tensionOf(spec.unitWeight, scale, f0);
+    const nominalTension = tensionOf(spec.unitWeight, length, f0);
     const stretch = {
       coreMm: spec.coreMm,
-      modulus: STEEL_MODULUS,
-      totalMm: scale + BEHIND_NUT_AND_BRIDGE,
+      modulus: MATERIALS[spec.material].modulus,
+      totalMm: length + BEHIND_NUT_AND_BRIDGE,
     };
     return {
       unitWeight: spec.unitWeight,
       timbre: drawTimbre(
         this.random,
         inharmonicity,
-        2.6 * (110 / target) ** 0.45,
+        DECAY_AT_A2[spec.material === 'steel' ? kind : 'soft'] * (110 / target) ** 0.45,
         this.setup.shiftCents,
       ),
       nominalTension,
@@ -229,8 +237,9 @@ export class PracticeInstrument {
 }
 
 /** B = π³ E d⁴ / (64 T L²) of the core. Fletcher, JASA 36 (1964) 203. */
-function stiffness(spec: { coreMm: number; unitWeight: number }, scale: number, hz: Hz): number {
-  const tension = tensionOf(spec.unitWeight, scale, hz);
+function stiffness(spec: StringSpec, length: Millimetres, hz: Hz): number {
+  const tension = tensionOf(spec.unitWeight, length, hz);
   const d = spec.coreMm / 1000;
-  return (Math.PI ** 3 * STEEL_MODULUS * d ** 4) / (64 * tension * (scale / 1000) ** 2);
+  const { modulus } = MATERIALS[spec.material];
+  return (Math.PI ** 3 * modulus * d ** 4) / (64 * tension * (length / 1000) ** 2);
 }

@@ -52,7 +52,7 @@ const spec = strictObject({
   unitWeight: positive(),
 });
 
-const instrument = strictObject({
+const INSTRUMENT = {
   id: id(),
   name: id(),
   kind: choice('guitar', 'ukulele', 'banjo'),
@@ -63,6 +63,11 @@ const instrument = strictObject({
   ).min(1),
   tuningId: id(),
   note: text(),
+};
+
+const instrument = lazy((value: unknown) => {
+  const away = typeof value === 'object' && value !== null && 'homeTuningId' in value;
+  return strictObject(away ? { ...INSTRUMENT, homeTuningId: id() } : INSTRUMENT);
 });
 
 const session = strictObject({

@@ -37,7 +37,10 @@ export interface Instrument {
   readonly frets: number;
   /** Course 1, nearest the floor, first. */
   readonly courses: readonly Course[];
+  /** The tuning that it is to be in now. */
   readonly tuningId: string;
+  /** The tuning that it is kept in, while it is retuned to another one. */
+  readonly homeTuningId?: string;
   readonly note: string;
 }
 

@@ -15,7 +15,10 @@ export function AdviceLine({ bench, instrument }: { bench: Bench; instrument: In
 
 function adviceOf(bench: Bench, instrument: Instrument): Advice {
   if (!bench.source)
-    return { say: 'Choose what to listen to.', more: 'The practice guitar, or your microphone.' };
+    return {
+      say: 'Choose what to listen to.',
+      more: `The practice ${instrument.kind}, or your microphone.`,
+    };
   if (bench.notice?.kind === 'refused') return refusalAdvice(bench.notice.refusal, bench.targets);
   if (bench.notice?.kind === 'doubt')
     return {

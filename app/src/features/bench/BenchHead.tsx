@@ -39,7 +39,7 @@ export function BenchHead({ instrument, shelf, bench, settings }: Props) {
         />
       )}
       <Button.Group className="sources">
-        <SourceButton bench={bench} source="practice" label="Practice guitar" />
+        <SourceButton bench={bench} source="practice" label={`Practice ${instrument.kind}`} />
         <SourceButton bench={bench} source="microphone" label="Microphone" />
       </Button.Group>
       <RecordingButton instrument={instrument} targets={bench.targets} settings={settings} />

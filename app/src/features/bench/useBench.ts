@@ -3,7 +3,7 @@ import { readingFor } from '@rosefinch/core/coach';
 import type { KnownReading, Refusal, StringKnowledge } from '@rosefinch/core/listen';
 import { identify, knowledgeOf } from '@rosefinch/core/listen';
 import type { Target } from '@rosefinch/core/music';
-import { centsBetween, findTuning, targetsOf } from '@rosefinch/core/music';
+import { centsBetween, findTuning, shiftHz, targetsOf } from '@rosefinch/core/music';
 import type { LogEntry, SourceKind } from '@rosefinch/core/records';
 import type { Instrument } from '@rosefinch/core/strings';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
@@ -13,7 +13,7 @@ import {
   MicrophoneProblem,
   type PracticeHands,
 } from '../../audio/index.ts';
-import type { Settings } from '../../data/index.ts';
+import { type Settings, useData } from '../../data/index.ts';
 import { LiveNote } from './live.ts';
 import type { RoomState } from './room.ts';
 import { type BenchSession, useBenchSession } from './useBenchSession.ts';
@@ -22,8 +22,10 @@ const PRACTICE_RATE = 48_000;
 /** A first visit: the practice guitar sounds its first string by itself, this long after opening. */
 const FIRST_PLUCK_MS = 700;
 const NO_ROOM: RoomState = { level: null, report: null, lastReadingDbfs: null };
-/** Practice strings start this far out, course 1 first, in cents. */
+/** Practice strings start this far out, course 1 first and round again, in cents. */
 const PRACTICE_DETUNE = [-31, -12, -38, 11, -9.5, -23];
+/** A string last heard further out than this starts there: it comes from another tuning. */
+const FROM_ANOTHER_TUNING = 60;
 
 /** What the last pluck came to when it was no reading. */
 type Notice =
@@ -79,6 +81,8 @@ export function useBench(instrument: Instrument, settings: Settings): Bench {
   const [hands, setHands] = useState<PracticeHands | null>(null);
   const [live] = useState(() => new LiveNote());
   const ear = useRef<Ear | null>(null);
+  const { repository } = useData();
+  const wantedSource = useRef<SourceKind | null>(null);
 
   const hear = (report: AnalysisReport) => {
     if (report.type === 'level') setRoom((known) => ({ ...known, level: report }));
@@ -113,6 +117,7 @@ export function useBench(instrument: Instrument, settings: Settings): Bench {
 
   const stop = useCallback(() => {
     ear.current?.closeSource();
+    wantedSource.current = null;
     setSource(null);
     setHands(null);
     setTruth(null);
@@ -125,18 +130,22 @@ export function useBench(instrument: Instrument, settings: Settings): Bench {
       setProblem(null);
       setNotice(null);
       setSource(wanted);
+      wantedSource.current = wanted;
       if (wanted === 'practice') {
-        const start = {
-          instrument,
-          targetsHz: targets.map((target) => target.hz),
-          detuneCents: PRACTICE_DETUNE,
-          seed: 7,
-          sampleRate: PRACTICE_RATE,
-        };
-        const opened = ear.current?.openPractice(start, settings.practiceSound) ?? null;
-        setHands(opened);
-        if (opened && session.log.length === 0)
-          setTimeout(() => opened.pluck(targets.length, 0.55), FIRST_PLUCK_MS);
+        void repository.lastPitches(instrument.id).then((last) => {
+          if (wantedSource.current !== 'practice') return;
+          const start = {
+            instrument,
+            targetsHz: targets.map((target) => target.hz),
+            detuneCents: practiceDetune(instrument, targets, a4, last),
+            seed: 7,
+            sampleRate: PRACTICE_RATE,
+          };
+          const opened = ear.current?.openPractice(start, settings.practiceSound) ?? null;
+          setHands(opened);
+          if (opened && session.log.length === 0)
+            setTimeout(() => opened.pluck(targets.length, 0.55), FIRST_PLUCK_MS);
+        });
         return;
       }
       setHands(null);
@@ -150,7 +159,7 @@ export function useBench(instrument: Instrument, settings: Settings): Bench {
         setSource(null);
       });
     },
-    [instrument, targets, settings, session.log.length],
+    [instrument, targets, a4, settings, session.log.length, repository],
   );
 
   const act = (event: BenchEvent) => {
@@ -183,6 +192,26 @@ export function useBench(instrument: Instrument, settings: Settings): Bench {
     act,
     hearTarget,
   };
+}
+
+/**
+ * Where the practice strings start: a little out of tune, or, where they come from
+ * another tuning, where they were heard last or where that tuning has them.
+ */
+function practiceDetune(
+  instrument: Instrument,
+  targets: readonly Target[],
+  a4: number,
+  last: ReadonlyMap<number, number>,
+): number[] {
+  const home = findTuning(instrument.homeTuningId ?? instrument.tuningId);
+  const homeTargets = home ? targetsOf(home, a4) : targets;
+  return targets.map(({ course, hz }, i) => {
+    const own = PRACTICE_DETUNE[i % PRACTICE_DETUNE.length] ?? 0;
+    const heard = last.get(course) ?? shiftHz(homeTargets[i]?.hz ?? hz, own);
+    const cents = centsBetween(hz, heard);
+    return Math.abs(cents) > FROM_ANOTHER_TUNING ? cents : own;
+  });
 }
 
 /** Which course a sound belongs to: the one chosen by hand, or the one it can only be. */
