@@ -3,7 +3,16 @@ import { createRequire } from 'node:module';
 import { runInNewContext } from 'node:vm';
 import { expect } from 'chai';
 import { chordOf } from './chords.ts';
-import { findTuning, midiToHz, noteName, pureOffsets, TUNINGS, targetsOf } from './index.ts';
+import {
+  findTuning,
+  findTunings,
+  midiToHz,
+  noteName,
+  oneStringAway,
+  pureOffsets,
+  TUNINGS,
+  targetsOf,
+} from './index.ts';
 
 /** The package's modules point at files that it does not ship; its bundle for browsers is whole. */
 const tonal: { Chord: { detect: (notes: string[]) => string[] } } = runInNewContext(
@@ -81,6 +90,30 @@ describe('the catalogue', () => {
 
   it('gives no name to what is no common chord', () => {
     expect(chordOf([40, 41, 42])).to.equal(null);
+  });
+});
+
+describe('searching tunings', () => {
+  const ids = (query: string) => findTunings(query).map((tuning) => tuning.id);
+
+  it('goes by name, other names, kind, chord and notes', () => {
+    expect(ids('guitar open d')).to.include.members(['guitar-open-d', 'guitar-open-d-minor']);
+    expect(ids('mountain')).to.deep.equal(['banjo-sawmill']);
+    expect(ids('d a d g a d')).to.deep.equal(['guitar-dadgad']);
+    expect(ids('eb2 ab2')).to.deep.equal(['guitar-half-step-down']);
+    expect(ids('C6')).to.include('ukulele-standard');
+    expect(ids('nothing like it')).to.deep.equal([]);
+    expect(ids('').length).to.equal(TUNINGS.length);
+  });
+
+  it('knows what is one string away', () => {
+    const away = (id: string) => oneStringAway(findTuning(id)!).map((tuning) => tuning.id);
+    expect(away('guitar-standard')).to.deep.equal(['guitar-drop-d']);
+    expect(away('banjo-open-g')).to.have.members([
+      'banjo-sawmill',
+      'banjo-c',
+      'banjo-open-g-minor',
+    ]);
   });
 });
 

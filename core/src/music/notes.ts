@@ -78,3 +78,8 @@ export function notesToPass(hz: Hz, target: Midi, a4: Hz = STANDARD_A4): Midi[] 
   for (let midi = first; step > 0 ? midi <= target : midi >= target; midi += step) notes.push(midi);
   return notes;
 }
+
+/** The same text with # and b for ♯ and ♭, as a keyboard has them. */
+export function plainSigns(text: string): string {
+  return text.replaceAll('♯', '#').replaceAll('♭', 'b');
+}

@@ -10,6 +10,8 @@ import {
   type PlanOrder,
   planRetune,
   planStrings,
+  type Reference,
+  referenceInWords,
 } from './index.ts';
 
 const tuningOf = (id: string) => findTuning(id)!;
@@ -139,6 +141,31 @@ describe('strings that are off', () => {
     expect(servingFor(-12)).to.be.closeTo(-12, 1e-9);
     // 40 cents off, string 4 has to be moved itself, after string 3 in this order.
     expect(servingFor(40)).to.equal(undefined);
+  });
+});
+
+describe('a reference in words', () => {
+  const words = (id: string, course: number, held: number, fret: number) => {
+    const { steps } = plan('guitar-standard', id);
+    const all: readonly Reference[] = steps.find((step) => step.course === course)!.references;
+    return referenceInWords(all.find((r) => r.held.course === held && r.held.fret === fret)!);
+  };
+
+  it('says which string, which fret, and the octave', () => {
+    expect(words('guitar-open-d', 3, 4, 4)).to.equal('String 4 at fret 4 sounds the same.');
+    expect(words('guitar-open-d', 6, 6, 7)).to.equal(
+      'This one at fret 7 sounds like open string 5.',
+    );
+    // D3, string 4, is an octave above D2; held at fret 12 string 6 sounds it too.
+    expect(words('guitar-open-d', 6, 6, 0)).to.equal('Open string 4 sounds an octave higher.');
+    expect(words('guitar-open-d', 6, 5, 5)).to.equal('String 5 at fret 5 sounds an octave higher.');
+  });
+
+  it('says what to allow for', () => {
+    const off = { held: { course: 4, fret: 4 }, open: 3, octaves: 0, course: 4, offsetCents: -12 };
+    expect(referenceInWords(off)).to.equal(
+      'String 4 at fret 4 sounds the same. String 4 is 12 cents low: allow for it.',
+    );
   });
 });
 

@@ -1,0 +1,63 @@
+import { TUNINGS } from './catalogue.ts';
+import { chordOf } from './chords.ts';
+import { noteName, plainSigns } from './notes.ts';
+import type { Tuning } from './tunings.ts';
+
+/** The notes of a tuning as players say them, the highest-numbered course first. */
+export function notesInWords(tuning: Tuning): string {
+  return tuning.courses
+    .map(([midi]) => noteName(midi ?? 0, tuning.accidental))
+    .reverse()
+    .join(' ');
+}
+
+/** The chord that a tuning's open strings make, or null. */
+export function openChord(tuning: Tuning): string | null {
+  return chordOf(tuning.courses.flat(), tuning.accidental)?.name ?? null;
+}
+
+/**
+ * Tunings of which every word of the query is found in name, other names, kind, open
+ * chord or notes; notes may be given without octaves, sharps and flats as # and b.
+ * @example findTunings('guitar open d') // open D, open D minor …
+ * @example findTunings('d a d g a d')
+ */
+export function findTunings(query: string, tunings: readonly Tuning[] = TUNINGS): Tuning[] {
+  const plain = (text: string) => plainSigns(text).toLowerCase().trim();
+  const wanted = plain(query);
+  if (wanted === '') return [...tunings];
+  const words = wanted.split(/\s+/);
+  const areNotes = words.length > 1 && words.every((word) => /^[a-g][#b]?\d?$/.test(word));
+  return tunings.filter((tuning) => {
+    const notes = plain(notesInWords(tuning)).split(' ');
+    if (areNotes) return holdsInARow(notes, words);
+    const named = [tuning.name, ...(tuning.aliases ?? []), tuning.kind, openChord(tuning) ?? ''];
+    const text = plain([...named, ...notes].join(' '));
+    return words.every((word) => text.includes(word));
+  });
+}
+
+/** True if the notes stand in that order side by side; a note without octave fits any. */
+function holdsInARow(notes: readonly string[], wanted: readonly string[]): boolean {
+  return notes.some((_, from) =>
+    wanted.every((word, i) => {
+      const note = notes[from + i];
+      return note !== undefined && (note === word || note.replace(/\d/, '') === word);
+    }),
+  );
+}
+
+/** Tunings that differ from one in a single string, on the same kind of instrument. */
+export function oneStringAway(from: Tuning, tunings: readonly Tuning[] = TUNINGS): Tuning[] {
+  return tunings.filter(
+    (to) =>
+      to.kind === from.kind &&
+      to.courses.length === from.courses.length &&
+      to.courses.filter(([midi], i) => midi !== from.courses[i]?.[0]).length === 1,
+  );
+}
+
+/** Tunings that an instrument with so many courses can take. */
+export function tuningsFor(kind: Tuning['kind'], courses: number): Tuning[] {
+  return TUNINGS.filter((tuning) => tuning.kind === kind && tuning.courses.length === courses);
+}
