@@ -1,22 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { BenchPage } from './bench.ts';
 
-/** Turns with the arrow keys until a pluck lies within a cent and a half, the way a hand would. */
-async function bringToPitch(bench: BenchPage, course: number): Promise<void> {
-  const { keyboard } = bench.page;
-  let cents = await bench.pluck(course);
-  let perHair = 1.5;
-  for (let turn = 0; turn < 14 && Math.abs(cents) > 1.2; turn++) {
-    const hairs = Math.max(1, Math.round(Math.abs(cents) / perHair));
-    const key = cents < 0 ? 'ArrowUp' : 'ArrowDown';
-    for (let i = 0; i < Math.floor(hairs / 10); i++) await keyboard.press(`Shift+${key}`);
-    for (let i = 0; i < hairs % 10; i++) await keyboard.press(key);
-    const before = cents;
-    cents = await bench.pluck(course);
-    if (Math.abs(before - cents) > 4) perHair = Math.abs(before - cents) / hairs;
-  }
-}
-
 test('the practice guitar is tuned through two passes with the keyboard alone', async ({
   page,
 }) => {
@@ -31,7 +15,7 @@ test('the practice guitar is tuned through two passes with the keyboard alone', 
   for (let pass = 1; pass <= 3; pass++) {
     for (const course of [6, 5, 4, 3, 2, 1]) {
       await page.keyboard.press(String(course));
-      await bringToPitch(bench, course);
+      await bench.bringToPitch(course);
       await bench.pluck(course);
     }
     await page.keyboard.press('0');

@@ -42,6 +42,22 @@ export class BenchPage {
     return this.deviation(course);
   }
 
+  /** Turns with the arrow keys until a pluck lies within a cent and a half, the way a hand would. */
+  async bringToPitch(course: number): Promise<void> {
+    const { keyboard } = this.page;
+    let cents = await this.pluck(course);
+    let perHair = 1.5;
+    for (let turn = 0; turn < 14 && Math.abs(cents) > 1.2; turn++) {
+      const hairs = Math.max(1, Math.round(Math.abs(cents) / perHair));
+      const key = cents < 0 ? 'ArrowUp' : 'ArrowDown';
+      for (let i = 0; i < Math.floor(hairs / 10); i++) await keyboard.press(`Shift+${key}`);
+      for (let i = 0; i < hairs % 10; i++) await keyboard.press(key);
+      const before = cents;
+      cents = await this.pluck(course);
+      if (Math.abs(before - cents) > 4) perHair = Math.abs(before - cents) / hairs;
+    }
+  }
+
   /** The last deviation of a string, from its accessible name. */
   async deviation(course: number): Promise<number> {
     const name = (await this.string(course).getAttribute('aria-label')) ?? '';

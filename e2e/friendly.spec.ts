@@ -45,6 +45,15 @@ for (const colorScheme of ['light', 'dark'] as const)
     await page.goto('http://127.0.0.1:5281/data');
     await page.getByText('Take it with you').waitFor();
     await expectAccessible(page, 'data');
+    await page.goto('http://127.0.0.1:5281/retune?to=guitar-new-standard');
+    await page.getByRole('button', { name: 'Do it on the bench' }).waitFor();
+    await expectAccessible(page, 'retune');
+    await page.goto('http://127.0.0.1:5281/tunings');
+    await page.getByText('38 tunings fit').waitFor();
+    await expectAccessible(page, 'tunings');
+    await page.goto('http://127.0.0.1:5281/tunings/banjo-open-g');
+    await page.getByText('Checks by ear').waitFor();
+    await expectAccessible(page, 'one tuning');
     await context.close();
   });
 
@@ -116,7 +125,7 @@ test('on a phone nothing runs out of the side, and the figure comes first', asyn
     viewport: { width: 390, height: 844 },
     forcedColors: 'active',
   });
-  for (const path of ['/', '/history', '/data']) {
+  for (const path of ['/', '/retune', '/tunings', '/tunings/guitar-open-d', '/history', '/data']) {
     await page.goto(`http://127.0.0.1:5281${path}`);
     await page.waitForTimeout(600);
     const width = await page.evaluate(() => document.documentElement.scrollWidth);

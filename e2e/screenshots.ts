@@ -61,6 +61,12 @@ async function pictures(): Promise<void> {
   await page.goto('/data');
   await page.getByText('readings are kept').waitFor();
   await shoot('data');
+  await page.goto('/retune?to=guitar-open-d');
+  await page.getByText('In this order').waitFor();
+  await shoot('retune');
+  await page.goto('/tunings/banjo-open-g');
+  await page.getByText('Checks by ear').waitFor();
+  await shoot('tuning');
   await browser.close();
 }
 

@@ -5,6 +5,11 @@ import { type Notices, Shell } from './ui/index.ts';
 
 const HistoryView = lazy(() => import('./features/history/index.ts'));
 const RecordingView = lazy(() => import('./features/report/index.ts'));
+const RetuneView = lazy(() => import('./features/retune/index.ts'));
+const TuningsView = lazy(() => import('./features/tunings/index.ts'));
+const TuningPage = lazy(() =>
+  import('./features/tunings/index.ts').then(({ TuningPage }) => ({ default: TuningPage })),
+);
 const DataPage = lazy(() => import('./features/data/index.ts'));
 const NotFound = lazy(() => import('./NotFound.tsx'));
 
@@ -40,6 +45,9 @@ function Views({ ready }: { ready: Promise<void> }) {
   return (
     <Routes>
       <Route path="/" element={<BenchView />} />
+      <Route path="/retune" element={<RetuneView />} />
+      <Route path="/tunings" element={<TuningsView />} />
+      <Route path="/tunings/:tuning" element={<TuningPage />} />
       <Route path="/history" element={<HistoryView />} />
       <Route path="/recordings/:id" element={<RecordingView />} />
       <Route path="/data" element={<DataPage />} />

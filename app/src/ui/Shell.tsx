@@ -5,6 +5,8 @@ import { Link, NavLink } from 'react-router';
 
 const VIEWS = [
   { to: '/', label: 'Bench' },
+  { to: '/retune', label: 'Retune' },
+  { to: '/tunings', label: 'Tunings' },
   { to: '/history', label: 'History' },
   { to: '/data', label: 'Data' },
 ] as const;
@@ -21,7 +23,7 @@ export function Shell({ children }: { children: ReactNode }) {
         </Link>
         <nav className="shell-nav" aria-label="Views">
           {VIEWS.map(({ to, label }) => (
-            <NavLink key={to} to={to} end>
+            <NavLink key={to} to={to} end={to === '/'}>
               {label}
             </NavLink>
           ))}

@@ -3,6 +3,7 @@ export { AxisX, AxisY } from './Axes.tsx';
 export { download } from './download.ts';
 export { EmptyView } from './EmptyView.tsx';
 export { Notices } from './notices.ts';
+export { ReferenceLine } from './ReferenceLine.tsx';
 export { Shell } from './Shell.tsx';
 export { theme } from './theme.ts';
 export { type KeyMap, useKeys } from './useKeys.ts';

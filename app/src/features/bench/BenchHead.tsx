@@ -24,7 +24,7 @@ export function BenchHead({ instrument, shelf, bench, settings }: Props) {
     <div className="bench-head">
       <h1>{instrument.name}</h1>
       <span>
-        {tuning?.name.toLowerCase()} {notes.join(' ')} · pass {currentPass(state).number}
+        {tuning?.name} {notes.join(' ')} · pass {currentPass(state).number}
         {passDone(state) ? ', done' : ''}
       </span>
       {shelf.length > 1 && (

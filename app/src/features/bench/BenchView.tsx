@@ -5,7 +5,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { type Settings, useData, useSettings } from '../../data/index.ts';
-import { Action, useKeys } from '../../ui/index.ts';
+import { Action, ReferenceLine, useKeys } from '../../ui/index.ts';
 import { AdviceLine } from './AdviceLine.tsx';
 import { Announcer } from './Announcer.tsx';
 import { BenchHead } from './BenchHead.tsx';
@@ -18,6 +18,7 @@ import { Ledger } from './Ledger.tsx';
 import { Practice, Truth } from './Practice.tsx';
 import { roomInWords } from './room.ts';
 import { type Bench, useBench } from './useBench.ts';
+import { useReferences } from './useReferences.ts';
 import { Wires } from './Wires.tsx';
 
 /** The bench: picks the instrument, or offers a first one on an empty shelf. */
@@ -30,7 +31,12 @@ export function BenchView() {
     shelf.data.find((entry) => entry.id === settings.instrumentId) ?? shelf.data[0];
   if (!instrument) return <FirstUse />;
   return (
-    <BenchOf key={instrument.id} instrument={instrument} shelf={shelf.data} settings={settings} />
+    <BenchOf
+      key={`${instrument.id} ${instrument.tuningId}`}
+      instrument={instrument}
+      shelf={shelf.data}
+      settings={settings}
+    />
   );
 }
 
@@ -61,6 +67,7 @@ function BenchOf({ instrument, shelf, settings }: OfProps) {
   const { state } = bench.session;
   usePracticeByAddress(bench);
   const course = state.active ?? nextCourse(state, null) ?? state.goal.order[0] ?? 1;
+  const references = useReferences(instrument, bench, course);
   const hands = useMemo(
     () => (bench.hands ? handsOn(bench.hands, course) : null),
     [bench.hands, course],
@@ -128,6 +135,7 @@ function BenchOf({ instrument, shelf, settings }: OfProps) {
         <section className="bench-side" aria-label="What to do">
           <Figure state={state} targets={bench.targets} live={bench.live} hidden={hidden} />
           <AdviceLine bench={bench} instrument={instrument} />
+          {references && <ReferenceLine references={references} />}
         </section>
         <section className="bench-more" aria-label="Actions and ledger">
           <div className="actions">

@@ -1,0 +1,1 @@
+export { RetuneView as default } from './RetuneView.tsx';

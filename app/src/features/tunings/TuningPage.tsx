@@ -1,0 +1,183 @@
+import { Button, Group, Stack, Text, Title } from '@mantine/core';
+import { crossChecks, harmonicChecks, type NeckCourse } from '@rosefinch/core/fretboard';
+import {
+  bothNames,
+  findTuning,
+  oneStringAway,
+  openChord,
+  type Tuning,
+  targetsOf,
+} from '@rosefinch/core/music';
+import {
+  headroom,
+  type Instrument,
+  MODELS,
+  soundingLength,
+  startFret,
+  tensionOf,
+} from '@rosefinch/core/strings';
+import { Link, useParams } from 'react-router';
+import { useLive, useSettings } from '../../data/index.ts';
+import { counted, signedCents } from '../../ui/index.ts';
+import { NeckChart } from './NeckChart.tsx';
+
+const HIGHEST_FRET = 12;
+
+/** One tuning: its strings and their load, its chord, and how to check it by ear. */
+export function TuningPage() {
+  const { tuning: id = '' } = useParams();
+  const settings = useSettings();
+  const shelf = useLive((repository) => repository.instruments(), 'instruments');
+  const tuning = findTuning(id);
+  if (!tuning)
+    return (
+      <p>
+        There is no tuning called “{id}”. <Link to="/tunings">All tunings</Link>
+      </p>
+    );
+  if (!settings || !shelf) return <p>One moment …</p>;
+  const fitting = shelf.filter((entry) => takes(entry, tuning));
+  const own = fitting.find((entry) => entry.id === settings.instrumentId) ?? fitting[0];
+  const instrument =
+    own ??
+    MODELS.map((model) => model.build(model.id, model.name)).find((entry) => takes(entry, tuning));
+  if (!instrument) return <p>No instrument of this kind is known.</p>;
+  const chord = openChord(tuning);
+  const neck = neckOf(tuning, instrument);
+  return (
+    <Stack>
+      <Group align="baseline">
+        <Title order={1} size="h2">
+          {tuning.name}
+        </Title>
+        <span className="soft">
+          {tuning.kind}
+          {chord && `, open chord ${chord}`}
+          {tuning.aliases && `, also called ${tuning.aliases.join(', ')}`}
+        </span>
+        {own && (
+          <Button component={Link} to={`/retune?to=${tuning.id}`}>
+            Plan the way there
+          </Button>
+        )}
+      </Group>
+      <Load tuning={tuning} instrument={instrument} a4={settings.a4} />
+      <Checks neck={neck} frets={HIGHEST_FRET} />
+      <Neighbours tuning={tuning} />
+    </Stack>
+  );
+}
+
+function takes(instrument: Instrument, tuning: Tuning): boolean {
+  return instrument.kind === tuning.kind && instrument.courses.length === tuning.courses.length;
+}
+
+function neckOf(tuning: Tuning, instrument: Instrument): NeckCourse[] {
+  return tuning.courses.map(([midi], i) => ({
+    course: i + 1,
+    midi: midi ?? 0,
+    startFret: startFret(instrument, i + 1),
+  }));
+}
+
+interface LoadProps {
+  readonly tuning: Tuning;
+  readonly instrument: Instrument;
+  readonly a4: number;
+}
+
+/** What each string carries in this tuning, and the neck in all against the instrument's own tuning. */
+function Load({ tuning, instrument, a4 }: LoadProps) {
+  const home = findTuning(instrument.homeTuningId ?? instrument.tuningId);
+  const tension = (course: number, hz: number) => {
+    const spec = instrument.courses[course - 1]?.strings[0]?.spec;
+    return spec ? tensionOf(spec.unitWeight, soundingLength(instrument, course), hz) : 0;
+  };
+  const targets = targetsOf(tuning, a4);
+  const total = (list: typeof targets) =>
+    list.reduce((sum, { course, hz }) => sum + tension(course, hz), 0);
+  const usual = home ? total(targetsOf(home, a4)) : 0;
+  return (
+    <section className="card narrow" aria-label="Strings">
+      <strong>On {instrument.name}</strong>
+      <table className="ledger">
+        <thead>
+          <tr>
+            <th scope="col">string</th>
+            <th scope="col">note</th>
+            <th scope="col">Hz</th>
+            <th scope="col">tension, N</th>
+            <th scope="col">to breaking, semitones</th>
+          </tr>
+        </thead>
+        <tbody>
+          {targets.toReversed().map(({ course, midi, hz }) => {
+            const spec = instrument.courses[course - 1]?.strings[0]?.spec;
+            return (
+              <tr key={course}>
+                <th scope="row">{course}</th>
+                <td>{bothNames(midi, tuning.accidental)}</td>
+                <td>{hz.toFixed(2)}</td>
+                <td>{tension(course, hz).toFixed(0)}</td>
+                <td>{spec && headroom(spec, soundingLength(instrument, course), hz).toFixed(1)}</td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+      <Text size="sm" mt={8}>
+        The neck carries {total(targets).toFixed(0)} N
+        {usual > 0 && `, ${((100 * total(targets)) / usual).toFixed(0)} % of its usual load`}.
+      </Text>
+    </section>
+  );
+}
+
+/** Comparisons by fret and by harmonic, with what the latter are out by. */
+function Checks({ neck, frets }: { neck: readonly NeckCourse[]; frets: number }) {
+  const unisons = crossChecks(neck, frets).filter((check) => check.octaves === 0);
+  const harmonics = harmonicChecks(neck).filter(
+    ({ low, high }) => low.fret === 5 && high.fret === 7,
+  );
+  const chain = harmonics.reduce((sum, check) => sum + check.errorCents, 0);
+  return (
+    <section className="card" aria-label="Checks by ear">
+      <strong>Checks by ear</strong>
+      <NeckChart neck={neck} checks={unisons} frets={frets} />
+      <ul className="checks">
+        {unisons.slice(0, 12).map(({ held, open }) => (
+          <li key={`${held.course} ${held.fret} ${open}`}>
+            {held.fret === 0
+              ? `open string ${held.course} = open string ${open}`
+              : `string ${held.course} at fret ${held.fret} = open string ${open}`}
+          </li>
+        ))}
+      </ul>
+      {harmonics.length > 0 && (
+        <Text size="sm">
+          Harmonics over fret 5 against fret 7 serve{' '}
+          {harmonics.map(({ low, high }) => `${low.course} and ${high.course}`).join(', ')}. They
+          set pure fourths, so each link leaves the higher string{' '}
+          {signedCents(harmonics[0]?.errorCents ?? 0)} cents out
+          {harmonics.length > 1 && `; ${harmonics.length} links add up to ${signedCents(chain)}`}.
+        </Text>
+      )}
+    </section>
+  );
+}
+
+function Neighbours({ tuning }: { tuning: Tuning }) {
+  const near = oneStringAway(tuning);
+  if (near.length === 0) return null;
+  return (
+    <section aria-label="One string away">
+      {counted(near.length, 'tuning is', 'tunings are')} one string away:{' '}
+      {near.map(({ id, name }, i) => (
+        <span key={id}>
+          {i > 0 && ', '}
+          <Link to={`/tunings/${id}`}>{name}</Link>
+        </span>
+      ))}
+    </section>
+  );
+}

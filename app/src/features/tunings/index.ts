@@ -1,0 +1,2 @@
+export { TuningPage } from './TuningPage.tsx';
+export { TuningsView as default } from './TuningsView.tsx';

@@ -1,0 +1,86 @@
+import { expect, type Page, test } from '@playwright/test';
+import { BenchPage } from './bench.ts';
+
+/** Plans the way to a tuning and begins it on the bench. */
+async function planTo(page: Page, name: string): Promise<void> {
+  await page.getByRole('link', { name: 'Retune' }).click();
+  await page.getByLabel('To the tuning').selectOption({ label: name });
+}
+
+async function carryOut(page: Page, courses: readonly number[]): Promise<BenchPage> {
+  await page.getByRole('button', { name: 'Do it on the bench' }).click();
+  const bench = new BenchPage(page);
+  await bench.practise();
+  for (const course of courses) {
+    await page.keyboard.press(String(course));
+    await bench.bringToPitch(course);
+    expect(Math.abs(await bench.deviation(course))).toBeLessThan(2.5);
+  }
+  return bench;
+}
+
+const steps = (page: Page) => page.getByRole('region', { name: 'Steps' }).getByRole('listitem');
+
+test('standard guitar to open D and back, on the practice guitar', async ({ page }) => {
+  test.setTimeout(400_000);
+  await new BenchPage(page).open();
+  await planTo(page, 'Open D');
+  await expect(steps(page)).toHaveCount(4);
+  await expect(steps(page).nth(1)).toContainText('String 3: G3 → F♯3, loosen');
+  await expect(steps(page).nth(1)).toContainText('−1 semitone');
+  await expect(steps(page).nth(1)).toContainText('String 4 at fret 4 sounds the same.');
+  await carryOut(page, [6]);
+  await expect(page.getByText(/D2 A2 D3 F♯3 A3 D4/)).toBeVisible();
+  await page.keyboard.press('3');
+  await expect(page.getByText('Compare: String 4 at fret 4 sounds the same.')).toBeVisible();
+  const bench = new BenchPage(page);
+  for (const course of [3, 2, 1]) {
+    await page.keyboard.press(String(course));
+    await bench.bringToPitch(course);
+  }
+
+  // Back: from the strings as they were heard, to the tuning that the guitar is kept in.
+  await page.getByRole('link', { name: 'Retune' }).click();
+  await expect(page.getByLabel('To the tuning')).toHaveValue('guitar-standard');
+  await expect(steps(page)).toHaveCount(4);
+  await expect(steps(page).filter({ hasText: 'String 3:' })).toContainText('tighten');
+  await carryOut(page, [6, 3]);
+  await expect(page.getByText(/E2 A2 D3 G3 B3 E4/)).toBeVisible();
+  await page.reload();
+  await expect(page.getByText(/E2 A2 D3 G3 B3 E4/)).toBeVisible();
+});
+
+test('a way that brings a string near to breaking is cautioned with its figure', async ({
+  page,
+}) => {
+  await new BenchPage(page).open();
+  await planTo(page, 'New standard');
+  await expect(page.getByRole('alert')).toContainText(
+    'String 1 comes within 2.5 semitones of breaking. Face away; go slowly.',
+  );
+});
+
+test('a tuning is found by its notes, checked by ear, and planned', async ({ page }) => {
+  await page.goto('/tunings');
+  await page.getByRole('heading', { name: 'Tunings' }).waitFor();
+  await page.keyboard.press('/');
+  await page.keyboard.type('g d g c d');
+  await expect(page.getByRole('status')).toHaveText('1 tuning fits');
+  await page.getByRole('link', { name: /Sawmill/ }).click();
+  const checks = page.getByRole('region', { name: 'Checks by ear' });
+  await expect(checks).toContainText('string 2 at fret 2 = open string 1');
+  await expect(page.getByRole('region', { name: 'Strings' })).toContainText('On Lapwing');
+  await expect(page.getByRole('region', { name: 'One string away' })).toContainText('Open G');
+});
+
+test('a banjo is read by its own practice instrument', async ({ page }) => {
+  const bench = new BenchPage(page);
+  await bench.open();
+  await page.getByLabel('Instrument').selectOption({ label: 'Lapwing' });
+  await page.getByRole('button', { name: 'Practice banjo' }).click();
+  await expect.poll(() => bench.plucks(5), { timeout: 8000 }).toBe(1);
+  for (const course of [4, 3, 2, 1]) {
+    await page.keyboard.press(String(course));
+    expect(Math.abs(await bench.pluck(course))).toBeLessThan(45);
+  }
+});
