@@ -84,11 +84,31 @@ export function harmonicChecks(courses: readonly NeckCourse[]): HarmonicCheck[] 
         const errorCents = pure - 100 * (high.midi - low.midi);
         if (Math.abs(errorCents) < SERVES)
           checks.push({
-            low: { course: low.course, partial: lowPartial, fret: lowFret },
-            high: { course: high.course, partial: highPartial, fret: highFret },
+            low: { course: low.course, partial: lowPartial, fret: low.startFret + lowFret },
+            high: { course: high.course, partial: highPartial, fret: high.startFret + highFret },
             errorCents,
           });
       }
   }
   return checks;
+}
+
+/**
+ * The longest run of pure fourths in which each string is the next one's reference:
+ * how many links, and what they add up to in cents. Errors of matching add to it.
+ */
+export function chainOfFourths(checks: readonly HarmonicCheck[]): { links: number; cents: Cents } {
+  let best = { links: 0, cents: 0 };
+  let run = best;
+  let last: HarmonicCheck | null = null;
+  for (const check of checks) {
+    if (check.low.partial !== 4 || check.high.partial !== 3) continue;
+    const goesOn = last?.high.course === check.low.course;
+    run = goesOn
+      ? { links: run.links + 1, cents: run.cents + check.errorCents }
+      : { links: 1, cents: check.errorCents };
+    if (run.links > best.links) best = run;
+    last = check;
+  }
+  return best;
 }

@@ -2,6 +2,7 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { findTuning, TUNINGS, type Tuning } from '../music/index.ts';
 import {
+  chainOfFourths,
   crossChecks,
   fretPlace,
   harmonicChecks,
@@ -129,5 +130,19 @@ describe('harmonics', () => {
       '2-1',
     ]);
     for (const { errorCents } of fourths) expect(errorCents).to.be.closeTo(-1.955, 5e-4);
+  });
+
+  it('add up over a chain: three links of a guitar are 5.9 cents low', () => {
+    const chain = chainOfFourths(harmonicChecks(neck(findTuning('guitar-standard')!)));
+    expect(chain.links).to.equal(3);
+    expect(chain.cents).to.be.closeTo(-5.865, 5e-4);
+    // On an open-G banjo 4 and 3 make a fourth, 1 and 5 another, with no link between.
+    expect(chainOfFourths(harmonicChecks(neck(findTuning('banjo-open-g')!))).links).to.equal(1);
+  });
+
+  it('lie further up on a string that begins at fret 5', () => {
+    const checks = harmonicChecks(neck(findTuning('banjo-open-g')!));
+    const short = checks.find(({ high }) => high.course === 5 && high.partial === 3)!;
+    expect(short.high.fret).to.equal(12);
   });
 });

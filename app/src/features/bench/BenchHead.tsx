@@ -24,13 +24,14 @@ export function BenchHead({ instrument, shelf, bench, settings }: Props) {
     <div className="bench-head">
       <h1>{instrument.name}</h1>
       <span>
-        {tuning?.name} {notes.join(' ')} · pass {currentPass(state).number}
+        {tuning?.name}: {notes.join(' ')} · pass {currentPass(state).number}
         {passDone(state) ? ', done' : ''}
       </span>
       {shelf.length > 1 && (
         <NativeSelect
           aria-label="Instrument"
           size="sm"
+          w={104}
           data={shelf.map(({ id, name }) => ({ value: id, label: name }))}
           value={instrument.id}
           onChange={(event) =>

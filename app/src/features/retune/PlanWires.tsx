@@ -1,9 +1,12 @@
+import { useMediaQuery } from '@mantine/hooks';
 import type { Accidental } from '@rosefinch/core/music';
 import { hzToMidi, noteName } from '@rosefinch/core/music';
 import type { PlanStep, PlanString } from '@rosefinch/core/retune';
 import { scaleLinear } from 'd3-scale';
 
-const WIDTH = 720;
+/** On a phone the drawing is narrower, so that its notes stay as large. */
+const WIDTH = { wide: 720, narrow: 400 } as const;
+const STEP_APART = { wide: 26, narrow: 14 } as const;
 const HEIGHT = 340;
 const SIDE = 96;
 /** Labels keep at least this far apart. */
@@ -18,6 +21,8 @@ interface Props {
 
 /** Wires from the pitches now (left) to the target (right): those that move slope, with the number of their step. */
 export function PlanWires({ strings, steps, a4, accidental }: Props) {
+  const size = useMediaQuery('(max-width: 900px)') ? 'narrow' : 'wide';
+  const width = WIDTH[size];
   const now = (s: PlanString) => hzToMidi(s.nowHz, a4);
   const pitches = strings.flatMap((s) => [now(s), s.targetMidi]);
   const y = scaleLinear([Math.min(...pitches) - 1, Math.max(...pitches) + 1], [HEIGHT - 14, 14]);
@@ -26,7 +31,7 @@ export function PlanWires({ strings, steps, a4, accidental }: Props) {
   return (
     <svg
       className="chart plan-wires"
-      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+      viewBox={`0 0 ${width} ${HEIGHT}`}
       role="img"
       aria-label={`${steps.length} of ${strings.length} strings move`}
     >
@@ -34,14 +39,14 @@ export function PlanWires({ strings, steps, a4, accidental }: Props) {
         const step = steps.findIndex((entry) => entry.course === s.course);
         const from = y(now(s));
         const to = y(s.targetMidi);
-        const middle = WIDTH / 2 + (s.course - strings.length / 2) * 26;
-        const share = (middle - SIDE) / (WIDTH - 2 * SIDE);
+        const middle = width / 2 + (s.course - strings.length / 2) * STEP_APART[size];
+        const share = (middle - SIDE) / (width - 2 * SIDE);
         const at = from + (to - from) * share;
         return (
           <g key={s.course}>
             <line
               x1={SIDE}
-              x2={WIDTH - SIDE}
+              x2={width - SIDE}
               y1={from}
               y2={to}
               stroke={step >= 0 ? 'var(--rose)' : 'var(--ink)'}
@@ -50,7 +55,7 @@ export function PlanWires({ strings, steps, a4, accidental }: Props) {
             <text x={SIDE - 10} y={(left[i] ?? from) + 4} textAnchor="end" className="note">
               {s.course} · {noteName(now(s), accidental)}
             </text>
-            <text x={WIDTH - SIDE + 10} y={(right[i] ?? to) + 4} className="note">
+            <text x={width - SIDE + 10} y={(right[i] ?? to) + 4} className="note">
               {noteName(s.targetMidi, accidental)}
             </text>
             {step >= 0 && (

@@ -1,5 +1,11 @@
 import { Button, Group, Stack, Text, Title } from '@mantine/core';
-import { crossChecks, harmonicChecks, type NeckCourse } from '@rosefinch/core/fretboard';
+import {
+  chainOfFourths,
+  crossChecks,
+  type HarmonicCheck,
+  harmonicChecks,
+  type NeckCourse,
+} from '@rosefinch/core/fretboard';
 import {
   bothNames,
   findTuning,
@@ -136,10 +142,10 @@ function Load({ tuning, instrument, a4 }: LoadProps) {
 /** Comparisons by fret and by harmonic, with what the latter are out by. */
 function Checks({ neck, frets }: { neck: readonly NeckCourse[]; frets: number }) {
   const unisons = crossChecks(neck, frets).filter((check) => check.octaves === 0);
-  const harmonics = harmonicChecks(neck).filter(
-    ({ low, high }) => low.fret === 5 && high.fret === 7,
+  const fourths = harmonicChecks(neck).filter(
+    ({ low, high }) => low.partial === 4 && high.partial === 3,
   );
-  const chain = harmonics.reduce((sum, check) => sum + check.errorCents, 0);
+  const chain = chainOfFourths(fourths);
   return (
     <section className="card" aria-label="Checks by ear">
       <strong>Checks by ear</strong>
@@ -153,17 +159,20 @@ function Checks({ neck, frets }: { neck: readonly NeckCourse[]; frets: number })
           </li>
         ))}
       </ul>
-      {harmonics.length > 0 && (
+      {fourths.length > 0 && (
         <Text size="sm">
-          Harmonics over fret 5 against fret 7 serve{' '}
-          {harmonics.map(({ low, high }) => `${low.course} and ${high.course}`).join(', ')}. They
-          set pure fourths, so each link leaves the higher string{' '}
-          {signedCents(harmonics[0]?.errorCents ?? 0)} cents out
-          {harmonics.length > 1 && `; ${harmonics.length} links add up to ${signedCents(chain)}`}.
+          Harmonics serve too: {fourths.map(harmonicInWords).join(', ')}. They set pure fourths, so
+          the higher string comes out {signedCents(fourths[0]?.errorCents ?? 0)} cents
+          {chain.links > 1 && `; ${chain.links} in a row add up to ${signedCents(chain.cents)}`}.
         </Text>
       )}
     </section>
   );
+}
+
+/** @example 'string 6 at fret 5 with string 5 at fret 7' */
+function harmonicInWords({ low, high }: HarmonicCheck): string {
+  return `string ${low.course} at fret ${low.fret} with string ${high.course} at fret ${high.fret}`;
 }
 
 function Neighbours({ tuning }: { tuning: Tuning }) {
