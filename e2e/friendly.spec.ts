@@ -48,6 +48,12 @@ for (const colorScheme of ['light', 'dark'] as const)
     await page.goto('http://127.0.0.1:5281/retune?to=guitar-new-standard');
     await page.getByRole('button', { name: 'Do it on the bench' }).waitFor();
     await expectAccessible(page, 'retune');
+    await page.goto('http://127.0.0.1:5281/shelf');
+    await page.getByRole('link', { name: /Stonechat/ }).waitFor();
+    await expectAccessible(page, 'shelf');
+    await page.goto('http://127.0.0.1:5281/shelf/lapwing');
+    await page.getByRole('button', { name: 'Save' }).waitFor();
+    await expectAccessible(page, 'one instrument');
     await page.goto('http://127.0.0.1:5281/tunings');
     await page.getByText('38 tunings fit').waitFor();
     await expectAccessible(page, 'tunings');
@@ -125,7 +131,16 @@ test('on a phone nothing runs out of the side, and the figure comes first', asyn
     viewport: { width: 390, height: 844 },
     forcedColors: 'active',
   });
-  for (const path of ['/', '/retune', '/tunings', '/tunings/guitar-open-d', '/history', '/data']) {
+  for (const path of [
+    '/',
+    '/retune',
+    '/shelf',
+    '/shelf/lapwing',
+    '/tunings',
+    '/tunings/guitar-open-d',
+    '/history',
+    '/data',
+  ]) {
     await page.goto(`http://127.0.0.1:5281${path}`);
     await page.waitForTimeout(600);
     const width = await page.evaluate(() => document.documentElement.scrollWidth);

@@ -67,6 +67,13 @@ async function pictures(): Promise<void> {
   await page.goto('/tunings/banjo-open-g');
   await page.getByText('Checks by ear').waitFor();
   await shoot('tuning');
+  await page.goto('/shelf');
+  await page.getByRole('link', { name: /Stonechat/ }).waitFor();
+  await page.waitForTimeout(400);
+  await shoot('shelf');
+  await page.goto('/shelf/lapwing');
+  await page.getByRole('button', { name: 'Save' }).waitFor();
+  await shoot('instrument');
   await browser.close();
 }
 

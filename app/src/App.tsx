@@ -6,6 +6,10 @@ import { type Notices, Shell } from './ui/index.ts';
 const HistoryView = lazy(() => import('./features/history/index.ts'));
 const RecordingView = lazy(() => import('./features/report/index.ts'));
 const RetuneView = lazy(() => import('./features/retune/index.ts'));
+const ShelfView = lazy(() => import('./features/shelf/index.ts'));
+const InstrumentPage = lazy(() =>
+  import('./features/shelf/index.ts').then(({ InstrumentPage }) => ({ default: InstrumentPage })),
+);
 const TuningsView = lazy(() => import('./features/tunings/index.ts'));
 const TuningPage = lazy(() =>
   import('./features/tunings/index.ts').then(({ TuningPage }) => ({ default: TuningPage })),
@@ -46,6 +50,8 @@ function Views({ ready }: { ready: Promise<void> }) {
     <Routes>
       <Route path="/" element={<BenchView />} />
       <Route path="/retune" element={<RetuneView />} />
+      <Route path="/shelf" element={<ShelfView />} />
+      <Route path="/shelf/:instrument" element={<InstrumentPage />} />
       <Route path="/tunings" element={<TuningsView />} />
       <Route path="/tunings/:tuning" element={<TuningPage />} />
       <Route path="/history" element={<HistoryView />} />

@@ -1,5 +1,5 @@
 import type { Contents, LogEntry, Recording, Session } from '@rosefinch/core/records';
-import { saltmarshLibrary } from '@rosefinch/core/records';
+import { checkInstrument, saltmarshLibrary } from '@rosefinch/core/records';
 import type { Instrument } from '@rosefinch/core/strings';
 import { Dexie } from 'dexie';
 import type { RosefinchDatabase, Shelf } from './database.ts';
@@ -42,6 +42,24 @@ export class Repository {
 
   instruments(): Promise<Instrument[]> {
     return stored(() => this.db.instruments.orderBy('name').toArray());
+  }
+
+  /** The instruments on the shelf: those that were not taken off it. */
+  async shelf(): Promise<Instrument[]> {
+    return (await this.instruments()).filter((entry) => !entry.archived);
+  }
+
+  /** Stores a new or changed instrument; answers the way back. @throws RecordError if a field is wrong. */
+  async saveInstrument(instrument: Instrument): Promise<() => Promise<void>> {
+    const { instruments } = this.db;
+    checkInstrument(instrument);
+    const before = await instruments.get(instrument.id);
+    await stored(async () => void (await instruments.put(instrument)));
+    return () =>
+      stored(async () => {
+        if (before) await instruments.put(before);
+        else await instruments.delete(instrument.id);
+      });
   }
 
   addInstruments(instruments: readonly Instrument[]): Promise<void> {

@@ -1,7 +1,7 @@
 import { ValidationError } from 'yup';
 import { FormatError, RecordError } from '../errors.ts';
 import type { Instrument } from '../strings/index.ts';
-import { backupSchema } from './schema.ts';
+import { backupSchema, instrument } from './schema.ts';
 import type { LogEntry, Recording, Session } from './types.ts';
 
 /** Version of the backup's shape; a higher one was written by a newer Rosefinch. */
@@ -49,6 +49,20 @@ export function readBackup(text: string): Contents {
     recordings: contents.recordings.map(packRecording),
     settings: contents.settings,
   };
+}
+
+/**
+ * An instrument as it may be stored.
+ * @throws RecordError naming the field, its value and what is wrong with it.
+ */
+export function checkInstrument(value: Instrument): Instrument {
+  try {
+    instrument.validateSync(value, { strict: true, abortEarly: true });
+  } catch (error) {
+    if (error instanceof ValidationError) throw explain(error, value);
+    throw error;
+  }
+  return value;
 }
 
 function parse(text: string): Record<string, unknown> {

@@ -1,5 +1,5 @@
 export type { Contents } from './backup.ts';
-export { readBackup, writeBackup } from './backup.ts';
+export { checkInstrument, readBackup, writeBackup } from './backup.ts';
 export { saltmarshLibrary } from './saltmarsh.ts';
 export type { SessionSummary } from './summary.ts';
 export { summarise } from './summary.ts';

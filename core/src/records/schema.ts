@@ -65,9 +65,17 @@ const INSTRUMENT = {
   note: text(),
 };
 
-const instrument = lazy((value: unknown) => {
-  const away = typeof value === 'object' && value !== null && 'homeTuningId' in value;
-  return strictObject(away ? { ...INSTRUMENT, homeTuningId: id() } : INSTRUMENT);
+/** Fields that an instrument may have or lack. */
+const INSTRUMENT_OPTIONAL: Readonly<Record<string, Shape>> = {
+  homeTuningId: id(),
+  archived: boolean().strict().oneOf([true]).required(),
+};
+
+export const instrument = lazy((value: unknown) => {
+  const has = Object.entries(INSTRUMENT_OPTIONAL).filter(
+    ([key]) => typeof value === 'object' && value !== null && key in value,
+  );
+  return strictObject({ ...INSTRUMENT, ...Object.fromEntries(has) });
 });
 
 const session = strictObject({

@@ -41,6 +41,8 @@ export interface Instrument {
   readonly tuningId: string;
   /** The tuning that it is kept in, while it is retuned to another one. */
   readonly homeTuningId?: string;
+  /** Taken off the shelf; its history stays. */
+  readonly archived?: true;
   readonly note: string;
 }
 

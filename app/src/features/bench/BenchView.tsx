@@ -1,10 +1,9 @@
 import { nextCourse } from '@rosefinch/core/coach';
 import { noteName } from '@rosefinch/core/music';
 import type { Instrument } from '@rosefinch/core/strings';
-import { useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
-import { type Settings, useData, useSettings } from '../../data/index.ts';
+import { type Settings, useData, useLive, useSettings } from '../../data/index.ts';
 import { Action, ReferenceLine, useKeys } from '../../ui/index.ts';
 import { AdviceLine } from './AdviceLine.tsx';
 import { Announcer } from './Announcer.tsx';
@@ -23,18 +22,16 @@ import { Wires } from './Wires.tsx';
 
 /** The bench: picks the instrument, or offers a first one on an empty shelf. */
 export function BenchView() {
-  const { repository } = useData();
   const settings = useSettings();
-  const shelf = useQuery({ queryKey: ['instruments'], queryFn: () => repository.instruments() });
-  if (!settings || !shelf.data) return <p>One moment …</p>;
-  const instrument =
-    shelf.data.find((entry) => entry.id === settings.instrumentId) ?? shelf.data[0];
+  const shelf = useLive((repository) => repository.shelf(), 'shelf');
+  if (!settings || !shelf) return <p>One moment …</p>;
+  const instrument = shelf.find((entry) => entry.id === settings.instrumentId) ?? shelf[0];
   if (!instrument) return <FirstUse />;
   return (
     <BenchOf
       key={`${instrument.id} ${instrument.tuningId}`}
       instrument={instrument}
-      shelf={shelf.data}
+      shelf={shelf}
       settings={settings}
     />
   );

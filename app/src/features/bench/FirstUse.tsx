@@ -1,18 +1,15 @@
 import { Button, Group, Stack, Text, Title } from '@mantine/core';
 import { steelGuitar } from '@rosefinch/core/strings';
-import { useQueryClient } from '@tanstack/react-query';
 import { useSearchParams } from 'react-router';
 import { useData } from '../../data/index.ts';
 
 /** An empty shelf: what the bench is for, and two ways to begin. */
 export function FirstUse() {
   const { repository } = useData();
-  const queries = useQueryClient();
   const [, setSearch] = useSearchParams();
   const begin = async (practise: boolean) => {
     await repository.addInstruments([steelGuitar(crypto.randomUUID(), 'My guitar')]);
     if (practise) setSearch({ listen: 'practice' });
-    await queries.invalidateQueries({ queryKey: ['instruments'] });
   };
   return (
     <Stack align="flex-start" maw={560} py="xl">

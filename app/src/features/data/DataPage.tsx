@@ -1,6 +1,5 @@
 import { Button, Group, Stack, Text, Title } from '@mantine/core';
 import { saltmarshLibrary } from '@rosefinch/core/records';
-import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { backupText, readingsCsv, useData, useLive, useSettings } from '../../data/index.ts';
 import { download } from '../../ui/index.ts';
@@ -66,17 +65,10 @@ function Files() {
 
 function Upkeep() {
   const { repository } = useData();
-  const queries = useQueryClient();
   const [sure, setSure] = useState(false);
-  const fresh = () => queries.invalidateQueries({ queryKey: ['instruments'] });
-  const demo = async () => {
-    await repository.addInstruments(saltmarshLibrary());
-    await fresh();
-  };
   const wipe = async () => {
     await repository.wipe();
     setSure(false);
-    await fresh();
   };
   return (
     <section aria-label="Upkeep">
@@ -84,7 +76,10 @@ function Upkeep() {
         Demo and clearing
       </Title>
       <Group>
-        <Button variant="default" onClick={() => void demo()}>
+        <Button
+          variant="default"
+          onClick={() => void repository.addInstruments(saltmarshLibrary())}
+        >
           Add the Saltmarsh Library
         </Button>
         {sure ? (

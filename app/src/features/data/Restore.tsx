@@ -1,5 +1,4 @@
 import { Button, FileButton, Group, Text, Title } from '@mantine/core';
-import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { planRestore, type RestorePlan, useData } from '../../data/index.ts';
 
@@ -12,7 +11,6 @@ type Stage =
 /** Reads a backup, shows what it would do, and does it only then, all of it or nothing. */
 export function Restore() {
   const { repository } = useData();
-  const queries = useQueryClient();
   const [stage, setStage] = useState<Stage>({ kind: 'idle' });
   const plan = async (file: File | null) => {
     if (!file) return;
@@ -27,7 +25,6 @@ export function Restore() {
   const restore = async ({ contents }: RestorePlan, name: string) => {
     try {
       await repository.restore(contents);
-      await queries.invalidateQueries({ queryKey: ['instruments'] });
       setStage({ kind: 'done' });
     } catch (error) {
       setStage({

@@ -18,7 +18,6 @@ import {
   referenceInWords,
 } from '@rosefinch/core/retune';
 import type { Instrument } from '@rosefinch/core/strings';
-import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { type Settings, useData, useLive, useSettings } from '../../data/index.ts';
@@ -28,7 +27,7 @@ import { PlanWires } from './PlanWires.tsx';
 /** From the tuning an instrument is in to another one, and back. */
 export function RetuneView() {
   const settings = useSettings();
-  const shelf = useLive((repository) => repository.instruments(), 'instruments');
+  const shelf = useLive((repository) => repository.shelf(), 'shelf');
   if (!settings || !shelf) return <p>One moment …</p>;
   const instrument = shelf.find((entry) => entry.id === settings.instrumentId) ?? shelf[0];
   if (!instrument)
@@ -144,14 +143,12 @@ interface SideProps {
 
 function PlanSide({ plan, instrument, target, settings }: SideProps) {
   const { repository } = useData();
-  const queries = useQueryClient();
   const navigate = useNavigate();
   const refused = plan.warnings.some((warning) => warning.kind === 'refused');
   const [sure, setSure] = useState(false);
   const heavy = plan.warnings.some((warning) => warning.kind === 'load') && !sure;
   const begin = async () => {
     await repository.retune(instrument, target.id, Date.now());
-    await queries.invalidateQueries({ queryKey: ['instruments'] });
     await navigate('/');
   };
   return (

@@ -33,7 +33,7 @@ const HIGHEST_FRET = 12;
 export function TuningPage() {
   const { tuning: id = '' } = useParams();
   const settings = useSettings();
-  const shelf = useLive((repository) => repository.instruments(), 'instruments');
+  const shelf = useLive((repository) => repository.shelf(), 'shelf');
   const tuning = findTuning(id);
   if (!tuning)
     return (

@@ -1,0 +1,238 @@
+import {
+  Button,
+  Group,
+  NativeSelect,
+  NumberInput,
+  Stack,
+  Textarea,
+  TextInput,
+} from '@mantine/core';
+import { findTuning, targetsOf, tuningsFor } from '@rosefinch/core/music';
+import {
+  type Course,
+  headroom,
+  type Instrument,
+  MATERIALS,
+  type Peg,
+  plainUnitWeight,
+  type StringSpec,
+  soundingLength,
+  tensionOf,
+} from '@rosefinch/core/strings';
+import { useState } from 'react';
+
+interface Props {
+  readonly instrument: Instrument;
+  /** Stores it. @throws RecordError naming the field that is wrong. */
+  readonly onSave: (next: Instrument) => Promise<void>;
+}
+
+/** The facts that the arithmetic needs, each changeable; what they come to stands beside them. */
+export function InstrumentForm({ instrument, onSave }: Props) {
+  const [draft, setDraft] = useState(instrument);
+  const [problem, setProblem] = useState<string | null>(null);
+  const change = (part: Partial<Instrument>) => setDraft((d) => ({ ...d, ...part }));
+  const changeCourse = (number: number, next: Course) =>
+    change({ courses: draft.courses.map((c) => (c.number === number ? next : c)) });
+  const save = () => {
+    setProblem(null);
+    onSave(draft).catch((error: Error) => setProblem(error.message));
+  };
+  const tunings = tuningsFor(draft.kind, draft.courses.length);
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        save();
+      }}
+    >
+      <Stack>
+        <Group align="end">
+          <TextInput
+            label="Name"
+            value={draft.name}
+            maxLength={60}
+            onChange={(event) => change({ name: event.currentTarget.value })}
+          />
+          <NativeSelect
+            label="Kept in"
+            data={tunings.map(({ id, name }) => ({ value: id, label: name }))}
+            value={draft.homeTuningId ?? draft.tuningId}
+            onChange={(event) => {
+              const { homeTuningId: _, ...rest } = draft;
+              setDraft({ ...rest, tuningId: event.currentTarget.value });
+            }}
+          />
+          <NumberInput
+            label="Scale, mm"
+            w={110}
+            value={draft.scaleMm}
+            onChange={(value) => change({ scaleMm: Number(value) })}
+          />
+          <NumberInput
+            label="Frets"
+            w={90}
+            value={draft.frets}
+            onChange={(value) => change({ frets: Number(value) })}
+          />
+        </Group>
+        <Textarea
+          label="Note"
+          maw={560}
+          value={draft.note}
+          onChange={(event) => change({ note: event.currentTarget.value })}
+        />
+        <Strings instrument={draft} onChange={changeCourse} />
+        {problem && (
+          <div className="problem" role="alert">
+            <strong>Not saved.</strong>
+            {problem}
+          </div>
+        )}
+        <Group>
+          <Button type="submit">Save</Button>
+        </Group>
+      </Stack>
+    </form>
+  );
+}
+
+interface StringsProps {
+  readonly instrument: Instrument;
+  readonly onChange: (number: number, next: Course) => void;
+}
+
+function Strings({ instrument, onChange }: StringsProps) {
+  return (
+    <div className="wide">
+      <table className="ledger" aria-label="Strings and pegs">
+        <thead>
+          <tr>
+            <th scope="col">string</th>
+            <th scope="col">material</th>
+            <th scope="col">diameter, mm</th>
+            <th scope="col">core, mm</th>
+            <th scope="col">weight, g/m</th>
+            <th scope="col">tighten</th>
+            <th scope="col">turns of the button for one of the post</th>
+            <th scope="col">tension, N</th>
+            <th scope="col">to breaking, semitones</th>
+          </tr>
+        </thead>
+        <tbody>
+          {instrument.courses.toReversed().map((course) => (
+            <StringRow
+              key={course.number}
+              instrument={instrument}
+              course={course}
+              onChange={(next) => onChange(course.number, next)}
+            />
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+interface RowProps {
+  readonly instrument: Instrument;
+  readonly course: Course;
+  readonly onChange: (next: Course) => void;
+}
+
+function StringRow({ instrument, course, onChange }: RowProps) {
+  const [first, ...others] = course.strings;
+  if (!first) return null;
+  const { spec, peg } = first;
+  const withSpec = (part: Partial<StringSpec>) =>
+    onChange({ ...course, strings: [{ peg, spec: settled({ ...spec, ...part }) }, ...others] });
+  const withPeg = (part: Partial<Peg>) =>
+    onChange({ ...course, strings: [{ spec, peg: { ...peg, ...part } }, ...others] });
+  const figure = (label: string, value: number, set: (value: number) => void, off = false) => (
+    <NumberInput
+      aria-label={`${label} of string ${course.number}`}
+      size="xs"
+      w={92}
+      decimalScale={4}
+      hideControls
+      disabled={off}
+      value={value}
+      onChange={(next) => set(Number(next))}
+    />
+  );
+  return (
+    <tr>
+      <th scope="row">{course.number}</th>
+      <td>
+        <NativeSelect
+          aria-label={`Material of string ${course.number}`}
+          size="xs"
+          data={Object.keys(MATERIALS)}
+          value={spec.material}
+          onChange={(event) =>
+            withSpec({ material: event.currentTarget.value as StringSpec['material'] })
+          }
+        />
+      </td>
+      <td>{figure('Diameter', spec.diameterMm, (diameterMm) => withSpec({ diameterMm }))}</td>
+      <td>{figure('Core', spec.coreMm, (coreMm) => withSpec({ coreMm }), !spec.wound)}</td>
+      <td>
+        {figure(
+          'Weight',
+          1000 * spec.unitWeight,
+          (grams) => withSpec({ unitWeight: grams / 1000 }),
+          !spec.wound,
+        )}
+      </td>
+      <td>
+        <NativeSelect
+          aria-label={`Tighten string ${course.number}`}
+          size="xs"
+          data={['away from you', 'towards you']}
+          value={peg.tighten}
+          onChange={(event) => withPeg({ tighten: event.currentTarget.value as Peg['tighten'] })}
+        />
+      </td>
+      <td>{figure('Ratio', peg.ratio, (ratio) => withPeg({ ratio }))}</td>
+      <Outcome instrument={instrument} course={course.number} spec={spec} />
+    </tr>
+  );
+}
+
+/** A plain string carries its whole diameter, and weighs what its material does. */
+function settled(spec: StringSpec): StringSpec {
+  if (spec.wound) return spec;
+  const { density } = MATERIALS[spec.material];
+  return {
+    ...spec,
+    coreMm: spec.diameterMm,
+    unitWeight: plainUnitWeight(density, spec.diameterMm),
+  };
+}
+
+interface OutcomeProps {
+  readonly instrument: Instrument;
+  readonly course: number;
+  readonly spec: StringSpec;
+}
+
+/** What the string carries in the tuning that the instrument is kept in. */
+function Outcome({ instrument, course, spec }: OutcomeProps) {
+  const home = findTuning(instrument.homeTuningId ?? instrument.tuningId);
+  const hz = home && targetsOf(home, 440)[course - 1]?.hz;
+  const length = soundingLength(instrument, course);
+  const whole = spec.coreMm >= 0.1 && spec.coreMm <= 6.5 && spec.unitWeight > 0 && length > 0;
+  if (!hz || !whole)
+    return (
+      <>
+        <td>–</td>
+        <td>–</td>
+      </>
+    );
+  return (
+    <>
+      <td>{tensionOf(spec.unitWeight, length, hz).toFixed(0)}</td>
+      <td>{headroom(spec, length, hz).toFixed(1)}</td>
+    </>
+  );
+}

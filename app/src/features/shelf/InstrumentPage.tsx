@@ -1,0 +1,93 @@
+import { Button, Group, Stack, Title } from '@mantine/core';
+import type { Instrument } from '@rosefinch/core/strings';
+import { useState } from 'react';
+import { Link, useNavigate, useParams } from 'react-router';
+import { useData, useLive } from '../../data/index.ts';
+import { InstrumentForm } from './InstrumentForm.tsx';
+
+/** The facts of one instrument: to be changed, copied, or taken off the shelf. */
+export function InstrumentPage() {
+  const { instrument: id = '' } = useParams();
+  const { repository } = useData();
+  const navigate = useNavigate();
+  const shelf = useLive((r) => r.instruments(), 'instruments');
+  const [done, setDone] = useState<{ says: string; undo: () => Promise<void> } | null>(null);
+  if (!shelf) return <p>One moment …</p>;
+  const instrument = shelf.find((entry) => entry.id === id);
+  if (!instrument)
+    return (
+      <p>
+        No such instrument stands here. <Link to="/shelf">The shelf</Link>
+      </p>
+    );
+  const save = async (next: Instrument, says: string) => {
+    const undo = await repository.saveInstrument(next);
+    setDone({ says, undo });
+  };
+  const copy = async () => {
+    const next = { ...instrument, id: crypto.randomUUID(), name: `${instrument.name}, copy` };
+    await repository.saveInstrument(next);
+    await navigate(`/shelf/${next.id}`);
+  };
+  const onBench = async () => {
+    await repository.saveSettings({ instrumentId: instrument.id });
+    await navigate('/');
+  };
+  return (
+    <Stack>
+      <Group>
+        <Title order={1} size="h2">
+          {instrument.name}
+        </Title>
+        {!instrument.archived && (
+          <Button onClick={() => void onBench()}>Put it on the bench</Button>
+        )}
+        <Button variant="default" onClick={() => void copy()}>
+          Copy
+        </Button>
+        {instrument.archived ? (
+          <Button
+            variant="default"
+            onClick={() => {
+              const { archived: _, ...back } = instrument;
+              void save(back, 'It is back on the shelf.');
+            }}
+          >
+            Back on the shelf
+          </Button>
+        ) : (
+          <Button
+            variant="default"
+            onClick={() =>
+              void save(
+                { ...instrument, archived: true },
+                'Taken off the shelf; its history stays.',
+              )
+            }
+          >
+            Take it off the shelf
+          </Button>
+        )}
+      </Group>
+      {done && (
+        <Group role="status">
+          <span>{done.says}</span>
+          <Button
+            variant="default"
+            onClick={() => {
+              void done.undo();
+              setDone(null);
+            }}
+          >
+            Undo
+          </Button>
+        </Group>
+      )}
+      <InstrumentForm
+        key={JSON.stringify(instrument)}
+        instrument={instrument}
+        onSave={(next) => save(next, 'Saved.')}
+      />
+    </Stack>
+  );
+}

@@ -1,0 +1,113 @@
+import { Button, Group, NativeSelect, Stack, TextInput, Title } from '@mantine/core';
+import { findTuning } from '@rosefinch/core/music';
+import { type SessionSummary, summarise } from '@rosefinch/core/records';
+import { findModel, type Instrument, MODELS } from '@rosefinch/core/strings';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { type Repository, useData, useLive } from '../../data/index.ts';
+import { MiniWires } from '../../ui/index.ts';
+
+/** An instrument with its newest sitting. */
+interface Shelved {
+  readonly instrument: Instrument;
+  readonly last: {
+    readonly at: number;
+    readonly tolerance: number;
+    readonly summary: SessionSummary;
+  } | null;
+}
+
+async function readShelf(repository: Repository): Promise<Shelved[]> {
+  const sessions = await repository.sessions();
+  const shelf = await repository.shelf();
+  return Promise.all(
+    shelf.map(async (instrument) => {
+      const session = sessions.find((entry) => entry.instrumentId === instrument.id);
+      if (!session) return { instrument, last: null };
+      const log = await repository.logOf(session.id);
+      const summary = summarise(session, log, instrument.courses.length);
+      return { instrument, last: { at: session.startedAt, tolerance: session.tolerance, summary } };
+    }),
+  );
+}
+
+/** Every instrument as a small set of wires: what was found last and left last. */
+export function ShelfView() {
+  const shelf = useLive(readShelf, 'shelf with sittings');
+  if (!shelf) return <p>One moment …</p>;
+  return (
+    <Stack>
+      <Title order={1} size="h2">
+        Shelf
+      </Title>
+      {shelf.length === 0 && (
+        <p>The instruments that you keep in tune stand here. Put the first one on it.</p>
+      )}
+      <div className="tiles">
+        {shelf.map((entry) => (
+          <Tile key={entry.instrument.id} entry={entry} />
+        ))}
+      </div>
+      <AddForm />
+    </Stack>
+  );
+}
+
+function Tile({ entry: { instrument, last } }: { entry: Shelved }) {
+  const tuning = findTuning(instrument.tuningId);
+  return (
+    <Link to={`/shelf/${instrument.id}`} className="card tile">
+      <strong>{instrument.name}</strong>
+      <span className="soft">
+        {instrument.kind}, {tuning?.name}
+      </span>
+      <span>{instrument.note}</span>
+      {last ? (
+        <>
+          <MiniWires strings={last.summary.strings} tolerance={last.tolerance} />
+          <span className="soft">looked at {new Date(last.at).toLocaleDateString('en-GB')}</span>
+        </>
+      ) : (
+        <span className="soft">not looked at yet</span>
+      )}
+    </Link>
+  );
+}
+
+function AddForm() {
+  const { repository } = useData();
+  const [name, setName] = useState('');
+  const [model, setModel] = useState(MODELS[0]?.id ?? '');
+  const add = async () => {
+    const found = findModel(model);
+    if (!found || name.trim() === '') return;
+    await repository.addInstruments([found.build(crypto.randomUUID(), name.trim())]);
+    setName('');
+  };
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        void add();
+      }}
+    >
+      <Group align="end">
+        <TextInput
+          label="Name"
+          value={name}
+          maxLength={60}
+          onChange={(event) => setName(event.currentTarget.value)}
+        />
+        <NativeSelect
+          label="Kind"
+          data={MODELS.map(({ id, name: label }) => ({ value: id, label }))}
+          value={model}
+          onChange={(event) => setModel(event.currentTarget.value)}
+        />
+        <Button type="submit" disabled={name.trim() === ''}>
+          Put it on the shelf
+        </Button>
+      </Group>
+    </form>
+  );
+}

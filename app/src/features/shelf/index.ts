@@ -1,0 +1,2 @@
+export { InstrumentPage } from './InstrumentPage.tsx';
+export { ShelfView as default } from './ShelfView.tsx';

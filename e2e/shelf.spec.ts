@@ -1,0 +1,59 @@
+import { expect, test } from '@playwright/test';
+import { BenchPage } from './bench.ts';
+import { OWN_PORT } from './playwright.config.ts';
+
+test('an instrument is added, changed, undone, copied, put away and brought back', async ({
+  page,
+}) => {
+  await page.goto(`http://127.0.0.1:${OWN_PORT}/shelf`);
+  await page.getByLabel('Name').fill('Godwit');
+  await page.getByLabel('Kind').selectOption({ label: 'Ukulele, tenor' });
+  await page.getByRole('button', { name: 'Put it on the shelf' }).click();
+  await page.getByRole('link', { name: /Godwit/ }).click();
+  const first = page.getByRole('row', { name: /^1 / });
+  const tension = () => first.getByRole('cell').nth(6);
+  // Nylon of 0.56 mm on 430 mm at A4: μ (2 L f)² = 2.808e-4 · 378.4² N.
+  await expect(tension()).toHaveText('40');
+  await page.getByLabel('Diameter of string 1').fill('0.62');
+  // The weight goes with the square of the diameter.
+  await expect(tension()).toHaveText('49');
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByRole('status')).toContainText('Saved.');
+  await page.reload();
+  await expect(page.getByLabel('Diameter of string 1')).toHaveValue('0.62');
+
+  await page.getByRole('button', { name: 'Copy' }).click();
+  await expect(page.getByRole('heading', { name: 'Godwit, copy' })).toBeVisible();
+  await page.getByRole('button', { name: 'Take it off the shelf' }).click();
+  await expect(page.getByRole('status')).toContainText('its history stays');
+  await page.getByRole('link', { name: 'Shelf' }).click();
+  await expect(page.getByRole('link', { name: /Godwit/ })).toHaveCount(1);
+  await page.goBack();
+  await page.getByRole('button', { name: 'Back on the shelf' }).click();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('button', { name: 'Back on the shelf' })).toBeVisible();
+});
+
+test('a fact that cannot be is refused with its place and value', async ({ page }) => {
+  await page.goto('/shelf/heron');
+  await page.getByLabel('Scale, mm').fill('20');
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByRole('alert')).toContainText('Not saved.scaleMm');
+  await expect(page.getByRole('alert')).toContainText('got 20');
+  await page.reload();
+  await expect(page.getByLabel('Scale, mm')).toHaveValue('648');
+});
+
+test('the shelf shows what was found and left last, and hands over to the bench', async ({
+  page,
+}) => {
+  const bench = new BenchPage(page);
+  await bench.open();
+  await bench.practise();
+  await page.getByRole('link', { name: 'Shelf' }).click();
+  await expect(page.getByRole('link', { name: /Heron/ })).toContainText('looked at');
+  await expect(page.getByRole('link', { name: /Wren/ })).toContainText('not looked at yet');
+  await page.getByRole('link', { name: /Stonechat/ }).click();
+  await page.getByRole('button', { name: 'Put it on the bench' }).click();
+  await expect(page.getByRole('button', { name: 'Practice ukulele' })).toBeVisible();
+});
