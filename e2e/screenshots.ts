@@ -1,31 +1,20 @@
-import { type ChildProcess, spawn } from 'node:child_process';
 import { join } from 'node:path';
 import { chromium } from '@playwright/test';
 import { BenchPage } from './bench.ts';
 import { CHROMIUM, CHROMIUM_ARGS } from './playwright.config.ts';
+import { addressOf, serveDemo } from './serve.ts';
 import { sixPlucks } from './sound.ts';
 
 /** Makes the pictures of docs/screenshots from the demo data. */
 const PORT = 5283;
-const base = `http://127.0.0.1:${PORT}`;
 const folder = join(import.meta.dirname, '../docs/screenshots');
-
-async function serve(): Promise<ChildProcess> {
-  const server = spawn(
-    process.execPath,
-    ['--import', 'tsx', join(import.meta.dirname, '../server/src/main.ts'), 'demo'],
-    { env: { ...process.env, PORT: String(PORT) } },
-  );
-  for (let tries = 0; tries < 50; tries++) {
-    if (await fetch(`${base}/shelf.json`).catch(() => null)) return server;
-    await new Promise((resolve) => setTimeout(resolve, 200));
-  }
-  throw new Error('the server did not start');
-}
 
 async function pictures(): Promise<void> {
   const browser = await chromium.launch({ executablePath: CHROMIUM, args: CHROMIUM_ARGS });
-  const page = await browser.newPage({ baseURL: base, viewport: { width: 1280, height: 800 } });
+  const page = await browser.newPage({
+    baseURL: addressOf(PORT),
+    viewport: { width: 1280, height: 800 },
+  });
   const bench = new BenchPage(page);
   const shoot = (name: string) => page.screenshot({ path: join(folder, `${name}.png`) });
   await bench.open();
@@ -77,7 +66,7 @@ async function pictures(): Promise<void> {
   await browser.close();
 }
 
-const server = await serve();
+const server = await serveDemo(PORT);
 try {
   await pictures();
 } finally {

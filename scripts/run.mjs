@@ -153,6 +153,11 @@ const commands = {
     build();
     node(['--import', 'tsx', 'e2e/screenshots.ts']);
   },
+  frames: () => {
+    chromium();
+    build();
+    node(['--import', 'tsx', 'e2e/frameCost.ts']);
+  },
 };
 
 const chosen = commands[command];

@@ -1,4 +1,4 @@
-import { Estimator, partialHz, reportedHz } from '@rosefinch/core/listen';
+import { Estimator, partialHz, reportedHz, reportedPitchBound } from '@rosefinch/core/listen';
 import { between, normal, seededRandom } from '@rosefinch/core/random';
 import { type Frame, type FrameKind, frame, RATE } from './corpus.ts';
 import { decimated, type Peer, peersFor } from './peers.ts';
@@ -48,6 +48,41 @@ export async function frameFigures(): Promise<void> {
   await table({ ...white, length: 2048, shift: 0, snrDb: 20 });
   for (const noise of ['pink', 'hum', 'speech'] as const)
     await table({ length: 4096, noise, shift: 1.5, snrDb: 10 });
+}
+
+/** Root mean square error over the Cramér–Rao bound: ten partials 1/n, stationary, no shifts. */
+export function boundFigures(): void {
+  const rate = 12_000;
+  const length = 1024;
+  const seeds = 300;
+  const estimator = new Estimator(rate, length);
+  console.log(
+    `\nError over the Cramér–Rao bound (f0, B, amplitudes, phases unknown), seeds 1–${seeds}`,
+  );
+  for (const [name, f0, inharmonicity] of [
+    ['E2', 82.4069, 8e-5],
+    ['G4', 391.9954, 3e-5],
+  ] as const)
+    for (const snrDb of [10, 20, 30, 40]) {
+      const amplitudes = Array.from({ length: 10 }, (_, i) => 1 / (i + 1));
+      const power = amplitudes.reduce((sum, a) => sum + a * a, 0) / 2;
+      const sigma = Math.sqrt(power / 10 ** (snrDb / 10));
+      let squares = 0;
+      for (let seed = 1; seed <= seeds; seed++) {
+        const random = seededRandom(seed);
+        const samples = Float64Array.from({ length }, () => sigma * normal(random));
+        amplitudes.forEach((size, i) => {
+          const turn = (2 * Math.PI * partialHz(f0, inharmonicity, i + 1)) / rate;
+          const phase = between(random, 0, 2 * Math.PI);
+          for (let k = 0; k < length; k++) samples[k]! += size * Math.cos(turn * k + phase);
+        });
+        const e = estimator.estimate(samples, 0, length);
+        const truth = reportedHz(f0, inharmonicity);
+        squares += e ? (1200 * Math.log2(e.reportedHz / truth)) ** 2 : Number.NaN;
+      }
+      const bound = reportedPitchBound({ f0, inharmonicity, amplitudes }, sigma, length, rate);
+      console.log(`  ${name} ${snrDb} dB  ${(Math.sqrt(squares / seeds) / bound).toFixed(2)} ×`);
+    }
 }
 
 /** Error against stiffness for a bright pluck on E2, all partials of equal strength over √n. */

@@ -1,4 +1,4 @@
-import { biasFigures, frameFigures, speedFigures } from './frames.ts';
+import { biasFigures, boundFigures, frameFigures, speedFigures } from './frames.ts';
 import { noteFigures } from './notes.ts';
 import { planFigures } from './plans.ts';
 import { pluckFigures } from './plucks.ts';
@@ -6,6 +6,7 @@ import { pluckFigures } from './plucks.ts';
 /** Prints every figure. `--long` reads 10,000 plucks instead of 500; a word prints only that part. */
 const parts: Readonly<Record<string, () => void | Promise<void>>> = {
   frames: frameFigures,
+  bound: boundFigures,
   bias: biasFigures,
   notes: noteFigures,
   plucks: () => pluckFigures(process.argv.includes('--long') ? 10_000 : 504),

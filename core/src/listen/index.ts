@@ -1,3 +1,5 @@
+export type { BoundedTone } from './bound.ts';
+export { reportedPitchBound } from './bound.ts';
 export { Decimator } from './decimate.ts';
 export type { FrameEstimate, FrameHint } from './estimator.ts';
 export { Estimator } from './estimator.ts';

@@ -114,7 +114,7 @@ function Strings({ instrument, onChange }: StringsProps) {
             <th scope="col">core, mm</th>
             <th scope="col">weight, g/m</th>
             <th scope="col">tighten</th>
-            <th scope="col">turns of the button for one of the post</th>
+            <th scope="col">peg ratio</th>
             <th scope="col">tension, N</th>
             <th scope="col">to breaking, semitones</th>
           </tr>
