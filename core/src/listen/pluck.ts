@@ -22,8 +22,11 @@ const EXPECTED_BONUS = 0.04;
 const LEAST_DECAY_DB = 0.3;
 /** The energy 20 to 40 ms after the onset against the greatest in the first moments: plucks stay above −2 dB. */
 const SLOWEST_ATTACK_DB = -3.5;
-/** A sound without attack is a voice if it is shorter than this, in seconds, or wanders more, in cents. */
-const VOICE = { shortest: 0.35, wander: 3 } as const;
+/**
+ * A sound without attack is a voice if it is shorter than this, in seconds, or wanders
+ * more, in cents; so is a short one that leaves most of the sound unexplained.
+ */
+const VOICE = { shortest: 0.35, wander: 3, clarity: 0.4 } as const;
 const MOST_ERROR: Cents = 8;
 /** A pitch that wanders further than this inside the window is no string at rest. */
 const MOST_WANDER: Cents = 60;
@@ -272,6 +275,8 @@ export class PluckAnalyser {
     }
     const slow = attackDb(pluck, this.sampleRate) < SLOWEST_ATTACK_DB;
     if (slow && (!long || frames.spread() > VOICE.wander))
+      return { kind: 'not sure', reason: 'no pluck' };
+    if (!long && frames.clarity / frames.count < VOICE.clarity)
       return { kind: 'not sure', reason: 'no pluck' };
     return null;
   }

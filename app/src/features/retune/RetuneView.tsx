@@ -191,9 +191,14 @@ function PlanSide({ plan, instrument, target, settings }: SideProps) {
           The neck can carry that
         </Button>
       )}
-      <Button size="lg" disabled={refused || heavy} onClick={() => void begin()}>
-        Do it on the bench
-      </Button>
+      <Group>
+        <Button size="lg" disabled={refused || heavy} onClick={() => void begin()}>
+          Do it on the bench
+        </Button>
+        <Button size="lg" variant="default" onClick={() => window.print()}>
+          Print the plan
+        </Button>
+      </Group>
     </section>
   );
 }

@@ -14,6 +14,7 @@ import {
   type Tuning,
   targetsOf,
 } from '@rosefinch/core/music';
+import { planRetune, planStrings, referenceInWords } from '@rosefinch/core/retune';
 import {
   headroom,
   type Instrument,
@@ -66,8 +67,12 @@ export function TuningPage() {
             Plan the way there
           </Button>
         )}
+        <Button variant="default" onClick={() => window.print()}>
+          Print the card
+        </Button>
       </Group>
       <Load tuning={tuning} instrument={instrument} a4={settings.a4} />
+      <Way tuning={tuning} instrument={instrument} a4={settings.a4} />
       <Checks neck={neck} frets={HIGHEST_FRET} />
       <Neighbours tuning={tuning} />
     </Stack>
@@ -111,6 +116,7 @@ function Load({ tuning, instrument, a4 }: LoadProps) {
           <tr>
             <th scope="col">string</th>
             <th scope="col">note</th>
+            <th scope="col">tighten</th>
             <th scope="col">Hz</th>
             <th scope="col">tension, N</th>
             <th scope="col">to breaking, semitones</th>
@@ -123,6 +129,7 @@ function Load({ tuning, instrument, a4 }: LoadProps) {
               <tr key={course}>
                 <th scope="row">{course}</th>
                 <td>{bothNames(midi, tuning.accidental)}</td>
+                <td>{instrument.courses[course - 1]?.strings[0]?.peg.tighten}</td>
                 <td>{hz.toFixed(2)}</td>
                 <td>{tension(course, hz).toFixed(0)}</td>
                 <td>{spec && headroom(spec, soundingLength(instrument, course), hz).toFixed(1)}</td>
@@ -135,6 +142,35 @@ function Load({ tuning, instrument, a4 }: LoadProps) {
         The neck carries {total(targets).toFixed(0)} N
         {usual > 0 && `, ${((100 * total(targets)) / usual).toFixed(0)} % of its usual load`}.
       </Text>
+    </section>
+  );
+}
+
+/** How to get here from the tuning that the instrument is kept in. */
+function Way({ tuning, instrument, a4 }: LoadProps) {
+  const home = findTuning(instrument.homeTuningId ?? instrument.tuningId);
+  if (!home || home.id === tuning.id) return null;
+  const homeTargets = targetsOf(home, a4);
+  const nowHz = (course: number) => homeTargets[course - 1]?.hz ?? a4;
+  const strings = planStrings({ instrument, home, target: tuning, a4, nowHz });
+  const { steps, warnings } = planRetune(strings, 'planned', 1);
+  return (
+    <section className="card narrow" aria-label="The way there">
+      <strong>From {home.name}</strong>
+      <ol className="way">
+        {steps.map(({ course, cents, references }) => (
+          <li key={course}>
+            String {course} {cents < 0 ? 'down' : 'up'}{' '}
+            {counted(Math.round(Math.abs(cents) / 100), 'semitone')}.{' '}
+            {references[0] ? referenceInWords(references[0]) : 'By the reference tone.'}
+          </li>
+        ))}
+      </ol>
+      {warnings.map(({ say }) => (
+        <Text size="sm" key={say}>
+          {say}
+        </Text>
+      ))}
     </section>
   );
 }
