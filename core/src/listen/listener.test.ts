@@ -4,7 +4,7 @@ import { findTuning, targetsOf } from '../music/index.ts';
 import { PracticeInstrument } from '../practice/index.ts';
 import { between, normal, seededRandom } from '../random.ts';
 import { steelGuitar } from '../strings/index.ts';
-import { type ListenEvent, Listener, type RoomReport, readPlucks } from './index.ts';
+import { type ListenEvent, Listener, type RoomReport, readPlucks, reportedHz } from './index.ts';
 
 const RATE = 24_000;
 const TARGETS = targetsOf(findTuning('guitar-standard')!, 440).map((target) => target.hz);
@@ -113,6 +113,39 @@ describe('plucks of the practice guitar', () => {
       ),
       { seed: 21, numRuns: 20 },
     );
+  });
+});
+
+describe('notes that are cut short or too loud', () => {
+  it('a note damped after a quarter of a second is read, with an error that covers it', () => {
+    let within = 0;
+    for (let seed = 1; seed <= 30; seed++) {
+      const { sound, truth } = pluck(seed, -60);
+      // A finger stops the string: it dies within some hundredths of a second.
+      const end = Math.round(0.55 * RATE);
+      for (let i = end; i < sound.length; i++) sound[i]! *= Math.exp((end - i) / (0.012 * RATE));
+      const room = seededRandom(seed);
+      for (let i = end; i < sound.length; i++) sound[i]! += 5e-4 * normal(room);
+      const [outcome] = readPlucks(sound, RATE).map((heard) => heard.outcome);
+      if (outcome?.kind !== 'reading') throw new Error(`seed ${seed}: ${outcome?.kind}`);
+      // The glide of a hard pluck is still in so short a window: up to 4 cents by the model of the attack.
+      const error = cents(outcome.hz, reportedHz(truth.f0, truth.inharmonicity));
+      expect(error, `seed ${seed}`).to.be.within(
+        -3 * outcome.errorCents,
+        4 + 3 * outcome.errorCents,
+      );
+      if (error > -2 * outcome.errorCents) within++;
+    }
+    expect(within).to.be.at.least(27);
+  });
+
+  it('a clipped note is read, and said to be clipped', () => {
+    const { sound, exact } = pluck(4, -60);
+    const loud = sound.map((x) => Math.max(-1, Math.min(1, 8 * x)));
+    const [heard] = readPlucks(loud, RATE);
+    expect(heard!.clipped).to.equal(true);
+    if (heard!.outcome.kind !== 'reading') throw new Error(heard!.outcome.kind);
+    expect(Math.abs(cents(heard!.outcome.hz, exact))).to.be.below(2);
   });
 });
 
