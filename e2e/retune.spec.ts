@@ -27,7 +27,7 @@ test('standard guitar to open D and back, on the practice guitar', async ({ page
   await planTo(page, 'Open D');
   await expect(steps(page)).toHaveCount(4);
   await expect(steps(page).nth(1)).toContainText('String 3: G3 → F♯3, loosen');
-  await expect(steps(page).nth(1)).toContainText('−1 semitone');
+  await expect(steps(page).nth(1)).toContainText('1 semitone down');
   await expect(steps(page).nth(1)).toContainText('String 4 at fret 4 sounds the same.');
   await carryOut(page, [6]);
   await expect(page.getByText(/D2 A2 D3 F♯3 A3 D4/)).toBeVisible();

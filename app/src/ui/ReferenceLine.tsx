@@ -1,13 +1,20 @@
 import { type Reference, referenceInWords } from '@rosefinch/core/retune';
+import { FretStrip } from './FretStrip.tsx';
 
-/** What to compare a string with, in one sentence; the reference tone when no string serves. */
-export function ReferenceLine({ references }: { references: readonly Reference[] }) {
+interface Props {
+  readonly references: readonly Reference[];
+  /** With a picture of the finger's place; otherwise the sentence alone. */
+  readonly drawn?: boolean;
+}
+
+/** What to compare a string with, in a sentence and a picture; the reference tone when no string serves. */
+export function ReferenceLine({ references, drawn = true }: Props) {
   const [best] = references;
+  if (!best) return <p className="reference">No string to compare with yet: hear the note.</p>;
   return (
-    <p className="reference">
-      {best
-        ? `Compare: ${referenceInWords(best)}`
-        : 'No string to compare with yet: hear the note.'}
-    </p>
+    <div className="reference">
+      <p>Compare: {referenceInWords(best)}</p>
+      {drawn && <FretStrip held={best.held} open={best.open} />}
+    </div>
   );
 }

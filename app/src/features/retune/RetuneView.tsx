@@ -15,13 +15,12 @@ import {
   type PlanString,
   planRetune,
   planStrings,
-  referenceInWords,
 } from '@rosefinch/core/retune';
 import type { Instrument } from '@rosefinch/core/strings';
 import { useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { type Settings, useData, useLive, useSettings } from '../../data/index.ts';
-import { EmptyView, signedCents } from '../../ui/index.ts';
+import { counted, EmptyView, ReferenceLine } from '../../ui/index.ts';
 import { PlanWires } from './PlanWires.tsx';
 
 /** From the tuning an instrument is in to another one, and back. */
@@ -162,7 +161,7 @@ function PlanSide({ plan, instrument, target, settings }: SideProps) {
         <p>Nothing has to move.</p>
       ) : (
         <ol className="steps">
-          {plan.steps.map((step) => (
+          {plan.steps.map((step, i) => (
             <li key={step.course}>
               <strong>
                 String {step.course}: {noteName(hzToMidi(step.fromHz, settings.a4))} →{' '}
@@ -170,14 +169,10 @@ function PlanSide({ plan, instrument, target, settings }: SideProps) {
                 {step.cents < 0 ? 'loosen' : 'tighten'}
               </strong>
               <span>
-                {inSemitones(step.cents)}, {step.tensionBefore.toFixed(0)} →{' '}
+                {inWords(step.cents)}, {step.tensionBefore.toFixed(0)} →{' '}
                 {step.tensionAfter.toFixed(0)} N
               </span>
-              <span>
-                {step.references[0]
-                  ? referenceInWords(step.references[0])
-                  : 'No string to compare with yet: hear the note.'}
-              </span>
+              <ReferenceLine references={step.references} drawn={i === 0} />
             </li>
           ))}
         </ol>
@@ -203,11 +198,16 @@ function PlanSide({ plan, instrument, target, settings }: SideProps) {
   );
 }
 
-/** @example '−2 semitones', '−2 semitones +4.0 cents' */
-function inSemitones(cents: number): string {
-  const whole = Math.round(cents / 100);
-  const rest = cents - 100 * whole;
-  const steps = `${whole < 0 ? '−' : '+'}${Math.abs(whole)} semitone${Math.abs(whole) === 1 ? '' : 's'}`;
-  if (whole === 0) return `${signedCents(cents)} cents`;
-  return Math.abs(rest) < 0.5 ? steps : `${steps} ${signedCents(rest)} cents`;
+/** @example inWords(-200) // '2 semitones down' @example inWords(77.4) // '77.4 cents up' */
+function inWords(cents: number): string {
+  const way = cents < 0 ? 'down' : 'up';
+  const size = Math.abs(cents);
+  // What is half a cent off a whole number of semitones is one.
+  const whole = Math.floor((size + 0.5) / 100);
+  const rest = Math.max(0, size - 100 * whole);
+  const parts = [
+    ...(whole > 0 ? [counted(whole, 'semitone')] : []),
+    ...(rest >= 0.5 || whole === 0 ? [`${rest.toFixed(1)} cents`] : []),
+  ];
+  return `${parts.join(' and ')} ${way}`;
 }

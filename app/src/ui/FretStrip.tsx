@@ -1,0 +1,62 @@
+import { fretPlace } from '@rosefinch/core/fretboard';
+
+const WIDTH = 300;
+const HEIGHT = 74;
+const NUT = 34;
+const UPPER = 16;
+const LOWER = 42;
+/** Any scale will do: only the spacing counts. */
+const SCALE = 1000;
+
+interface Props {
+  /** The string that is held, and at which fret; 0 when it sounds open. */
+  readonly held: { readonly course: number; readonly fret: number };
+  /** The string that sounds open. */
+  readonly open: number;
+}
+
+/** A short strip of the neck: the finger's place on one string, and the open string beside it. */
+export function FretStrip({ held, open }: Props) {
+  const frets = Math.max(4, held.fret);
+  const x = (fret: number) =>
+    NUT + (fretPlace(SCALE, fret) / fretPlace(SCALE, frets + 0.4)) * (WIDTH - NUT);
+  const finger = (x(held.fret) + x(held.fret - 1)) / 2;
+  // As one looks down on the instrument: the higher number lies on top.
+  const heldY = held.course > open ? UPPER : LOWER;
+  const openY = held.course > open ? LOWER : UPPER;
+  return (
+    <svg className="chart fret-strip" viewBox={`0 0 ${WIDTH} ${HEIGHT}`} aria-hidden="true">
+      {Array.from({ length: frets + 1 }, (_, fret) => (
+        <line
+          key={x(fret)}
+          x1={x(fret)}
+          x2={x(fret)}
+          y1={6}
+          y2={52}
+          stroke={fret === 0 ? 'var(--soft-ink)' : 'var(--hairline)'}
+          strokeWidth={fret === 0 ? 5 : 2}
+        />
+      ))}
+      {[
+        { course: held.course, y: heldY },
+        { course: open, y: openY },
+      ].map(({ course, y }) => (
+        <g key={course}>
+          <text x={4} y={y + 4}>
+            {course}
+          </text>
+          <line x1={NUT} x2={WIDTH} y1={y} y2={y} stroke="var(--ink)" strokeWidth={2} />
+        </g>
+      ))}
+      {held.fret > 0 && (
+        <>
+          <rect className="mark" x={finger - 11} y={heldY - 6} width={22} height={12} />
+          <text x={finger} y={HEIGHT - 5} textAnchor="middle">
+            fret {held.fret}
+          </text>
+        </>
+      )}
+      <rect className="open-bar" x={NUT - 6} y={openY - 6} width={12} height={12} />
+    </svg>
+  );
+}
