@@ -57,3 +57,24 @@ test('the shelf shows what was found and left last, and hands over to the bench'
   await page.getByRole('button', { name: 'Put it on the bench' }).click();
   await expect(page.getByRole('button', { name: 'Practice ukulele' })).toBeVisible();
 });
+
+test('a tuning changed on the shelf opens a sitting of its own, and the old one waits', async ({
+  page,
+}) => {
+  const bench = new BenchPage(page);
+  await bench.open();
+  await bench.practise();
+  const keepIn = async (tuning: string) => {
+    await page.goto('/shelf/heron');
+    await page.getByLabel('Kept in').selectOption({ label: tuning });
+    await page.getByRole('button', { name: 'Save' }).click();
+    await expect(page.getByRole('status')).toContainText('Saved.');
+    await page.getByRole('button', { name: 'Put it on the bench' }).click();
+    await page.getByRole('button', { name: 'Practice guitar' }).waitFor();
+  };
+  await keepIn('Drop D');
+  await expect(page.getByText(/D2 A2 D3 G3 B3 E4/)).toBeVisible();
+  expect(await bench.plucks(6)).toBe(0);
+  await keepIn('Standard');
+  await expect.poll(() => bench.plucks(6)).toBe(1);
+});

@@ -67,19 +67,24 @@ export class Repository {
   }
 
   /** The newest pitch of every course of an instrument, from its sittings, in Hz. */
-  lastPitches(instrumentId: string): Promise<ReadonlyMap<number, number>> {
+  lastPitches({ id, courses }: Instrument): Promise<ReadonlyMap<number, number>> {
     return stored(async () => {
-      const sessions = await this.db.sessions.where('instrumentId').equals(instrumentId).toArray();
+      const sessions = await this.db.sessions.where('instrumentId').equals(id).toArray();
       const pitches = new Map<number, number>();
-      for (const { id } of sessions.sort((a, b) => a.startedAt - b.startedAt))
-        for (const { event } of await this.logOf(id))
-          if (event.type === 'reading') pitches.set(event.reading.course, event.reading.hz);
+      // Newest first, so that a long history need not be read.
+      for (const session of sessions.sort((a, b) => b.startedAt - a.startedAt)) {
+        if (pitches.size === courses.length) break;
+        for (const { event } of (await this.logOf(session.id)).reverse())
+          if (event.type === 'reading' && !pitches.has(event.reading.course))
+            pitches.set(event.reading.course, event.reading.hz);
+      }
       return pitches;
     });
   }
 
   /** Aims an instrument at another tuning; it remembers the one it is kept in, and open sittings end. */
-  retune(instrument: Instrument, tuningId: string, at: number): Promise<void> {
+  async retune(instrument: Instrument, tuningId: string, at: number): Promise<void> {
+    if (tuningId === instrument.tuningId) return;
     const { homeTuningId = instrument.tuningId, ...rest } = instrument;
     const next = tuningId === homeTuningId ? rest : { ...rest, homeTuningId };
     return stored(() =>
@@ -108,12 +113,15 @@ export class Repository {
     );
   }
 
-  /** The newest session of an instrument that was not ended, with its log. */
-  openSession(instrumentId: string): Promise<{ session: Session; log: LogEntry[] } | null> {
+  /** The newest session of an instrument in a tuning that was not ended, with its log. */
+  openSession(
+    instrumentId: string,
+    tuningId: string,
+  ): Promise<{ session: Session; log: LogEntry[] } | null> {
     return stored(async () => {
       const all = await this.db.sessions.where('instrumentId').equals(instrumentId).toArray();
       const session = all
-        .filter((s) => s.endedAt === null)
+        .filter((s) => s.endedAt === null && s.tuningId === tuningId)
         .sort((a, b) => b.startedAt - a.startedAt)[0];
       if (!session) return null;
       const log = await this.db.log

@@ -132,7 +132,7 @@ export function useBench(instrument: Instrument, settings: Settings): Bench {
       setSource(wanted);
       wantedSource.current = wanted;
       if (wanted === 'practice') {
-        void repository.lastPitches(instrument.id).then((last) => {
+        void repository.lastPitches(instrument).then((last) => {
           if (wantedSource.current !== 'practice') return;
           const start = {
             instrument,

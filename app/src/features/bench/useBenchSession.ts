@@ -54,7 +54,7 @@ export function useBenchSession(place: Place, settings: Settings): BenchSession 
   useEffect(() => {
     let stale = false;
     repository
-      .openSession(place.instrumentId)
+      .openSession(place.instrumentId, place.tuningId)
       .then((found) => {
         if (stale) return;
         if (found) show(resumed(found.session, found.log, goal.current));
@@ -64,7 +64,7 @@ export function useBenchSession(place: Place, settings: Settings): BenchSession 
     return () => {
       stale = true;
     };
-  }, [repository, place.instrumentId, show]);
+  }, [repository, place.instrumentId, place.tuningId, show]);
 
   const record = useCallback(
     (event: BenchEvent, measurement?: Measurement) => {

@@ -20,7 +20,7 @@ export function useReferences(
   const { repository } = useData();
   const before = useQuery({
     queryKey: ['last pitches', instrument.id, instrument.tuningId],
-    queryFn: () => repository.lastPitches(instrument.id),
+    queryFn: () => repository.lastPitches(instrument),
     // What is heard from now on is in the sitting itself.
     staleTime: Number.POSITIVE_INFINITY,
   });

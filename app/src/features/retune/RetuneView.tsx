@@ -53,7 +53,7 @@ function RetuneOf({ instrument, shelf, settings }: OfProps) {
   const { repository } = useData();
   const [search, setSearch] = useSearchParams();
   const [order, setOrder] = useState<PlanOrder>('planned');
-  const heard = useLive((data) => data.lastPitches(instrument.id), instrument.id);
+  const heard = useLive((data) => data.lastPitches(instrument), instrument.id);
   const now = findTuning(instrument.tuningId);
   const choices = tuningsFor(instrument.kind, instrument.courses.length);
   const target =
