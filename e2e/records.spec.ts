@@ -180,7 +180,7 @@ test('export, wipe, import, export: equal apart from the date', async ({ page })
   await page.getByRole('button', { name: 'Remove everything' }).click();
   await expect(page.getByText('0 instruments, 0 sessions and 0 readings')).toBeVisible();
   await page.getByLabel('Backup file').setInputFiles(temporaryFile('backup.json', first));
-  await expect(page.getByRole('row', { name: /^instruments/ })).toContainText('3');
+  await expect(page.getByRole('row', { name: /^instruments/ })).toContainText('12');
   await page.getByRole('button', { name: 'Restore', exact: true }).click();
   await expect(page.getByText('Restored. Nothing was removed.')).toBeVisible();
   const second = await saved(page, 'Write a backup');

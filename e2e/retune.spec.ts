@@ -60,6 +60,20 @@ test('a way that brings a string near to breaking is cautioned with its figure',
   );
 });
 
+test('a way that would break a string is refused with its figure and a way out', async ({
+  page,
+}) => {
+  // G4 at A4 = 480 is 427.6 Hz; the first string breaks near 452 Hz, less than a semitone above.
+  await page.goto('/data');
+  await page.getByLabel('A4, Hz').fill('480');
+  await page.getByLabel('A4, Hz').blur();
+  await planTo(page, 'New standard');
+  await expect(page.getByRole('alert').filter({ hasText: 'String 1' })).toContainText(
+    'String 1 would stand 1.0 semitones below breaking. Use a lighter string, a lower tuning, or a capo.',
+  );
+  await expect(page.getByRole('button', { name: 'Do it on the bench' })).toBeDisabled();
+});
+
 test('a tuning is found by its notes, checked by ear, and planned', async ({ page }) => {
   await page.goto('/tunings');
   await page.getByRole('heading', { name: 'Tunings' }).waitFor();

@@ -114,7 +114,7 @@ export class PluckAnalyser {
     const window = windowFor(duration);
     if (!window) return { kind: 'not sure', reason: 'too short' };
     this.hearRoom(pluck);
-    const coarse = this.coarsePitch(pluck, strings);
+    const coarse = this.newPitch(pluck, strings);
     if (!coarse || coarse.score < LEAST_SCORE) return { kind: 'not sure', reason: 'no pitch' };
     const other = this.secondString(pluck, coarse.hz);
     if (other) return { kind: 'more than one string', hz: [coarse.hz, other] };
@@ -124,11 +124,30 @@ export class PluckAnalyser {
   /** Learns what already sounded before the onset. */
   private hearRoom(pluck: PluckStretch): void {
     const gap = Math.round(0.008 * this.sampleRate);
-    const length = Math.min(this.maxFrame, pluck.onset - gap);
+    // No longer than the finger rests on a string before it plucks it again.
+    const length = Math.min(Math.round(0.09 * this.sampleRate), pluck.onset - gap);
     if (length < 0.06 * this.sampleRate) return this.background.forget();
     const { spectrum } = this.estimator;
     spectrum.analyse(pluck.samples, pluck.onset - gap - length, length);
     this.background.learn(spectrum);
+  }
+
+  /**
+   * The pitch of what is new. A string plucked again while it rings is no louder than
+   * before in some of its partials: then what sounds in all is the better witness.
+   */
+  private newPitch(
+    pluck: PluckStretch,
+    strings: readonly StringKnowledge[],
+  ): { hz: Hz; score: number } | null {
+    const fresh = this.coarsePitch(pluck, strings);
+    if (!this.background.any) return fresh;
+    this.background.forget();
+    const all = this.coarsePitch(pluck, strings);
+    if (!fresh || fresh.score < LEAST_SCORE) return all;
+    const ratio = all ? fresh.hz / all.hz : 1;
+    const octave = [2, 3].some((n) => Math.abs(ratio / n - 1) < 0.01);
+    return octave && all && all.score > LEAST_SCORE ? all : fresh;
   }
 
   /** The pitch that explains the frames of the note's first part best, taken together. */
