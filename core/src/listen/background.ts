@@ -13,11 +13,6 @@ export class Background {
   private readonly old = new Uint8Array(256);
   private count = 0;
 
-  /** True if anything sounded. */
-  get any(): boolean {
-    return this.count > 0;
-  }
-
   forget(): void {
     this.count = 0;
   }

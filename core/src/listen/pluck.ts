@@ -133,21 +133,17 @@ export class PluckAnalyser {
   }
 
   /**
-   * The pitch of what is new. A string plucked again while it rings is no louder than
-   * before in some of its partials: then what sounds in all is the better witness.
+   * The pitch of what is new. A string plucked again while it rings may be no louder than
+   * before in any of its partials: where nothing new is found, all that sounds is searched.
    */
   private newPitch(
     pluck: PluckStretch,
     strings: readonly StringKnowledge[],
   ): { hz: Hz; score: number } | null {
     const fresh = this.coarsePitch(pluck, strings);
-    if (!this.background.any) return fresh;
+    if (fresh && fresh.score >= LEAST_SCORE) return fresh;
     this.background.forget();
-    const all = this.coarsePitch(pluck, strings);
-    if (!fresh || fresh.score < LEAST_SCORE) return all;
-    const ratio = all ? fresh.hz / all.hz : 1;
-    const octave = [2, 3].some((n) => Math.abs(ratio / n - 1) < 0.01);
-    return octave && all && all.score > LEAST_SCORE ? all : fresh;
+    return this.coarsePitch(pluck, strings);
   }
 
   /** The pitch that explains the frames of the note's first part best, taken together. */
