@@ -42,6 +42,10 @@ test('a fact that cannot be is refused with its place and value', async ({ page 
   await expect(page.getByRole('alert')).toContainText('got 20');
   await page.reload();
   await expect(page.getByLabel('Scale, mm')).toHaveValue('648');
+  // A wire so thin has no known strength: no view may be asked for it.
+  await page.getByLabel('Diameter of string 1').fill('0.05');
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByRole('alert')).toContainText(/coreMm.*0\.1.*got 0\.05/);
 });
 
 test('the shelf shows what was found and left last, and hands over to the bench', async ({

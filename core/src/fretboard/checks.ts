@@ -1,3 +1,5 @@
+import type { Tuning } from '../music/index.ts';
+import { type Instrument, startFret } from '../strings/index.ts';
 import type { Cents, Midi } from '../units.ts';
 
 /** One course as cross-checks see it. */
@@ -20,6 +22,13 @@ export interface CrossCheck {
   readonly open: number;
   /** The held string sounds so many octaves above the open one; 0 is a unison. */
   readonly octaves: number;
+}
+
+/** The courses of an instrument in a tuning. */
+export function neckOf(tuning: Tuning, instrument: Instrument): NeckCourse[] {
+  return tuning.courses.flatMap(([midi], i) =>
+    midi === undefined ? [] : [{ course: i + 1, midi, startFret: startFret(instrument, i + 1) }],
+  );
 }
 
 /** What a course sounds when held at a fret of the neck; null where it has no such fret. */

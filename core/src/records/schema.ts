@@ -48,7 +48,8 @@ const spec = strictObject({
   material: choice('steel', 'nylon', 'fluorocarbon', 'gut'),
   wound: boolean().strict().required(),
   diameterMm: positive(),
-  coreMm: positive(),
+  // Beyond this no wire is made, and its strength not known.
+  coreMm: real().min(0.1).max(6.5),
   unitWeight: positive(),
 });
 

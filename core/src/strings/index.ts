@@ -1,7 +1,14 @@
 export type { Course, Instrument, Peg, StringSpec, TightenDirection } from './instrument.ts';
 export { steelGuitar } from './instrument.ts';
-export type { Model } from './models.ts';
-export { findModel, MODELS, soundingLength, startFret } from './models.ts';
+export type { Model, StringLoad } from './models.ts';
+export {
+  findModel,
+  homeTuning,
+  MODELS,
+  soundingLength,
+  startFret,
+  stringLoad,
+} from './models.ts';
 export type { Material } from './strength.ts';
 export { breakingHz, headroom, MATERIALS, musicWireStrength } from './strength.ts';
 export type { PegGeometry, StringStretch } from './tension.ts';

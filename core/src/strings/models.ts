@@ -1,9 +1,10 @@
-import type { InstrumentKind } from '../music/index.ts';
-import type { KgPerMetre, Millimetres } from '../units.ts';
+import type { InstrumentKind, Tuning } from '../music/index.ts';
+import { findTuning } from '../music/index.ts';
+import type { Hz, KgPerMetre, Millimetres, Newtons } from '../units.ts';
 import type { Instrument, Peg, StringSpec } from './instrument.ts';
 import { steelGuitar } from './instrument.ts';
-import { MATERIALS } from './strength.ts';
-import { plainUnitWeight } from './tension.ts';
+import { headroom, MATERIALS } from './strength.ts';
+import { plainUnitWeight, tensionOf } from './tension.ts';
 
 /** A usual instrument of its kind, with everything that can be changed afterwards. */
 export interface Model {
@@ -217,4 +218,24 @@ export function startFret(instrument: Instrument, course: number): number {
 /** Sounding length of a course. */
 export function soundingLength(instrument: Instrument, course: number): Millimetres {
   return instrument.scaleMm * 2 ** (-startFret(instrument, course) / 12);
+}
+
+/** The tuning that an instrument is kept in, whatever it is retuned to now; undefined if it is unknown. */
+export function homeTuning(instrument: Instrument): Tuning | undefined {
+  return findTuning(instrument.homeTuningId ?? instrument.tuningId);
+}
+
+/** What the first string of a course carries at a pitch. */
+export interface StringLoad {
+  readonly tension: Newtons;
+  /** Semitones from there up to where it breaks. */
+  readonly headroom: number;
+}
+
+/** Load of a course at a pitch; null when the instrument has no such course. @throws RangeMisuse for a core that is no wire. */
+export function stringLoad(instrument: Instrument, course: number, hz: Hz): StringLoad | null {
+  const spec = instrument.courses[course - 1]?.strings[0]?.spec;
+  if (!spec) return null;
+  const length = soundingLength(instrument, course);
+  return { tension: tensionOf(spec.unitWeight, length, hz), headroom: headroom(spec, length, hz) };
 }

@@ -5,7 +5,7 @@ import { identify, knowledgeOf } from '@rosefinch/core/listen';
 import type { Target } from '@rosefinch/core/music';
 import { centsBetween, findTuning, shiftHz, targetsOf } from '@rosefinch/core/music';
 import type { LogEntry, SourceKind } from '@rosefinch/core/records';
-import type { Instrument } from '@rosefinch/core/strings';
+import { homeTuning, type Instrument } from '@rosefinch/core/strings';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import {
   type AnalysisReport,
@@ -204,7 +204,7 @@ function practiceDetune(
   a4: number,
   last: ReadonlyMap<number, number>,
 ): number[] {
-  const home = findTuning(instrument.homeTuningId ?? instrument.tuningId);
+  const home = homeTuning(instrument);
   const homeTargets = home ? targetsOf(home, a4) : targets;
   return targets.map(({ course, hz }, i) => {
     const own = PRACTICE_DETUNE[i % PRACTICE_DETUNE.length] ?? 0;

@@ -1,6 +1,6 @@
 import { findTuning, targetsOf } from '@rosefinch/core/music';
 import { planRetune, planStrings, type Reference } from '@rosefinch/core/retune';
-import type { Instrument } from '@rosefinch/core/strings';
+import { homeTuning, type Instrument } from '@rosefinch/core/strings';
 import { useQuery } from '@tanstack/react-query';
 import { useData } from '../../data/index.ts';
 import type { Bench } from './useBench.ts';
@@ -23,9 +23,11 @@ export function useReferences(
     queryFn: () => repository.lastPitches(instrument),
     // What is heard from now on is in the sitting itself.
     staleTime: Number.POSITIVE_INFINITY,
+    // On the way back the strings are no longer where they were before the way there.
+    gcTime: 0,
   });
   const target = findTuning(instrument.tuningId);
-  const home = findTuning(instrument.homeTuningId ?? instrument.tuningId);
+  const home = homeTuning(instrument);
   if (!target || !home || !before.data) return null;
   const heard = new Map(before.data);
   for (const { event } of bench.session.log)

@@ -16,7 +16,7 @@ import {
   planRetune,
   planStrings,
 } from '@rosefinch/core/retune';
-import type { Instrument } from '@rosefinch/core/strings';
+import { homeTuning, type Instrument } from '@rosefinch/core/strings';
 import { useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { type Settings, useData, useLive, useSettings } from '../../data/index.ts';
@@ -58,7 +58,14 @@ function RetuneOf({ instrument, shelf, settings }: OfProps) {
   const choices = tuningsFor(instrument.kind, instrument.courses.length);
   const target =
     choices.find((t) => t.id === search.get('to')) ?? defaultTarget(instrument, choices);
-  if (!heard || !now || !target) return <p>One moment …</p>;
+  if (!heard) return <p>One moment …</p>;
+  if (!now || !target)
+    return (
+      <p>
+        The tuning of {instrument.name} is not known here.{' '}
+        <Link to={`/shelf/${instrument.id}`}>Choose another one for it</Link>
+      </p>
+    );
   const strings = stringsFor(instrument, now, target, settings.a4, heard);
   const plan = planRetune(strings, order, settings.tolerance);
   return (
@@ -101,17 +108,24 @@ function RetuneOf({ instrument, shelf, settings }: OfProps) {
             accidental={target.accidental}
           />
         </section>
-        <PlanSide plan={plan} instrument={instrument} target={target} settings={settings} />
+        <PlanSide
+          key={target.id}
+          plan={plan}
+          instrument={instrument}
+          target={target}
+          settings={settings}
+        />
       </div>
     </Stack>
   );
 }
 
-/** Away from home: back. At home: the first other tuning. */
+/** Away from home: back. At home: the first other tuning, or its own where none else is known. */
 function defaultTarget(instrument: Instrument, choices: readonly Tuning[]): Tuning | undefined {
   return (
     choices.find((tuning) => tuning.id === instrument.homeTuningId) ??
-    choices.find((tuning) => tuning.id !== instrument.tuningId)
+    choices.find((tuning) => tuning.id !== instrument.tuningId) ??
+    choices[0]
   );
 }
 
@@ -126,7 +140,7 @@ function stringsFor(
   const present = targetsOf(now, a4);
   return planStrings({
     instrument,
-    home: findTuning(instrument.homeTuningId ?? instrument.tuningId) ?? now,
+    home: homeTuning(instrument) ?? now,
     target,
     a4,
     nowHz: (course) => heard.get(course) ?? present[course - 1]?.hz ?? a4,
@@ -170,7 +184,7 @@ function PlanSide({ plan, instrument, target, settings }: SideProps) {
               </strong>
               <span>
                 {inWords(step.cents)}, {step.tensionBefore.toFixed(0)} →{' '}
-                {step.tensionAfter.toFixed(0)} N
+                {step.tensionAfter.toFixed(0)} N, {step.headroom.toFixed(1)} semitones to breaking
               </span>
               <ReferenceLine references={step.references} drawn={i === 0} />
             </li>

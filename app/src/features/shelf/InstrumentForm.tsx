@@ -7,17 +7,16 @@ import {
   Textarea,
   TextInput,
 } from '@mantine/core';
-import { findTuning, targetsOf, tuningsFor } from '@rosefinch/core/music';
+import { targetsOf, tuningsFor } from '@rosefinch/core/music';
 import {
   type Course,
-  headroom,
+  homeTuning,
   type Instrument,
   MATERIALS,
   type Peg,
   plainUnitWeight,
   type StringSpec,
-  soundingLength,
-  tensionOf,
+  stringLoad,
 } from '@rosefinch/core/strings';
 import { useState } from 'react';
 
@@ -57,7 +56,7 @@ export function InstrumentForm({ instrument, onSave }: Props) {
           <NativeSelect
             label="Kept in"
             data={tunings.map(({ id, name }) => ({ value: id, label: name }))}
-            value={draft.homeTuningId ?? draft.tuningId}
+            value={homeTuning(draft)?.id ?? ''}
             onChange={(event) => {
               const { homeTuningId: _, ...rest } = draft;
               setDraft({ ...rest, tuningId: event.currentTarget.value });
@@ -218,11 +217,12 @@ interface OutcomeProps {
 
 /** What the string carries in the tuning that the instrument is kept in. */
 function Outcome({ instrument, course, spec }: OutcomeProps) {
-  const home = findTuning(instrument.homeTuningId ?? instrument.tuningId);
+  const home = homeTuning(instrument);
   const hz = home && targetsOf(home, 440)[course - 1]?.hz;
-  const length = soundingLength(instrument, course);
-  const whole = spec.coreMm >= 0.1 && spec.coreMm <= 6.5 && spec.unitWeight > 0 && length > 0;
-  if (!hz || !whole)
+  // While a figure is being typed it may be no string yet.
+  const whole = spec.coreMm >= 0.1 && spec.coreMm <= 6.5 && spec.unitWeight > 0;
+  const load = hz && whole && instrument.scaleMm > 0 ? stringLoad(instrument, course, hz) : null;
+  if (!load)
     return (
       <>
         <td>–</td>
@@ -231,8 +231,8 @@ function Outcome({ instrument, course, spec }: OutcomeProps) {
     );
   return (
     <>
-      <td>{tensionOf(spec.unitWeight, length, hz).toFixed(0)}</td>
-      <td>{headroom(spec, length, hz).toFixed(1)}</td>
+      <td>{load.tension.toFixed(0)}</td>
+      <td>{load.headroom.toFixed(1)}</td>
     </>
   );
 }

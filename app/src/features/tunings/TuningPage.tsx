@@ -5,6 +5,7 @@ import {
   type HarmonicCheck,
   harmonicChecks,
   type NeckCourse,
+  neckOf,
 } from '@rosefinch/core/fretboard';
 import {
   bothNames,
@@ -15,14 +16,7 @@ import {
   targetsOf,
 } from '@rosefinch/core/music';
 import { planRetune, planStrings, referenceInWords } from '@rosefinch/core/retune';
-import {
-  headroom,
-  type Instrument,
-  MODELS,
-  soundingLength,
-  startFret,
-  tensionOf,
-} from '@rosefinch/core/strings';
+import { homeTuning, type Instrument, MODELS, stringLoad } from '@rosefinch/core/strings';
 import { Link, useParams } from 'react-router';
 import { useLive, useSettings } from '../../data/index.ts';
 import { counted, signedCents } from '../../ui/index.ts';
@@ -83,14 +77,6 @@ function takes(instrument: Instrument, tuning: Tuning): boolean {
   return instrument.kind === tuning.kind && instrument.courses.length === tuning.courses.length;
 }
 
-function neckOf(tuning: Tuning, instrument: Instrument): NeckCourse[] {
-  return tuning.courses.map(([midi], i) => ({
-    course: i + 1,
-    midi: midi ?? 0,
-    startFret: startFret(instrument, i + 1),
-  }));
-}
-
 interface LoadProps {
   readonly tuning: Tuning;
   readonly instrument: Instrument;
@@ -99,14 +85,13 @@ interface LoadProps {
 
 /** What each string carries in this tuning, and the neck in all against the instrument's own tuning. */
 function Load({ tuning, instrument, a4 }: LoadProps) {
-  const home = findTuning(instrument.homeTuningId ?? instrument.tuningId);
-  const tension = (course: number, hz: number) => {
-    const spec = instrument.courses[course - 1]?.strings[0]?.spec;
-    return spec ? tensionOf(spec.unitWeight, soundingLength(instrument, course), hz) : 0;
-  };
+  const home = homeTuning(instrument);
   const targets = targetsOf(tuning, a4);
   const total = (list: typeof targets) =>
-    list.reduce((sum, { course, hz }) => sum + tension(course, hz), 0);
+    list.reduce(
+      (sum, { course, hz }) => sum + (stringLoad(instrument, course, hz)?.tension ?? 0),
+      0,
+    );
   const usual = home ? total(targetsOf(home, a4)) : 0;
   return (
     <section className="card narrow" aria-label="Strings">
@@ -124,15 +109,15 @@ function Load({ tuning, instrument, a4 }: LoadProps) {
         </thead>
         <tbody>
           {targets.toReversed().map(({ course, midi, hz }) => {
-            const spec = instrument.courses[course - 1]?.strings[0]?.spec;
+            const load = stringLoad(instrument, course, hz);
             return (
               <tr key={course}>
                 <th scope="row">{course}</th>
                 <td>{bothNames(midi, tuning.accidental)}</td>
                 <td>{instrument.courses[course - 1]?.strings[0]?.peg.tighten}</td>
                 <td>{hz.toFixed(2)}</td>
-                <td>{tension(course, hz).toFixed(0)}</td>
-                <td>{spec && headroom(spec, soundingLength(instrument, course), hz).toFixed(1)}</td>
+                <td>{load?.tension.toFixed(0)}</td>
+                <td>{load?.headroom.toFixed(1)}</td>
               </tr>
             );
           })}
@@ -148,7 +133,7 @@ function Load({ tuning, instrument, a4 }: LoadProps) {
 
 /** How to get here from the tuning that the instrument is kept in. */
 function Way({ tuning, instrument, a4 }: LoadProps) {
-  const home = findTuning(instrument.homeTuningId ?? instrument.tuningId);
+  const home = homeTuning(instrument);
   if (!home || home.id === tuning.id) return null;
   const homeTargets = targetsOf(home, a4);
   const nowHz = (course: number) => homeTargets[course - 1]?.hz ?? a4;
