@@ -9,23 +9,20 @@ const baseURL = `http://127.0.0.1:${DEMO_PORT}`;
 
 test('six plucks are read on the right strings, by microphone and as a recording alike', async () => {
   const { file, exact } = sixPlucks();
-  const browser = await browserHearing(file);
-  const page = await browser.newPage({ baseURL });
-  const bench = new BenchPage(page);
-  await bench.open();
-  await page.getByRole('button', { name: 'Microphone' }).click();
-  await page.waitForTimeout(SIX_PLUCKS_MS + 500);
   const heard = new Map<number, number>();
-  for (const [course, cents] of exact) {
-    const plucks = await bench.plucks(course);
-    expect(plucks).toBeLessThanOrEqual(1);
-    if (plucks === 0) continue;
-    const deviation = await bench.deviation(course);
-    expect(Math.abs(deviation - cents)).toBeLessThanOrEqual(1);
-    heard.set(course, deviation);
+  // The pretended device loses samples when the machine is busy, and such plucks are
+  // rightly dropped: the six are then played again.
+  for (let round = 0; round < 3 && heard.size < 5; round++) {
+    for (const [course, deviation] of await hearSix(file)) {
+      expect(Math.abs(deviation - exact.get(course)!)).toBeLessThanOrEqual(1);
+      heard.set(course, deviation);
+    }
   }
   expect(heard.size).toBeGreaterThanOrEqual(5);
 
+  const browser = await chromium.launch({ executablePath: CHROMIUM, args: CHROMIUM_ARGS });
+  const page = await browser.newPage({ baseURL });
+  await page.goto('/');
   await page.getByLabel('Recording file').setInputFiles(file);
   await page.waitForURL(/\/recordings\//);
   await page.goto('/history');
@@ -43,6 +40,24 @@ test('six plucks are read on the right strings, by microphone and as a recording
   }
   await browser.close();
 });
+
+/** What the microphone made of the six plucks of a file, by course; none may be read twice. */
+async function hearSix(file: string): Promise<Map<number, number>> {
+  const browser = await browserHearing(file);
+  const page = await browser.newPage({ baseURL });
+  const bench = new BenchPage(page);
+  await bench.open();
+  await page.getByRole('button', { name: 'Microphone' }).click();
+  await page.waitForTimeout(SIX_PLUCKS_MS + 500);
+  const heard = new Map<number, number>();
+  for (let course = 1; course <= 6; course++) {
+    const plucks = await bench.plucks(course);
+    expect(plucks).toBeLessThanOrEqual(1);
+    if (plucks > 0) heard.set(course, await bench.deviation(course));
+  }
+  await browser.close();
+  return heard;
+}
 
 test('a denied microphone is told plainly, with a way on', async () => {
   const browser = await chromium.launch({
