@@ -19,6 +19,8 @@ type Beside =
   | { readonly kind: 'noise'; readonly noise: Noise; readonly db: number }
   /** Another string of the same instrument still rings, so far below. */
   | { readonly kind: 'sympathetic'; readonly db: number }
+  /** The same string still rings from the pluck before, the peg turned since. */
+  | { readonly kind: 'plucked again' }
   /** Somebody else plays the same or a neighbouring note. */
   | { readonly kind: 'second instrument'; readonly db: number };
 
@@ -78,6 +80,10 @@ function addBeside(
     return;
   }
   const others = string.set.filter((other) => other !== string.hz);
+  if (beside.kind === 'plucked again') {
+    ringFromBefore(sound, string, hz * 2 ** (between(random, -30, 30) / 1200), random);
+    return;
+  }
   const steps = [0, 0, 1, -1, 2, -2][Math.floor(random() * 6)]!;
   const other =
     beside.kind === 'sympathetic'
@@ -89,6 +95,15 @@ function addBeside(
   const voice = voiceOf(random, string, other, 0.5);
   sing(voice, other, extra, start);
   mix(sound, extra, level, beside.db);
+}
+
+/** Adds the pluck before, until the finger comes back to the string a moment before the onset. */
+function ringFromBefore(sound: Float32Array, string: OpenString, hz: Hz, random: Random): void {
+  const voice = voiceOf(random, string, hz, between(random, 0.3, 0.9));
+  const touched = Math.round((LEAD_S - between(random, 0, 0.05)) * RATE);
+  sing(voice, hz, sound.subarray(0, touched), 0);
+  voice.damp();
+  sing(voice, hz, sound, touched);
 }
 
 /** What came of a run of plucks. */
@@ -153,7 +168,7 @@ class PluckTally {
   print(name: string): void {
     const share = (n: number) => `${((100 * n) / Math.max(1, this.errors.length)).toFixed(0)} %`;
     console.log(
-      `  ${name.padEnd(32)} n ${this.n}  ${quantile(this.errors, 0.5, 2)} / ${quantile(this.errors, 0.95, 2)}  wrong octave ${this.wrongOctave}  gross ${this.gross}  refused ${this.refused}  more than one ${this.several}  wrong string ${this.wrongString}  within ±1 / ±2: ${share(this.within)} / ${share(this.withinTwo)}`,
+      `  ${name.padEnd(36)} n ${this.n}  ${quantile(this.errors, 0.5, 2)} / ${quantile(this.errors, 0.95, 2)}  wrong octave ${this.wrongOctave}  gross ${this.gross}  refused ${this.refused}  more than one ${this.several}  wrong string ${this.wrongString}  within ±1 / ±2: ${share(this.within)} / ${share(this.withinTwo)}`,
     );
     for (const note of this.notes.slice(0, 3)) console.log(`      ${note}`);
   }
@@ -181,6 +196,7 @@ const NOISES: readonly (readonly [string, Beside])[] = [
     [20, 10].map((db) => [`${noise} ${db} dB`, { kind: 'noise', noise, db }] as const),
   ),
   ['string ringing along, −10 dB', { kind: 'sympathetic', db: 10 }],
+  ['the string plucked again as it rings', { kind: 'plucked again' }],
 ];
 const PLAYERS: readonly (readonly [string, Beside])[] = [
   ['second instrument, −10 dB', { kind: 'second instrument', db: 10 }],

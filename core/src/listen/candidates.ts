@@ -1,4 +1,5 @@
 import type { Hz } from '../units.ts';
+import { median } from './select.ts';
 import type { Spectrum } from './spectrum.ts';
 
 /** The pitch range that is searched, in Hz. */
@@ -11,9 +12,14 @@ const SEED_PEAKS = 10;
 const HIGHEST_CHECKED_PARTIAL = 24;
 /** What the share of expected but missing partials costs against the share of explained peaks. */
 const MISSING_COST = 0.65;
-/** A candidate whose odd partials hold less than this share of what it explains is likely half the pitch. */
+/**
+ * A candidate is likely half the pitch where its odd partials hold less than this share of
+ * what it explains, or where most of them stand this far below the even ones beside them:
+ * no place of plucking weakens all odd partials at once.
+ */
 const STRAY_SHARE = 0.15;
-const HALF_COST = 0.1;
+const STRAY_DB = -14;
+const HALF_COST = { stray: 0.1, weak: 0.25 } as const;
 
 /** A pitch that would explain the peaks of a spectrum. */
 export interface Candidate {
@@ -36,6 +42,9 @@ export class CandidateFinder {
   private readonly spare: Candidate[] = [];
   private readonly used: Uint8Array;
   private readonly seeds: Int32Array;
+  /** Level of each partial of the candidate at hand, in dB; −∞ where none was found. */
+  private readonly level = new Float64Array(HIGHEST_CHECKED_PARTIAL + 2);
+  private readonly contrast = new Float64Array(HIGHEST_CHECKED_PARTIAL);
 
   constructor(
     private readonly spectrum: Spectrum,
@@ -84,8 +93,9 @@ export class CandidateFinder {
 
   /** Scores one pitch and puts it among the best, merged with a near neighbour. */
   private offer(hz: Hz, weight: number, ignore?: Uint8Array): void {
-    const { spectrum, used } = this;
+    const { spectrum, used, level } = this;
     used.fill(0, 0, spectrum.peakCount);
+    level.fill(Number.NEGATIVE_INFINITY);
     let explained = 0;
     let odd = 0;
     let matched = 0;
@@ -101,6 +111,7 @@ export class CandidateFinder {
       used[p] = 1;
       explained += spectrum.peakDb[p]!;
       if (n % 2 === 1) odd += spectrum.peakDb[p]!;
+      level[n] = 20 * Math.log10(spectrum.peakHeight[p]!);
       matched++;
       // The series may end at any partial: a stray peak far above it must not make it look full of gaps.
       score = Math.max(score, explained / weight - MISSING_COST * (1 - matched / n));
@@ -108,8 +119,23 @@ export class CandidateFinder {
     }
     if (matched === 0) return;
     // Half of the true pitch explains as much, but its odd partials are strays.
-    if (odd < STRAY_SHARE * explained) score -= HALF_COST;
+    if (this.oddContrast() < STRAY_DB) score -= HALF_COST.weak;
+    else if (odd < STRAY_SHARE * explained) score -= HALF_COST.stray;
     this.insert(hz, score, matched);
+  }
+
+  /**
+   * How far the odd partials of the candidate at hand stand above the even ones beside
+   * them, in dB: the median, or 0 where fewer than three can be compared.
+   */
+  private oddContrast(): number {
+    const { level, contrast } = this;
+    let count = 0;
+    for (let n = 3; n <= HIGHEST_CHECKED_PARTIAL; n += 2) {
+      const above = level[n]! - 0.5 * (level[n - 1]! + level[n + 1]!);
+      if (Number.isFinite(above)) contrast[count++] = above;
+    }
+    return count < 3 ? 0 : median(contrast, count);
   }
 
   private insert(hz: Hz, score: number, matched: number): void {
