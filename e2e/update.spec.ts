@@ -1,9 +1,10 @@
-import { appendFileSync, cpSync, mkdtempSync } from 'node:fs';
+import { appendFileSync, cpSync, mkdtempSync, readFileSync } from 'node:fs';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, test } from '@playwright/test';
 import { createApp } from '@rosefinch/server/app';
+import { OWN_PORT } from './playwright.config.ts';
 
 test('a new version waits until it is asked for', async ({ page }) => {
   const built = mkdtempSync(join(tmpdir(), 'rosefinch-built-'));
@@ -33,4 +34,56 @@ test('a new version waits until it is asked for', async ({ page }) => {
     server.close();
     server.closeAllConnections();
   }
+});
+
+/** A shelf as the first version of the database kept it. */
+const FIRST_SHELF = readFileSync(
+  join(import.meta.dirname, '../core/src/records/fixtures/backup-1.json'),
+  'utf8',
+);
+
+test('a database of the first version is taken along', async ({ page }) => {
+  const origin = `http://127.0.0.1:${OWN_PORT}`;
+  // Not the application yet: it would open the database itself.
+  await page.goto(`${origin}/shelf.json`);
+  await page.evaluate(
+    (text) =>
+      new Promise<void>((resolve, reject) => {
+        const { instruments, sessions, log } = JSON.parse(text);
+        const opening = indexedDB.open('rosefinch', 10);
+        opening.onerror = () => reject(opening.error);
+        opening.onupgradeneeded = () => {
+          const db = opening.result;
+          const table = (name: string, keyPath: string | string[], ...indices: string[]) => {
+            const store = db.createObjectStore(name, { keyPath });
+            for (const index of indices) store.createIndex(index, index);
+            return store;
+          };
+          const shelf = table('instruments', 'id', 'name');
+          for (const one of instruments) shelf.add(one);
+          const sittings = table('sessions', 'id', 'instrumentId', 'startedAt');
+          for (const one of sessions) sittings.add(one);
+          const lines = table('log', ['sessionId', 'seq'], 'sessionId');
+          for (const one of log) lines.add(one);
+          table('recordings', 'id', 'readAt');
+          table('settings', 'id');
+        };
+        opening.onsuccess = () => {
+          opening.result.close();
+          resolve();
+        };
+      }),
+    FIRST_SHELF,
+  );
+  await page.goto(`${origin}/shelf/lapwing`);
+  await expect(page.getByLabel('Pegs', { exact: true })).toHaveValue('2+2 and a side peg');
+  await expect(page.getByLabel('Peg type')).toHaveValue('planetary');
+  await expect(page.getByLabel('Bridge')).toHaveValue('loose');
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByRole('status')).toContainText('Saved.');
+  await page.goto(`${origin}/`);
+  // Its open sitting goes on.
+  await expect(
+    page.getByRole('button', { name: 'String 6, D2: −23.0 cents, low (flat)' }),
+  ).toBeVisible();
 });

@@ -14,6 +14,9 @@ const TuningsView = lazy(() => import('./features/tunings/index.ts'));
 const TuningPage = lazy(() =>
   import('./features/tunings/index.ts').then(({ TuningPage }) => ({ default: TuningPage })),
 );
+const TuningEditor = lazy(() =>
+  import('./features/tunings/index.ts').then(({ TuningEditor }) => ({ default: TuningEditor })),
+);
 const DataPage = lazy(() => import('./features/data/index.ts'));
 const NotFound = lazy(() => import('./NotFound.tsx'));
 
@@ -53,7 +56,9 @@ function Views({ ready }: { ready: Promise<void> }) {
       <Route path="/shelf" element={<ShelfView />} />
       <Route path="/shelf/:instrument" element={<InstrumentPage />} />
       <Route path="/tunings" element={<TuningsView />} />
+      <Route path="/tunings/new" element={<TuningEditor />} />
       <Route path="/tunings/:tuning" element={<TuningPage />} />
+      <Route path="/tunings/:tuning/edit" element={<TuningEditor />} />
       <Route path="/history" element={<HistoryView />} />
       <Route path="/recordings/:id" element={<RecordingView />} />
       <Route path="/data" element={<DataPage />} />

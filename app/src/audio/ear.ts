@@ -68,7 +68,7 @@ export class Ear {
     const line = startPractice(
       (report) => {
         if (report.type === 'block') speaker.play(report.samples);
-        else this.hearer.truth(report.deviations);
+        else if (report.type === 'truth') this.hearer.truth(report.deviations);
       },
       (message) => this.workerDied(message),
     );

@@ -1,3 +1,4 @@
+export { CheckPlayer } from './check.ts';
 export { useInputDevices } from './devices.ts';
 export { Ear, type PracticeHands } from './ear.ts';
 export type { AnalysisReport } from './protocol.ts';

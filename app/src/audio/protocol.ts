@@ -1,4 +1,5 @@
 import type { ListenEvent, StringKnowledge } from '@rosefinch/core/listen';
+import type { SoundedCheck } from '@rosefinch/core/practice';
 import type { RecordedPluck } from '@rosefinch/core/records';
 import type { Instrument } from '@rosefinch/core/strings';
 
@@ -50,12 +51,15 @@ export type PracticeRequest =
   | { readonly type: 'pluck'; readonly course: number; readonly strength: number }
   | { readonly type: 'turn'; readonly course: number; readonly turns: number }
   | { readonly type: 'mute' }
+  /** Sounds a comparison of two strings, apart from what is played. */
+  | { readonly type: 'check'; readonly check: SoundedCheck; readonly sampleRate: number }
   | { readonly type: 'stop' };
 
 /** Practice worker → page: each block for the loudspeaker, and where the strings truly are. */
 export type PracticeReport =
   | { readonly type: 'block'; readonly samples: Float32Array<ArrayBuffer> }
-  | { readonly type: 'truth'; readonly deviations: readonly number[] };
+  | { readonly type: 'truth'; readonly deviations: readonly number[] }
+  | { readonly type: 'check'; readonly samples: Float32Array<ArrayBuffer> };
 
 /** Page → recording worker: read this sound. */
 export interface RecordingRequest {

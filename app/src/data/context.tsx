@@ -1,3 +1,5 @@
+import type { Tuning } from '@rosefinch/core/music';
+import type { Instrument } from '@rosefinch/core/strings';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { createContext, type ReactNode, use } from 'react';
 import type { Shelf } from './database.ts';
@@ -25,6 +27,28 @@ export function useData(): DataAccess {
 export function useSettings(): Settings | undefined {
   const { repository } = useData();
   return useLiveQuery(() => repository.settings(), [repository]);
+}
+
+/** What most views go by. */
+export interface Stock {
+  readonly settings: Settings;
+  /** The instruments on the shelf, by name. */
+  readonly shelf: readonly Instrument[];
+  /** The teacher's own tunings and those of the catalogue. */
+  readonly tunings: readonly Tuning[];
+}
+
+/** Settings, shelf and tunings, live; undefined until all are read. */
+export function useStock(): Stock | undefined {
+  const { repository } = useData();
+  return useLiveQuery(
+    async () => ({
+      settings: await repository.settings(),
+      shelf: await repository.shelf(),
+      tunings: await repository.tunings(),
+    }),
+    [repository],
+  );
 }
 
 /** A read of the database that follows its changes; undefined until the first answer. */

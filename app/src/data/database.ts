@@ -1,4 +1,10 @@
-import type { LogEntry, Recording, Session } from '@rosefinch/core/records';
+import type { Tuning } from '@rosefinch/core/music';
+import {
+  instrumentWithPegKinds,
+  type LogEntry,
+  type Recording,
+  type Session,
+} from '@rosefinch/core/records';
 import type { Instrument } from '@rosefinch/core/strings';
 import { Dexie, type Table } from 'dexie';
 import type { Settings } from './settings.ts';
@@ -9,6 +15,8 @@ export type Shelf = 'own' | 'demo';
 /** The browser database. A stored reading is on the disk before the promise resolves. */
 export class RosefinchDatabase extends Dexie {
   declare instruments: Table<Instrument, string>;
+  /** The teacher's own. */
+  declare tunings: Table<Tuning, string>;
   declare sessions: Table<Session, string>;
   declare log: Table<LogEntry, [string, number]>;
   declare recordings: Table<Recording, string>;
@@ -26,6 +34,16 @@ export class RosefinchDatabase extends Dexie {
       recordings: 'id, readAt',
       settings: 'id',
     });
+    this.version(2)
+      .stores({ tunings: 'id, name' })
+      .upgrade((change) =>
+        change
+          .table('instruments')
+          .toCollection()
+          .modify((value, ref) => {
+            ref.value = instrumentWithPegKinds(value);
+          }),
+      );
     this.on('versionchange', () => {
       this.close();
       trouble('Rosefinch was updated in another tab. All readings are kept; reload this page.');

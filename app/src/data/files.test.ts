@@ -10,6 +10,7 @@ const AT = Date.UTC(2026, 10, 25, 10, 30);
 function contents(): Contents {
   return {
     instruments: saltmarshLibrary(),
+    tunings: [],
     sessions: [
       {
         id: 's1',

@@ -11,7 +11,7 @@ import { checkSettings, type Settings } from './settings.ts';
 
 /** What a restore would do to one kind of record. */
 interface PlanLine {
-  readonly what: 'instruments' | 'sessions' | 'events' | 'recordings' | 'settings';
+  readonly what: 'instruments' | 'tunings' | 'sessions' | 'events' | 'recordings' | 'settings';
   readonly add: number;
   readonly change: number;
   readonly same: number;
@@ -33,6 +33,7 @@ export function planRestore(text: string, present: Contents): RestorePlan {
   const byId = (entry: { readonly id: string }) => entry.id;
   const lines: PlanLine[] = [
     compare('instruments', contents.instruments, present.instruments, byId),
+    compare('tunings', contents.tunings, present.tunings, byId),
     compare('sessions', contents.sessions, present.sessions, byId),
     compare('events', contents.log, present.log, (e: LogEntry) => `${e.sessionId} ${e.seq}`),
     compare('recordings', contents.recordings, present.recordings, byId),
@@ -100,6 +101,7 @@ export function readingsCsv(
       f0_hz: measurement?.reading.f0Hz.toFixed(4) ?? '',
       inharmonicity: measurement?.reading.inharmonicity.toExponential(3) ?? '',
       clarity: measurement?.reading.clarity.toFixed(3) ?? '',
+      capo: session.capo ?? 0,
       session: sessionId,
     };
   });

@@ -1,4 +1,4 @@
-export { DataProvider, useData, useLive, useSettings } from './context.tsx';
+export { DataProvider, type Stock, useData, useLive, useSettings, useStock } from './context.tsx';
 export { RosefinchDatabase, type Shelf } from './database.ts';
 export { backupText, planRestore, type RestorePlan, readingsCsv } from './files.ts';
 export { Repository } from './repositories.ts';

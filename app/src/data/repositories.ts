@@ -1,7 +1,8 @@
+import { shiftHz, TUNINGS, type Tuning } from '@rosefinch/core/music';
 import type { Contents, LogEntry, Recording, Session } from '@rosefinch/core/records';
-import { checkInstrument, saltmarshLibrary } from '@rosefinch/core/records';
+import { checkInstrument, checkTuning, saltmarshLibrary } from '@rosefinch/core/records';
 import type { Instrument } from '@rosefinch/core/strings';
-import { Dexie } from 'dexie';
+import { Dexie, type Table } from 'dexie';
 import type { RosefinchDatabase, Shelf } from './database.ts';
 import { DEFAULT_SETTINGS, type Settings } from './settings.ts';
 
@@ -22,6 +23,19 @@ async function stored<T>(work: () => Promise<T>): Promise<T> {
       { cause: error },
     );
   }
+}
+
+/** What an instrument is to sound. */
+interface Aim {
+  readonly tuningId: string;
+  /** Fret of the capo; 0 without. */
+  readonly capo: number;
+  /** In Hz. */
+  readonly a4: number;
+}
+
+function isFor(session: Session, { tuningId, capo, a4 }: Aim): boolean {
+  return session.tuningId === tuningId && (session.capo ?? 0) === capo && session.a4 === a4;
 }
 
 /** All that the pages read and write; nothing else knows the database. */
@@ -51,14 +65,43 @@ export class Repository {
 
   /** Stores a new or changed instrument; answers the way back. @throws RecordError if a field is wrong. */
   async saveInstrument(instrument: Instrument): Promise<() => Promise<void>> {
-    const { instruments } = this.db;
-    checkInstrument(instrument);
-    const before = await instruments.get(instrument.id);
-    await stored(async () => void (await instruments.put(instrument)));
+    return this.put(this.db.instruments, checkInstrument(instrument));
+  }
+
+  /** The teacher's own tunings, by name, then those of the catalogue. */
+  tunings(): Promise<Tuning[]> {
+    return stored(async () => [...(await this.db.tunings.orderBy('name').toArray()), ...TUNINGS]);
+  }
+
+  /** Stores a new or changed tuning of the teacher's own; answers the way back. @throws RecordError if a field is wrong. */
+  async saveTuning(tuning: Tuning): Promise<() => Promise<void>> {
+    return this.put(this.db.tunings, checkTuning(tuning));
+  }
+
+  /** Removes a tuning of the teacher's own that no instrument is in; answers the way back. */
+  async deleteTuning(id: string): Promise<() => Promise<void>> {
+    const { tunings } = this.db;
+    const user = (await this.instruments()).find(
+      (entry) => entry.tuningId === id || entry.homeTuningId === id,
+    );
+    if (user)
+      throw new StoreProblem(`${user.name} is in this tuning. Keep it in another one first.`);
+    const before = await tunings.get(id);
+    await stored(() => tunings.delete(id));
+    return () => stored(async () => void (before && (await tunings.put(before))));
+  }
+
+  /** Stores a record; answers the way back. */
+  private async put<T extends { readonly id: string }>(
+    table: Table<T, string>,
+    record: T,
+  ): Promise<() => Promise<void>> {
+    const before = await table.get(record.id);
+    await stored(async () => void (await table.put(record)));
     return () =>
       stored(async () => {
-        if (before) await instruments.put(before);
-        else await instruments.delete(instrument.id);
+        if (before) await table.put(before);
+        else await table.delete(record.id);
       });
   }
 
@@ -66,7 +109,7 @@ export class Repository {
     return stored(async () => void (await this.db.instruments.bulkPut([...instruments])));
   }
 
-  /** The newest pitch of every course of an instrument, from its sittings, in Hz. */
+  /** The newest pitch of every open course of an instrument, from its sittings, in Hz; what a capo added is taken off. */
   lastPitches({ id, courses }: Instrument): Promise<ReadonlyMap<number, number>> {
     return stored(async () => {
       const sessions = await this.db.sessions.where('instrumentId').equals(id).toArray();
@@ -76,23 +119,32 @@ export class Repository {
         if (pitches.size === courses.length) break;
         for (const { event } of (await this.logOf(session.id)).reverse())
           if (event.type === 'reading' && !pitches.has(event.reading.course))
-            pitches.set(event.reading.course, event.reading.hz);
+            pitches.set(
+              event.reading.course,
+              shiftHz(event.reading.hz, -100 * (session.capo ?? 0)),
+            );
       }
       return pitches;
     });
   }
 
-  /** Aims an instrument at another tuning; it remembers the one it is kept in, and open sittings end. */
-  async retune(instrument: Instrument, tuningId: string, at: number): Promise<void> {
-    if (tuningId === instrument.tuningId) return;
-    const { homeTuningId = instrument.tuningId, ...rest } = instrument;
-    const next = tuningId === homeTuningId ? rest : { ...rest, homeTuningId };
+  /** Aims an instrument at another tuning; it remembers the one it is kept in, and sittings with another aim end. */
+  async retune(instrument: Instrument, aim: Aim, at: number): Promise<void> {
+    const { homeTuningId = instrument.tuningId, capo: _, ...rest } = instrument;
+    const { tuningId } = aim;
+    const next: Instrument = {
+      ...rest,
+      tuningId,
+      ...(tuningId !== homeTuningId && { homeTuningId }),
+      ...(aim.capo > 0 && { capo: aim.capo }),
+    };
     return stored(() =>
       this.db.transaction('rw', this.db.instruments, this.db.sessions, async () => {
-        await this.db.instruments.put({ ...next, tuningId });
+        await this.db.instruments.put(next);
         const open = await this.db.sessions.where('instrumentId').equals(instrument.id).toArray();
         for (const session of open)
-          if (session.endedAt === null) await this.db.sessions.update(session.id, { endedAt: at });
+          if (session.endedAt === null && !isFor(session, aim))
+            await this.db.sessions.update(session.id, { endedAt: at });
       }),
     );
   }
@@ -116,12 +168,12 @@ export class Repository {
   /** The newest session of an instrument in a tuning that was not ended, with its log. */
   openSession(
     instrumentId: string,
-    tuningId: string,
+    { tuningId, capo }: Omit<Aim, 'a4'>,
   ): Promise<{ session: Session; log: LogEntry[] } | null> {
     return stored(async () => {
       const all = await this.db.sessions.where('instrumentId').equals(instrumentId).toArray();
       const session = all
-        .filter((s) => s.endedAt === null && s.tuningId === tuningId)
+        .filter((s) => s.endedAt === null && isFor(s, { tuningId, capo, a4: s.a4 }))
         .sort((a, b) => b.startedAt - a.startedAt)[0];
       if (!session) return null;
       const log = await this.db.log
@@ -194,6 +246,7 @@ export class Repository {
     return stored(() =>
       this.db.transaction('r', this.db.tables, async () => ({
         instruments: await this.db.instruments.toArray(),
+        tunings: await this.db.tunings.toArray(),
         sessions: await this.db.sessions.toArray(),
         log: await this.db.log.toArray(),
         recordings: await this.db.recordings.toArray(),
@@ -207,6 +260,7 @@ export class Repository {
     return stored(() =>
       this.db.transaction('rw', this.db.tables, async () => {
         await this.db.instruments.bulkPut([...contents.instruments]);
+        await this.db.tunings.bulkPut([...contents.tunings]);
         await this.db.sessions.bulkPut([...contents.sessions]);
         await this.db.log.bulkPut([...contents.log]);
         await this.db.recordings.bulkPut([...contents.recordings]);

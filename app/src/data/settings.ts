@@ -1,4 +1,5 @@
 import { RecordError } from '@rosefinch/core/errors';
+import type { PlanOrder } from '@rosefinch/core/retune';
 
 /** What the teacher has set; one record. */
 export interface Settings {
@@ -14,6 +15,11 @@ export interface Settings {
   readonly microphoneId: string | null;
   readonly channel: 'left' | 'right' | 'mix';
   readonly instrumentId: string | null;
+  readonly planOrder: PlanOrder;
+  /** Unit in which tensions are shown. */
+  readonly force: 'N' | 'kgf';
+  /** What the teacher remembers a tuning by, by its id; printed on its card. */
+  readonly phrases: Readonly<Record<string, string>>;
 }
 
 export const DEFAULT_SETTINGS: Settings = {
@@ -28,6 +34,9 @@ export const DEFAULT_SETTINGS: Settings = {
   microphoneId: null,
   channel: 'mix',
   instrumentId: null,
+  planOrder: 'planned',
+  force: 'N',
+  phrases: {},
 };
 
 /** What each setting may be, for files that come in. */
@@ -43,6 +52,10 @@ const LAWFUL: { readonly [K in keyof Settings]: (value: unknown) => boolean } = 
   microphoneId: (v) => v === null || typeof v === 'string',
   channel: (v) => v === 'left' || v === 'right' || v === 'mix',
   instrumentId: (v) => v === null || typeof v === 'string',
+  planOrder: (v) => v === 'planned' || v === 'thickest first' || v === 'thinnest first',
+  force: (v) => v === 'N' || v === 'kgf',
+  phrases: (v) =>
+    typeof v === 'object' && v !== null && Object.values(v).every((p) => typeof p === 'string'),
 };
 
 function isBetween(value: unknown, low: number, high: number): boolean {

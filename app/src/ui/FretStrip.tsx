@@ -13,13 +13,16 @@ interface Props {
   readonly held: { readonly course: number; readonly fret: number };
   /** The string that sounds open. */
   readonly open: number;
+  /** Drawn with the nut on the right. */
+  readonly leftHanded?: boolean;
 }
 
 /** A short strip of the neck: the finger's place on one string, and the open string beside it. */
-export function FretStrip({ held, open }: Props) {
+export function FretStrip({ held, open, leftHanded = false }: Props) {
   const frets = Math.max(4, held.fret);
+  const across = (x: number) => (leftHanded ? WIDTH - x : x);
   const x = (fret: number) =>
-    NUT + (fretPlace(SCALE, fret) / fretPlace(SCALE, frets + 0.4)) * (WIDTH - NUT);
+    across(NUT + (fretPlace(SCALE, fret) / fretPlace(SCALE, frets + 0.4)) * (WIDTH - NUT));
   const finger = (x(held.fret) + x(held.fret - 1)) / 2;
   // As one looks down on the instrument: the higher number lies on top.
   const heldY = held.course > open ? UPPER : LOWER;
@@ -42,10 +45,17 @@ export function FretStrip({ held, open }: Props) {
         { course: open, y: openY },
       ].map(({ course, y }) => (
         <g key={course}>
-          <text x={4} y={y + 4}>
+          <text x={across(4)} y={y + 4} textAnchor={leftHanded ? 'end' : 'start'}>
             {course}
           </text>
-          <line x1={NUT} x2={WIDTH} y1={y} y2={y} stroke="var(--ink)" strokeWidth={2} />
+          <line
+            x1={across(NUT)}
+            x2={across(WIDTH)}
+            y1={y}
+            y2={y}
+            stroke="var(--ink)"
+            strokeWidth={2}
+          />
         </g>
       ))}
       {held.fret > 0 && (
@@ -56,7 +66,7 @@ export function FretStrip({ held, open }: Props) {
           </text>
         </>
       )}
-      <rect className="open-bar" x={NUT - 6} y={openY - 6} width={12} height={12} />
+      <rect className="open-bar" x={across(NUT) - 6} y={openY - 6} width={12} height={12} />
     </svg>
   );
 }

@@ -5,16 +5,17 @@ interface Props {
   readonly references: readonly Reference[];
   /** With a picture of the finger's place; otherwise the sentence alone. */
   readonly drawn?: boolean;
+  readonly leftHanded?: boolean | undefined;
 }
 
 /** What to compare a string with, in a sentence and a picture; the reference tone when no string serves. */
-export function ReferenceLine({ references, drawn = true }: Props) {
+export function ReferenceLine({ references, drawn = true, leftHanded = false }: Props) {
   const [best] = references;
   if (!best) return <p className="reference">No string to compare with yet: hear the note.</p>;
   return (
     <div className="reference">
       <p>Compare: {referenceInWords(best)}</p>
-      {drawn && <FretStrip held={best.held} open={best.open} />}
+      {drawn && <FretStrip held={best.held} open={best.open} leftHanded={leftHanded} />}
     </div>
   );
 }

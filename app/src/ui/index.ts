@@ -11,4 +11,4 @@ export type { Perch, Stroke } from './wires/draw.ts';
 export { MiniWires } from './wires/MiniWires.tsx';
 export { deviationInWords, signedCents } from './wires/scale.ts';
 export { WireCanvas } from './wires/WireCanvas.tsx';
-export { counted } from './words.ts';
+export { counted, forceFigure, forceInWords } from './words.ts';

@@ -2,3 +2,15 @@
 export function counted(count: number, one: string, many = `${one}s`): string {
   return `${count} ${count === 1 ? one : many}`;
 }
+
+const NEWTONS_PER_KGF = 9.80665;
+
+/** A force in the unit that the teacher has chosen, without it. @example forceFigure(98.1, 'kgf') // => '10.0' */
+export function forceFigure(newtons: number, unit: 'N' | 'kgf'): string {
+  return unit === 'N' ? newtons.toFixed(0) : (newtons / NEWTONS_PER_KGF).toFixed(1);
+}
+
+/** The same with its unit. @example forceInWords(98.1, 'N') // => '98 N' */
+export function forceInWords(newtons: number, unit: 'N' | 'kgf'): string {
+  return `${forceFigure(newtons, unit)} ${unit}`;
+}

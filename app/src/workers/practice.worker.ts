@@ -1,4 +1,4 @@
-import { PracticeInstrument } from '@rosefinch/core/practice';
+import { PracticeInstrument, soundCheck } from '@rosefinch/core/practice';
 import type { PracticeReport, PracticeRequest, PracticeStart } from '../audio/protocol.ts';
 
 /** Plays a practice instrument in real time into the sound port and to the page. */
@@ -67,6 +67,10 @@ self.onmessage = ({ data }: MessageEvent<PracticeRequest>) => {
       return sayTruth();
     case 'mute':
       return instrument?.mute();
+    case 'check': {
+      const samples = soundCheck(data.check, data.sampleRate);
+      return report({ type: 'check', samples }, [samples.buffer]);
+    }
     case 'stop':
       return stop();
   }

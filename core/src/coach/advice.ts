@@ -30,10 +30,15 @@ export interface AdviceString {
 const FAR_OFF = 70;
 const SMALL_STEP = 6;
 
-/** The one thing to do now. */
-export function adviceFor(state: BenchState, strings: readonly AdviceString[], a4: Hz): Advice {
+/** The one thing to do now; `planned` is the string that a plan takes next, while there is one. */
+export function adviceFor(
+  state: BenchState,
+  strings: readonly AdviceString[],
+  a4: Hz,
+  planned?: number,
+): Advice {
   if (passDone(state)) return passAdvice(state, strings);
-  const course = state.active ?? nextCourse(state, null);
+  const course = state.active ?? planned ?? nextCourse(state, null);
   const entry = course === null ? undefined : stringOf(currentPass(state), course);
   const string = strings.find((s) => s.target.course === course);
   if (!entry || !string) return { say: 'Pluck any string.', more: '' };
@@ -44,7 +49,8 @@ export function adviceFor(state: BenchState, strings: readonly AdviceString[], a
       say: `Pluck ${name}.`,
       more: 'One string at a time; rest a finger on the others.',
     };
-  if (isSettled(entry)) return settledAdvice(state, entry, strings);
+  if (isSettled(entry))
+    return settledAdvice(entry, strings, planned ?? nextCourse(state, entry.course));
   if (entry.standing === 'at rest') return restAdvice(entry, last);
   return turnAdvice(entry, last, string, a4);
 }
@@ -54,11 +60,11 @@ function nameOf({ target }: AdviceString): string {
 }
 
 function settledAdvice(
-  state: BenchState,
   entry: StringPass,
   strings: readonly AdviceString[],
+  nextCourse: number | null,
 ): Advice {
-  const next = strings.find((s) => s.target.course === nextCourse(state, entry.course));
+  const next = strings.find((s) => s.target.course === nextCourse);
   const done = entry.standing === 'left alone' ? 'It is right: leave it alone.' : 'Done.';
   return {
     say: next ? `${done} Now ${nameOf(next)}.` : done,

@@ -56,6 +56,14 @@ describe('the bench', () => {
     expect(says(twice).say).to.equal('Done. Now string 5, A2.');
   });
 
+  it('goes on to the string that a plan asks for, and says so', () => {
+    const state = after(read(6, -23), read(6, 0.8), read(6, 0.4));
+    expect(benchAfter(state, { type: 'accept', next: 3 }).active).to.equal(3);
+    expect(benchAfter(state, { type: 'accept' }).active).to.equal(5);
+    expect(adviceFor(state, STRINGS, 440, 3).say).to.equal('Done. Now string 3, G3.');
+    expect(adviceFor(startBench(GOAL), STRINGS, 440, 3).say).to.equal('Pluck string 3, G3.');
+  });
+
   it('leaves a string alone that was found right', () => {
     expect(standing(after(read(4, 0.8), read(4, 0.6)), 4)).to.equal('left alone');
   });

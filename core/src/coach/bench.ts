@@ -15,7 +15,8 @@ export interface StringReading {
 export type BenchEvent =
   | { readonly type: 'reading'; readonly reading: StringReading }
   | { readonly type: 'choose'; readonly course: number | null }
-  | { readonly type: 'accept' }
+  /** `next` is the string to go on to, where a plan says so. */
+  | { readonly type: 'accept'; readonly next?: number }
   | { readonly type: 'next pass' };
 
 /** An event with the moment it happened. */
@@ -75,7 +76,7 @@ export function benchAfter(state: BenchState, event: BenchEvent): BenchState {
     case 'choose':
       return choose(state, event.course);
     case 'accept':
-      return accept(state);
+      return accept(state, event.next);
     case 'next pass':
       return nextPass(state);
   }
@@ -162,17 +163,17 @@ function choose(state: BenchState, course: number | null): BenchState {
   return { ...state, chosen: course, active: course ?? state.active };
 }
 
-/** Takes the active string as it is and goes on to the next one. */
-function accept(state: BenchState): BenchState {
+/** Takes the active string as it is and goes on to the next one, or to the one that is asked for. */
+function accept(state: BenchState, wanted?: number): BenchState {
   const course = state.active;
-  if (course === null) return { ...state, active: nextCourse(state, null) };
+  if (course === null) return { ...state, active: wanted ?? nextCourse(state, null) };
   const entry = stringOf(currentPass(state), course)!;
   const moved = entry.readings.some((r) => Math.abs(r.cents) > state.goal.tolerance);
   const accepted =
     entry.readings.length === 0 || isSettled(entry)
       ? state
       : replaceString(state, { ...entry, standing: moved ? 'done' : 'left alone' });
-  const next = nextCourse(accepted, course) ?? course;
+  const next = wanted ?? nextCourse(accepted, course) ?? course;
   return { ...accepted, active: next, chosen: state.chosen === null ? null : next };
 }
 

@@ -79,7 +79,7 @@ export const TUNINGS: readonly Tuning[] = [
   ...BANJO.map((row) => tuningOf('banjo', row)),
 ];
 
-/** Finds a catalogue tuning by its id; undefined if there is none. */
-export function findTuning(id: string): Tuning | undefined {
-  return TUNINGS.find((entry) => entry.id === id);
+/** Finds a tuning by its id, in the catalogue unless others are given; undefined if there is none. */
+export function findTuning(id: string, tunings: readonly Tuning[] = TUNINGS): Tuning | undefined {
+  return tunings.find((entry) => entry.id === id);
 }

@@ -58,6 +58,10 @@ export function oneStringAway(from: Tuning, tunings: readonly Tuning[] = TUNINGS
 }
 
 /** Tunings that an instrument with so many courses can take. */
-export function tuningsFor(kind: Tuning['kind'], courses: number): Tuning[] {
-  return TUNINGS.filter((tuning) => tuning.kind === kind && tuning.courses.length === courses);
+export function tuningsFor(
+  kind: Tuning['kind'],
+  courses: number,
+  tunings: readonly Tuning[] = TUNINGS,
+): Tuning[] {
+  return tunings.filter((tuning) => tuning.kind === kind && tuning.courses.length === courses);
 }

@@ -1,6 +1,7 @@
 import type { Hz, Midi } from '../units.ts';
 import type { Accidental } from './notes.ts';
 import { midiToHz, shiftHz } from './pitch.ts';
+import { offsetsOf, type Temper } from './temper.ts';
 
 /** The kinds of instrument that Rosefinch knows. */
 export type InstrumentKind = 'guitar' | 'ukulele' | 'banjo';
@@ -17,8 +18,8 @@ export interface Tuning {
   readonly accidental: Accidental;
   /** Other names by which players know it. */
   readonly aliases?: readonly string[];
-  /** Wanted deviation from equal temperament per course, in cents; absent means equal. */
-  readonly offsets?: readonly number[];
+  /** How its strings are set against equal temperament; absent means equal. */
+  readonly temper?: Temper;
 }
 
 /** One course's target: its number, and pitch of each of its strings. */
@@ -29,13 +30,15 @@ export interface Target {
 }
 
 /**
- * Target of every course, course 1 first. A course of two strings is aimed at
- * by its first string; its second string is an octave or unison of it.
+ * Target of every course, course 1 first; a capo raises them by a semitone a fret.
+ * A course of two strings is aimed at by its first string; its second string is an
+ * octave or unison of it.
  */
-export function targetsOf(tuning: Tuning, a4: Hz): Target[] {
-  return tuning.courses.map((strings, index) => {
-    const midi = strings[0] ?? 0;
-    const offset = tuning.offsets?.[index] ?? 0;
-    return { course: index + 1, midi, hz: shiftHz(midiToHz(midi, a4), offset) };
+export function targetsOf(tuning: Tuning, a4: Hz, capo = 0): Target[] {
+  const open = tuning.courses.map((strings) => strings[0] ?? 0);
+  const offsets = offsetsOf(open, tuning.temper);
+  return open.map((note, index) => {
+    const midi = note + capo;
+    return { course: index + 1, midi, hz: shiftHz(midiToHz(midi, a4), offsets[index] ?? 0) };
   });
 }

@@ -1,3 +1,4 @@
+export { type SoundedCheck, soundCheck } from './check.ts';
 export type { PracticeSetup } from './instrument.ts';
 export { PracticeInstrument } from './instrument.ts';
 export { referenceTone } from './reference.ts';

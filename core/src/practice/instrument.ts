@@ -22,6 +22,8 @@ const GIVE = 1.6;
 const BEHIND_NUT_AND_BRIDGE = 112;
 /** Decay time to 1/e of a string at 110 Hz, in seconds, invented within what such instruments do. */
 const DECAY_AT_A2 = { guitar: 2.6, ukulele: 2, banjo: 1.1, soft: 1.5 } as const;
+/** How far one string's cent moves the others, in cent, where nothing else is asked for. */
+const COUPLING = { fixed: 0.04, loose: 0.06, floating: 0.15 } as const;
 /** A finger rests on a ringing string this long before it plucks again. */
 const FINGER_REST_S = 0.06;
 /** A slack string is not lower than this share of its nominal tension. */
@@ -39,7 +41,7 @@ export interface PracticeSetup {
   /** Level of the room's noise and of mains hum. */
   readonly noise?: Dbfs;
   readonly hum?: Dbfs;
-  /** How far one string's cent moves the others, in cent; 0.04 is a middling neck. */
+  /** How far one string's cent moves the others, in cent; else as its bridge has it. */
   readonly coupling?: number;
   /** Spread of single partials' shifts in cents. */
   readonly shiftCents?: Cents;
@@ -70,7 +72,7 @@ export class PracticeInstrument {
 
   constructor(private readonly setup: PracticeSetup) {
     this.random = seededRandom(setup.seed);
-    this.coupling = setup.coupling ?? 0.04;
+    this.coupling = setup.coupling ?? COUPLING[setup.instrument.bridge];
     this.strings = setup.instrument.courses.map((course, i) => this.stringOf(course, i));
     this.room = new Room(setup.sampleRate, setup.noise ?? -72, setup.hum ?? -90, this.random);
     this.startAt(setup.detune);

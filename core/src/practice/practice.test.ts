@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { readPlucks } from '../listen/index.ts';
 import { findTuning, targetsOf } from '../music/index.ts';
 import { steelGuitar } from '../strings/index.ts';
-import { PracticeInstrument, referenceTone } from './index.ts';
+import { PracticeInstrument, referenceTone, soundCheck } from './index.ts';
 
 const targets = targetsOf(findTuning('guitar-standard')!, 440).map((target) => target.hz);
 const guitar = (seed: number, coupling = 0.04) =>
@@ -62,5 +62,29 @@ describe('reference tone', () => {
     const outcome = readPlucks(sound, 48_000)[0]!.outcome;
     if (outcome.kind !== 'reading') throw new Error(outcome.kind);
     expect(Math.abs(1200 * Math.log2(outcome.hz / 196))).to.be.below(0.5);
+  });
+});
+
+describe('a comparison that is sounded', () => {
+  const check = (held: { course: number; fret: number }, open: number) => {
+    const instrument = steelGuitar('g', 'G');
+    const sound = soundCheck({ instrument, openHz: targets, held, open }, 24_000);
+    // The ear wants to know the room before the first pluck.
+    const padded = new Float32Array(sound.length + 12_000);
+    padded.set(sound, 12_000);
+    return readPlucks(padded, 24_000).flatMap(({ outcome }) =>
+      outcome.kind === 'reading' ? [outcome.hz] : [],
+    );
+  };
+
+  it('gives both sides the same pitch where they should agree', () => {
+    const [held, open] = check({ course: 6, fret: 5 }, 5);
+    expect(1200 * Math.log2(held! / targets[4]!)).to.be.closeTo(0, 3);
+    expect(1200 * Math.log2(open! / targets[4]!)).to.be.closeTo(0, 3);
+  });
+
+  it('and an octave apart where they are', () => {
+    const [held, open] = check({ course: 6, fret: 3 }, 3);
+    expect(1200 * Math.log2(open! / held!)).to.be.closeTo(1200, 4);
   });
 });

@@ -1,15 +1,24 @@
 import { ValidationError } from 'yup';
 import { FormatError, RecordError } from '../errors.ts';
+import type { Tuning } from '../music/index.ts';
 import type { Instrument } from '../strings/index.ts';
-import { backupSchema, instrument } from './schema.ts';
+import { migrated } from './migrations.ts';
+import { backupSchema, instrument, tuning } from './schema.ts';
 import type { LogEntry, Recording, Session } from './types.ts';
 
+/** What the schemas are used by here. */
+interface Checker {
+  validateSync(value: unknown, options: { strict: boolean; abortEarly: boolean }): unknown;
+}
+
 /** Version of the backup's shape; a higher one was written by a newer Rosefinch. */
-const BACKUP_SCHEMA = 1;
+const BACKUP_SCHEMA = 2;
 
 /** Everything that the database holds. Settings are checked by whoever knows them. */
 export interface Contents {
   readonly instruments: readonly Instrument[];
+  /** The teacher's own tunings. */
+  readonly tunings: readonly Tuning[];
   readonly sessions: readonly Session[];
   readonly log: readonly LogEntry[];
   readonly recordings: readonly Recording[];
@@ -33,17 +42,13 @@ export function writeBackup(contents: Contents, exportedAt: Date): string {
  * @throws RecordError naming path, value and reason of the first field that is wrong.
  */
 export function readBackup(text: string): Contents {
-  const file = parse(text);
-  try {
-    backupSchema.validateSync(file, { strict: true, abortEarly: true });
-  } catch (error) {
-    if (error instanceof ValidationError) throw explain(error, file);
-    throw error;
-  }
+  const file = migrated(parse(text));
+  checked(backupSchema, file);
   const contents = file as unknown as Contents;
   checkReferences(contents);
   return {
     instruments: contents.instruments,
+    tunings: contents.tunings,
     sessions: contents.sessions,
     log: contents.log.map(packLog),
     recordings: contents.recordings.map(packRecording),
@@ -56,8 +61,21 @@ export function readBackup(text: string): Contents {
  * @throws RecordError naming the field, its value and what is wrong with it.
  */
 export function checkInstrument(value: Instrument): Instrument {
+  return checked(instrument, value);
+}
+
+/**
+ * A tuning as it may be stored.
+ * @throws RecordError naming the field, its value and what is wrong with it.
+ */
+export function checkTuning(value: Tuning): Tuning {
+  return checked(tuning, value);
+}
+
+/** @throws RecordError naming the field, its value and what is wrong with it. */
+function checked<T>(shape: Checker, value: T): T {
   try {
-    instrument.validateSync(value, { strict: true, abortEarly: true });
+    shape.validateSync(value, { strict: true, abortEarly: true });
   } catch (error) {
     if (error instanceof ValidationError) throw explain(error, value);
     throw error;
@@ -100,7 +118,8 @@ function valueAt(root: unknown, path: string): unknown {
 }
 
 /** Ids are unique, and everything that is referred to is there. */
-function checkReferences({ instruments, sessions, log, recordings }: Contents): void {
+function checkReferences(contents: Contents): void {
+  const { instruments, tunings, sessions, log, recordings } = contents;
   const instrumentIds = unique(
     'instruments',
     instruments.map((entry) => entry.id),
@@ -108,6 +127,10 @@ function checkReferences({ instruments, sessions, log, recordings }: Contents): 
   const sessionIds = unique(
     'sessions',
     sessions.map((entry) => entry.id),
+  );
+  unique(
+    'tunings',
+    tunings.map((entry) => entry.id),
   );
   unique(
     'recordings',

@@ -1,5 +1,6 @@
 export type { Contents } from './backup.ts';
-export { checkInstrument, readBackup, writeBackup } from './backup.ts';
+export { checkInstrument, checkTuning, readBackup, writeBackup } from './backup.ts';
+export { instrumentWithPegKinds } from './migrations.ts';
 export { saltmarshLibrary } from './saltmarsh.ts';
 export type { SessionSummary } from './summary.ts';
 export { summarise } from './summary.ts';

@@ -38,6 +38,7 @@ const nullable = (schema: Shape) =>
 const sourceKind = () => choice('practice', 'microphone', 'recording');
 
 const peg = strictObject({
+  kind: choice('geared', 'planetary', 'direct'),
   postMm: positive(),
   ratio: positive(),
   tighten: choice('away from you', 'towards you'),
@@ -62,6 +63,8 @@ const INSTRUMENT = {
   courses: list(
     strictObject({ number: course(), strings: list(strictObject({ spec, peg })).min(1).max(2) }),
   ).min(1),
+  layout: choice('3+3', '4+3', '2+2', '2+2 and a side peg', 'in line', 'in line, reversed'),
+  bridge: choice('fixed', 'loose', 'floating'),
   tuningId: id(),
   note: text(),
 };
@@ -70,26 +73,38 @@ const INSTRUMENT = {
 const INSTRUMENT_OPTIONAL: Readonly<Record<string, Shape>> = {
   homeTuningId: id(),
   archived: boolean().strict().oneOf([true]).required(),
+  leftHanded: boolean().strict().oneOf([true]).required(),
+  capo: whole().min(1).max(12),
 };
 
-export const instrument = lazy((value: unknown) => {
-  const has = Object.entries(INSTRUMENT_OPTIONAL).filter(
-    ([key]) => typeof value === 'object' && value !== null && key in value,
-  );
-  return strictObject({ ...INSTRUMENT, ...Object.fromEntries(has) });
-});
+/** An object with fields that it must have, and others that it may have or lack. */
+const withOptional = (
+  fields: Readonly<Record<string, Shape>>,
+  optional: Readonly<Record<string, Shape>>,
+) =>
+  lazy((value: unknown) => {
+    const has = Object.entries(optional).filter(
+      ([key]) => typeof value === 'object' && value !== null && key in value,
+    );
+    return strictObject({ ...fields, ...Object.fromEntries(has) });
+  });
 
-const session = strictObject({
-  id: id(),
-  instrumentId: id(),
-  tuningId: id(),
-  a4: real().min(400).max(480),
-  tolerance: positive(),
-  source: sourceKind(),
-  startedAt: real(),
-  zone: id(),
-  endedAt: nullable(real()),
-});
+export const instrument = withOptional(INSTRUMENT, INSTRUMENT_OPTIONAL);
+
+const session = withOptional(
+  {
+    id: id(),
+    instrumentId: id(),
+    tuningId: id(),
+    a4: real().min(400).max(480),
+    tolerance: positive(),
+    source: sourceKind(),
+    startedAt: real(),
+    zone: id(),
+    endedAt: nullable(real()),
+  },
+  { capo: whole().min(1).max(12) },
+);
 
 const partial = strictObject({
   number: real().integer().min(1),
@@ -143,6 +158,30 @@ const byField = (field: string, shapes: Readonly<Record<string, Shape>>) =>
     );
   });
 
+const midi = () => real().integer().min(12).max(108);
+const offset = () => real().min(-100).max(100);
+
+const TEMPERS: Readonly<Record<string, Shape>> = {
+  equal: strictObject({ kind: choice('equal') }),
+  pure: strictObject({
+    kind: choice('pure'),
+    root: whole().max(11),
+    share: real().min(0).max(1),
+  }),
+  own: strictObject({ kind: choice('own'), offsets: list(offset()) }),
+};
+
+export const tuning = withOptional(
+  {
+    id: id(),
+    name: id(),
+    kind: choice('guitar', 'ukulele', 'banjo'),
+    courses: list(list(midi()).min(1).max(2)).min(1).max(24),
+    accidental: choice('sharp', 'flat'),
+  },
+  { aliases: list(id()), temper: byField('kind', TEMPERS) },
+);
+
 const at = { at: real() };
 const event = byField('type', {
   reading: strictObject({
@@ -157,17 +196,13 @@ const event = byField('type', {
     }),
   }),
   choose: strictObject({ type: choice('choose'), ...at, course: nullable(course()) }),
-  accept: strictObject({ type: choice('accept'), ...at }),
+  accept: withOptional({ type: choice('accept'), ...at }, { next: course() }),
   'next pass': strictObject({ type: choice('next pass'), ...at }),
 });
 
 const measurement = strictObject({ reading, track: list(real()) });
 
-const logEntry = lazy((value: unknown) => {
-  const fields = { sessionId: id(), seq: whole(), event };
-  const has = typeof value === 'object' && value !== null && 'measurement' in value;
-  return strictObject(has ? { ...fields, measurement } : fields);
-});
+const logEntry = withOptional({ sessionId: id(), seq: whole(), event }, { measurement });
 
 const recording = strictObject({
   id: id(),
@@ -192,12 +227,13 @@ const recording = strictObject({
 /** A whole backup file. */
 export const backupSchema = strictObject({
   format: choice('rosefinch-backup'),
-  schema: real().oneOf([1]),
+  schema: real().oneOf([2]),
   exportedAt: string()
     .strict()
     .required()
     .matches(/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d+)?Z$/, 'is no UTC date and time'),
   instruments: list(instrument),
+  tunings: list(tuning),
   sessions: list(session),
   log: list(logEntry),
   recordings: list(recording),

@@ -11,6 +11,8 @@ export interface Session {
   readonly instrumentId: string;
   readonly tuningId: string;
   readonly a4: Hz;
+  /** Fret of the capo that was on, if any: its targets lie so many semitones above the tuning's. */
+  readonly capo?: number;
   readonly tolerance: Cents;
   readonly source: SourceKind;
   readonly startedAt: EpochMs;

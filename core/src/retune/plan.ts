@@ -1,9 +1,10 @@
 import type { CrossCheck } from '../fretboard/index.ts';
 import { crossChecks } from '../fretboard/index.ts';
-import { centsBetween } from '../music/index.ts';
-import { headroom, type StringSpec, tensionOf } from '../strings/index.ts';
+import { centsBetween, midiToHz } from '../music/index.ts';
+import { type Bridge, headroom, type StringSpec, tensionOf } from '../strings/index.ts';
 import type { Cents, Hz, Midi, Millimetres, Newtons } from '../units.ts';
 import { bestOrder, type OrderProblem } from './order.ts';
+import { EXPECTED_COUPLING, passesNeeded } from './passes.ts';
 
 /** How the steps of a plan are put in order. */
 export type PlanOrder = 'thickest first' | 'thinnest first' | 'planned';
@@ -29,7 +30,10 @@ export interface PlanString {
 export interface Reference extends CrossCheck {
   /** The string compared with. */
   readonly course: number;
-  /** How far that string is off its own target now; to be allowed for. */
+  /**
+   * How far above this string's own target it ends when the two agree: what the other
+   * string is off now, and what the tuning's offsets set apart.
+   */
   readonly offsetCents: Cents;
 }
 
@@ -58,9 +62,13 @@ export interface Plan {
   readonly steps: readonly PlanStep[];
   /** Why the steps come in this order. */
   readonly reason: string;
+  /** Between the highest and the lowest load on the way. */
+  readonly loadRange: Newtons;
   readonly warnings: readonly PlanWarning[];
   readonly loadBefore: Newtons;
   readonly loadAfter: Newtons;
+  /** Times round until all strings stay, the last look included. */
+  readonly passes: number;
 }
 
 /** References lie at or below this fret. */
@@ -81,6 +89,7 @@ export function planRetune(
   strings: readonly PlanString[],
   order: PlanOrder,
   tolerance: Cents,
+  bridge: Bridge = 'fixed',
 ): Plan {
   const moving = strings.filter((s) => Math.abs(deviation(s)) > tolerance);
   const { courses, reason } = arrange(strings, moving, order);
@@ -93,11 +102,29 @@ export function planRetune(
   });
   const loadBefore = loadOf(strings, (s) => s.nowHz);
   const loadAfter = loadOf(strings, (s) => s.targetHz);
-  return { steps, reason, warnings: warningsOf(strings, moving, loadAfter), loadBefore, loadAfter };
+  const warnings = warningsOf(strings, moving, loadAfter);
+  if (bridge === 'floating' && steps.length > 0) warnings.push(FLOATING);
+  // Those that stay where they are follow the others too, and are looked at last.
+  const rest = strings.filter((s) => !moving.includes(s));
+  const deviations = [...courses.map((c) => strings.find((s) => s.course === c)!), ...rest];
+  const passes = passesNeeded(deviations.map(deviation), EXPECTED_COUPLING[bridge], tolerance);
+  const loadRange = rangeOf(loadBefore, steps);
+  return { steps, reason, loadRange, warnings, loadBefore, loadAfter, passes };
 }
+
+const FLOATING: PlanWarning = {
+  kind: 'caution',
+  course: null,
+  say: 'The bridge floats: every string that is moved pulls the others along. Go round more than once.',
+};
 
 function deviation(string: PlanString): Cents {
   return centsBetween(string.targetHz, string.nowHz);
+}
+
+/** How far a string's target lies from its note; of two strings the difference counts. */
+function temper(string: PlanString): Cents {
+  return centsBetween(midiToHz(string.targetMidi), string.targetHz);
 }
 
 function tension(string: PlanString, hz: Hz): Newtons {
@@ -106,6 +133,19 @@ function tension(string: PlanString, hz: Hz): Newtons {
 
 function loadOf(strings: readonly PlanString[], hz: (s: PlanString) => Hz): Newtons {
   return strings.reduce((sum, s) => sum + tension(s, hz(s)), 0);
+}
+
+/** Between the highest and the lowest load on the way. */
+function rangeOf(start: Newtons, steps: readonly PlanStep[]): Newtons {
+  let load = start;
+  let lowest = start;
+  let highest = start;
+  for (const { tensionBefore, tensionAfter } of steps) {
+    load += tensionAfter - tensionBefore;
+    lowest = Math.min(lowest, load);
+    highest = Math.max(highest, load);
+  }
+  return highest - lowest;
 }
 
 /** How far a string is off as a reference, in cents; null if too far to serve. */
@@ -150,8 +190,10 @@ function referencesFor(
   for (const check of crossChecks(neck, HIGHEST_FRET)) {
     if (check.held.course !== string.course && check.open !== string.course) continue;
     const course = check.held.course === string.course ? check.open : check.held.course;
-    const offsetCents = offsetOf(strings.find((s) => s.course === course)!);
-    if (offsetCents !== null) references.push({ ...check, course, offsetCents });
+    const other = strings.find((s) => s.course === course)!;
+    const off = offsetOf(other);
+    if (off === null) continue;
+    references.push({ ...check, course, offsetCents: off + temper(other) - temper(string) });
   }
   return references;
 }
@@ -174,7 +216,7 @@ function arrange(
       : `${best.unreferenced} of ${courses.length} steps need the reference tone`;
   return {
     courses,
-    reason: `In this order ${without}, and the load on the neck stays within ${best.range.toFixed(0)} N.`,
+    reason: `In this order ${without}.`,
   };
 }
 

@@ -31,9 +31,10 @@ function sameAs(octaves: number): string {
   return `${many} ${octaves > 0 ? 'above' : 'below'}`;
 }
 
-/** A reference that is off itself is used with that allowed for. */
-function allowance({ course, offsetCents }: Reference): string {
+/** Where the two do not agree when both are right, by how much. */
+function allowance({ offsetCents }: Reference): string {
   const off = Math.abs(offsetCents);
   if (off < 1) return '';
-  return ` String ${course} is ${off.toFixed(0)} cents ${offsetCents < 0 ? 'low' : 'high'}: allow for it.`;
+  const way = offsetCents > 0 ? 'lower' : 'higher';
+  return ` This one belongs ${off.toFixed(0)} ${off.toFixed(0) === '1' ? 'cent' : 'cents'} ${way} than that.`;
 }

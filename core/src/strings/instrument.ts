@@ -1,5 +1,6 @@
 import type { InstrumentKind } from '../music/index.ts';
 import type { KgPerMetre, Millimetres } from '../units.ts';
+import { type PegKind, type PegLayout, type PegPlace, pegPlace, USUAL_RATIO } from './pegs.ts';
 import type { PegGeometry } from './tension.ts';
 
 /** One string as it is strung: what its physics needs. */
@@ -17,6 +18,7 @@ export type TightenDirection = 'away from you' | 'towards you';
 
 /** The winder of one string. */
 export interface Peg extends PegGeometry {
+  readonly kind: PegKind;
   readonly tighten: TightenDirection;
   /** `assumed` until a peg test has shown the direction. */
   readonly known: 'assumed' | 'tested';
@@ -28,6 +30,9 @@ export interface Course {
   readonly strings: readonly { readonly spec: StringSpec; readonly peg: Peg }[];
 }
 
+/** How the bridge is held: it decides how much one string moves the others. */
+export type Bridge = 'fixed' | 'loose' | 'floating';
+
 /** An instrument of the shelf. */
 export interface Instrument {
   readonly id: string;
@@ -37,6 +42,12 @@ export interface Instrument {
   readonly frets: number;
   /** Course 1, nearest the floor, first. */
   readonly courses: readonly Course[];
+  readonly layout: PegLayout;
+  readonly bridge: Bridge;
+  /** Drawn the other way round; no figure changes. */
+  readonly leftHanded?: true;
+  /** Fret at which a capo sits now. */
+  readonly capo?: number;
   /** The tuning that it is to be in now. */
   readonly tuningId: string;
   /** The tuning that it is kept in, while it is retuned to another one. */
@@ -67,12 +78,13 @@ function wound(diameterMm: Millimetres, coreMm: Millimetres, unitWeight: KgPerMe
   return { material: 'steel', wound: true, diameterMm, coreMm, unitWeight };
 }
 
-/** Three pegs a side: the thick strings' buttons turn away from the player to tighten. */
-function guitarPeg(course: number): Peg {
+/** A usual peg: a button in the upper row is turned away from the player to tighten, the others towards. */
+export function usualPeg(kind: PegKind, { row }: PegPlace): Peg {
   return {
+    kind,
     postMm: 6,
-    ratio: 15,
-    tighten: course > 3 ? 'away from you' : 'towards you',
+    ratio: USUAL_RATIO[kind],
+    tighten: row === 'upper' ? 'away from you' : 'towards you',
     known: 'assumed',
   };
 }
@@ -87,8 +99,10 @@ export function steelGuitar(id: string, name: string, note = ''): Instrument {
     frets: 20,
     courses: STEEL_SET.map((spec, index) => ({
       number: index + 1,
-      strings: [{ spec, peg: guitarPeg(index + 1) }],
+      strings: [{ spec, peg: usualPeg('geared', pegPlace('3+3', index + 1, STEEL_SET.length)) }],
     })),
+    layout: '3+3',
+    bridge: 'fixed',
     tuningId: 'guitar-standard',
     note,
   };

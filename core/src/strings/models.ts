@@ -1,8 +1,10 @@
 import type { InstrumentKind, Tuning } from '../music/index.ts';
 import { findTuning } from '../music/index.ts';
 import type { Hz, KgPerMetre, Millimetres, Newtons } from '../units.ts';
-import type { Instrument, Peg, StringSpec } from './instrument.ts';
-import { steelGuitar } from './instrument.ts';
+import type { Bridge, Instrument, Peg, StringSpec } from './instrument.ts';
+import { steelGuitar, usualPeg } from './instrument.ts';
+import { soundingLength } from './length.ts';
+import { layoutsFor, type PegKind, type PegLayout, pegPlace } from './pegs.ts';
 import { headroom, MATERIALS } from './strength.ts';
 import { plainUnitWeight, tensionOf } from './tension.ts';
 
@@ -31,21 +33,20 @@ function wound(
 const nylon = (mm: Millimetres) => plain('nylon', mm);
 const steel = (mm: Millimetres) => plain('steel', mm);
 
-/** Turns of the button for one of the post: geared machines, planetary pegs, friction pegs. */
-const RATIO = { geared: 15, planetary: 4, direct: 1 } as const;
-
 interface Sheet {
   readonly kind: InstrumentKind;
   readonly scaleMm: Millimetres;
   readonly frets: number;
   readonly tuningId: string;
-  readonly ratio: number;
+  readonly pegs: PegKind;
+  readonly bridge?: Bridge;
   /** Course 1 first. Gauges, weights and cores are usual ones, from memory. */
   readonly strings: readonly StringSpec[];
 }
 
 function built(sheet: Sheet): Model['build'] {
-  const { kind, scaleMm, frets, tuningId, strings } = sheet;
+  const { kind, scaleMm, frets, tuningId, strings, bridge = 'fixed' } = sheet;
+  const layout = layoutsFor(kind, strings.length)[0] ?? 'in line';
   return (id, name, note = '') => ({
     id,
     name,
@@ -54,23 +55,19 @@ function built(sheet: Sheet): Model['build'] {
     frets,
     tuningId,
     note,
+    layout,
+    bridge,
     courses: strings.map((spec, i) => ({
       number: i + 1,
-      strings: [{ spec, peg: pegOf(sheet, i + 1) }],
+      strings: [{ spec, peg: pegOf(sheet, layout, i + 1) }],
     })),
   });
 }
 
-/** Half of the pegs on either side; the thick strings' buttons turn away from the player to tighten. */
-function pegOf({ kind, ratio, strings }: Sheet, course: number): Peg {
-  const short = kind === 'banjo' && strings.length === 5 && course === 5;
-  const away = course > strings.length / 2 && !short;
-  return {
-    postMm: 6,
-    ratio: short ? RATIO.geared : ratio,
-    tighten: away ? 'away from you' : 'towards you',
-    known: 'assumed',
-  };
+/** The side peg of a banjo is geared, whatever the others are. */
+function pegOf(sheet: Sheet, layout: PegLayout, course: number): Peg {
+  const place = pegPlace(layout, course, sheet.strings.length);
+  return usualPeg(place.row === 'side' ? 'geared' : sheet.pegs, place);
 }
 
 function ukulele(
@@ -79,7 +76,7 @@ function ukulele(
   strings: readonly StringSpec[],
 ): Model['build'] {
   const tuningId = 'ukulele-standard';
-  return built({ kind: 'ukulele', scaleMm, frets, tuningId, ratio: RATIO.direct, strings });
+  return built({ kind: 'ukulele', scaleMm, frets, tuningId, pegs: 'direct', strings });
 }
 
 /** The instruments that Rosefinch knows by themselves. */
@@ -93,7 +90,7 @@ export const MODELS: readonly Model[] = [
       scaleMm: 650,
       frets: 19,
       tuningId: 'guitar-standard',
-      ratio: RATIO.geared,
+      pegs: 'geared',
       strings: [
         nylon(0.71),
         nylon(0.82),
@@ -112,7 +109,7 @@ export const MODELS: readonly Model[] = [
       scaleMm: 648,
       frets: 24,
       tuningId: 'guitar-seven-standard',
-      ratio: RATIO.geared,
+      pegs: 'geared',
       strings: [
         steel(0.254),
         steel(0.33),
@@ -147,7 +144,7 @@ export const MODELS: readonly Model[] = [
       scaleMm: 510,
       frets: 19,
       tuningId: 'ukulele-baritone',
-      ratio: RATIO.geared,
+      pegs: 'geared',
       strings: [
         nylon(0.66),
         nylon(0.81),
@@ -161,10 +158,11 @@ export const MODELS: readonly Model[] = [
     name: 'Banjo, five strings',
     build: built({
       kind: 'banjo',
+      bridge: 'loose',
       scaleMm: 670,
       frets: 22,
       tuningId: 'banjo-open-g',
-      ratio: RATIO.planetary,
+      pegs: 'planetary',
       strings: [
         steel(0.254),
         steel(0.292),
@@ -179,10 +177,11 @@ export const MODELS: readonly Model[] = [
     name: 'Banjo, tenor',
     build: built({
       kind: 'banjo',
+      bridge: 'loose',
       scaleMm: 580,
       frets: 19,
       tuningId: 'banjo-tenor',
-      ratio: RATIO.planetary,
+      pegs: 'planetary',
       strings: [
         steel(0.23),
         steel(0.38),
@@ -196,10 +195,11 @@ export const MODELS: readonly Model[] = [
     name: 'Banjo, plectrum',
     build: built({
       kind: 'banjo',
+      bridge: 'loose',
       scaleMm: 670,
       frets: 22,
       tuningId: 'banjo-plectrum',
-      ratio: RATIO.planetary,
+      pegs: 'planetary',
       strings: [steel(0.254), steel(0.292), steel(0.33), wound('steel', 0.58, 0.32, 1.9e-3)],
     }),
   },
@@ -210,19 +210,12 @@ export function findModel(id: string): Model | undefined {
   return MODELS.find((model) => model.id === id);
 }
 
-/** Fret of the neck at which a course begins: 5 for the short string of a five-string banjo. */
-export function startFret(instrument: Instrument, course: number): number {
-  return instrument.kind === 'banjo' && instrument.courses.length === 5 && course === 5 ? 5 : 0;
-}
-
-/** Sounding length of a course. */
-export function soundingLength(instrument: Instrument, course: number): Millimetres {
-  return instrument.scaleMm * 2 ** (-startFret(instrument, course) / 12);
-}
-
 /** The tuning that an instrument is kept in, whatever it is retuned to now; undefined if it is unknown. */
-export function homeTuning(instrument: Instrument): Tuning | undefined {
-  return findTuning(instrument.homeTuningId ?? instrument.tuningId);
+export function homeTuning(
+  instrument: Instrument,
+  tunings?: readonly Tuning[],
+): Tuning | undefined {
+  return findTuning(instrument.homeTuningId ?? instrument.tuningId, tunings);
 }
 
 /** What the first string of a course carries at a pitch. */

@@ -2,9 +2,16 @@ import { type Advice, adviceFor, refusalAdvice } from '@rosefinch/core/coach';
 import type { Instrument } from '@rosefinch/core/strings';
 import type { Bench } from './useBench.ts';
 
+interface Props {
+  readonly bench: Bench;
+  readonly instrument: Instrument;
+  /** The string that the plan takes next, while there is one. */
+  readonly planned?: number | undefined;
+}
+
 /** The one sentence: what to do now. */
-export function AdviceLine({ bench, instrument }: { bench: Bench; instrument: Instrument }) {
-  const advice = adviceOf(bench, instrument);
+export function AdviceLine(props: Props) {
+  const advice = adviceOf(props);
   return (
     <div role="status" aria-live="polite">
       <p className="advice">{advice.say}</p>
@@ -13,7 +20,7 @@ export function AdviceLine({ bench, instrument }: { bench: Bench; instrument: In
   );
 }
 
-function adviceOf(bench: Bench, instrument: Instrument): Advice {
+function adviceOf({ bench, instrument, planned }: Props): Advice {
   if (!bench.source)
     return {
       say: 'Choose what to listen to.',
@@ -29,5 +36,5 @@ function adviceOf(bench: Bench, instrument: Instrument): Advice {
     target,
     tighten: instrument.courses[target.course - 1]?.strings[0]?.peg.tighten ?? 'away from you',
   }));
-  return adviceFor(bench.session.state, strings, bench.a4);
+  return adviceFor(bench.session.state, strings, bench.a4, planned);
 }

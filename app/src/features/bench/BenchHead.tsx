@@ -2,29 +2,31 @@ import { Button, NativeSelect } from '@mantine/core';
 import { currentPass, passDone } from '@rosefinch/core/coach';
 import { findTuning, noteName } from '@rosefinch/core/music';
 import type { Instrument } from '@rosefinch/core/strings';
-import { type Settings, useData } from '../../data/index.ts';
+import { type Stock, useData } from '../../data/index.ts';
 import { RecordingButton } from '../recordings/index.ts';
 import { MicrophoneChoice } from './MicrophoneChoice.tsx';
 import type { Bench } from './useBench.ts';
 
 interface Props {
   readonly instrument: Instrument;
-  readonly shelf: readonly Instrument[];
-  readonly settings: Settings;
+  readonly stock: Stock;
   readonly bench: Bench;
 }
 
 /** Which instrument, tuning and pass; and what is listened to. */
-export function BenchHead({ instrument, shelf, bench, settings }: Props) {
+export function BenchHead({ instrument, stock, bench }: Props) {
   const { repository } = useData();
-  const tuning = findTuning(instrument.tuningId);
+  const { settings, shelf, tunings } = stock;
+  const tuning = findTuning(instrument.tuningId, tunings);
   const { state } = bench.session;
-  const notes = [...bench.targets].reverse().map((t) => noteName(t.midi));
+  const notes = bench.targets.map((t) => noteName(t.midi, tuning?.accidental)).reverse();
   return (
     <div className="bench-head">
       <h1>{instrument.name}</h1>
       <span>
-        {tuning?.name}: {notes.join(' ')} · pass {currentPass(state).number}
+        {tuning?.name}
+        {bench.capo > 0 && `, capo ${bench.capo}`}: {notes.join(' ')} · pass{' '}
+        {currentPass(state).number}
         {passDone(state) ? ', done' : ''}
       </span>
       {shelf.length > 1 && (

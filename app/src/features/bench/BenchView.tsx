@@ -3,7 +3,7 @@ import { noteName } from '@rosefinch/core/music';
 import type { Instrument } from '@rosefinch/core/strings';
 import { useEffect, useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
-import { type Settings, useData, useLive, useSettings } from '../../data/index.ts';
+import { type Stock, useData, useStock } from '../../data/index.ts';
 import { Action, ReferenceLine, useKeys } from '../../ui/index.ts';
 import { AdviceLine } from './AdviceLine.tsx';
 import { Announcer } from './Announcer.tsx';
@@ -17,22 +17,21 @@ import { Ledger } from './Ledger.tsx';
 import { Practice, Truth } from './Practice.tsx';
 import { roomInWords } from './room.ts';
 import { type Bench, useBench } from './useBench.ts';
-import { useReferences } from './useReferences.ts';
+import { usePlan } from './usePlan.ts';
 import { Wires } from './Wires.tsx';
 
 /** The bench: picks the instrument, or offers a first one on an empty shelf. */
 export function BenchView() {
-  const settings = useSettings();
-  const shelf = useLive((repository) => repository.shelf(), 'shelf');
-  if (!settings || !shelf) return <p>One moment …</p>;
+  const stock = useStock();
+  if (!stock) return <p>One moment …</p>;
+  const { settings, shelf } = stock;
   const instrument = shelf.find((entry) => entry.id === settings.instrumentId) ?? shelf[0];
   if (!instrument) return <FirstUse />;
   return (
     <BenchOf
-      key={`${instrument.id} ${instrument.tuningId}`}
+      key={`${instrument.id} ${instrument.tuningId} ${instrument.capo}`}
       instrument={instrument}
-      shelf={shelf}
-      settings={settings}
+      stock={stock}
     />
   );
 }
@@ -51,20 +50,22 @@ function usePracticeByAddress(bench: Bench): void {
 
 interface OfProps {
   readonly instrument: Instrument;
-  readonly shelf: readonly Instrument[];
-  readonly settings: Settings;
+  readonly stock: Stock;
 }
 
-function BenchOf({ instrument, shelf, settings }: OfProps) {
+function BenchOf({ instrument, stock }: OfProps) {
   const { repository } = useData();
-  const bench = useBench(instrument, settings);
+  const { settings } = stock;
+  const bench = useBench(instrument, stock);
   const [hidden, setHidden] = useState(false);
   const [showTruth, setShowTruth] = useState(false);
   const [keyList, setKeyList] = useState(false);
   const { state } = bench.session;
   usePracticeByAddress(bench);
-  const course = state.active ?? nextCourse(state, null) ?? state.goal.order[0] ?? 1;
-  const references = useReferences(instrument, bench, course);
+  const plan = usePlan(instrument, stock, bench);
+  const planned = plan?.toGo.find((toGo) => toGo !== state.active);
+  const course = state.active ?? planned ?? nextCourse(state, null) ?? state.goal.order[0] ?? 1;
+  const references = plan?.referencesOf(course);
   const hands = useMemo(
     () => (bench.hands ? handsOn(bench.hands, course) : null),
     [bench.hands, course],
@@ -72,7 +73,7 @@ function BenchOf({ instrument, shelf, settings }: OfProps) {
   const acts = {
     accept: () => {
       setHidden(false);
-      bench.act({ type: 'accept' });
+      bench.act({ type: 'accept', ...(planned !== undefined && { next: planned }) });
     },
     nextPass: () => bench.act({ type: 'next pass' }),
     choose: (chosen: number | null) => bench.act({ type: 'choose', course: chosen }),
@@ -100,7 +101,7 @@ function BenchOf({ instrument, shelf, settings }: OfProps) {
       )}
       <div className="bench">
         <section className="bench-strings" aria-label="Strings">
-          <BenchHead instrument={instrument} shelf={shelf} bench={bench} settings={settings} />
+          <BenchHead instrument={instrument} stock={stock} bench={bench} />
           <Wires
             instrument={instrument}
             targets={bench.targets}
@@ -131,8 +132,16 @@ function BenchOf({ instrument, shelf, settings }: OfProps) {
         </section>
         <section className="bench-side" aria-label="What to do">
           <Figure state={state} targets={bench.targets} live={bench.live} hidden={hidden} />
-          <AdviceLine bench={bench} instrument={instrument} />
-          {references && <ReferenceLine references={references} />}
+          <AdviceLine bench={bench} instrument={instrument} planned={planned} />
+          {references && (
+            <ReferenceLine references={references} leftHanded={instrument.leftHanded} />
+          )}
+          {plan && (
+            <p className="soft">
+              {wayInWords(plan.toGo)}
+              {bench.capo > 0 && ' Frets count from the capo.'}
+            </p>
+          )}
         </section>
         <section className="bench-more" aria-label="Actions and ledger">
           <div className="actions">
@@ -171,4 +180,11 @@ function BenchOf({ instrument, shelf, settings }: OfProps) {
       />
     </>
   );
+}
+
+/** @example wayInWords([6, 3]) // => 'Still to be retuned: string 6, then 3.' */
+function wayInWords(toGo: readonly number[]): string {
+  const [first, ...rest] = toGo;
+  if (first === undefined) return '';
+  return `Still to be retuned: string ${[first, ...rest].join(', then ')}.`;
 }

@@ -3,9 +3,9 @@ import { readingFor } from '@rosefinch/core/coach';
 import type { KnownReading, Refusal, StringKnowledge } from '@rosefinch/core/listen';
 import { identify, knowledgeOf } from '@rosefinch/core/listen';
 import type { Target } from '@rosefinch/core/music';
-import { centsBetween, findTuning, shiftHz, targetsOf } from '@rosefinch/core/music';
+import { centsBetween, findTuning, shiftHz, type Tuning, targetsOf } from '@rosefinch/core/music';
 import type { LogEntry, SourceKind } from '@rosefinch/core/records';
-import { homeTuning, type Instrument } from '@rosefinch/core/strings';
+import { homeTuning, type Instrument, withCapo } from '@rosefinch/core/strings';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import {
   type AnalysisReport,
@@ -13,7 +13,7 @@ import {
   MicrophoneProblem,
   type PracticeHands,
 } from '../../audio/index.ts';
-import { type Settings, useData } from '../../data/index.ts';
+import { type Stock, useData } from '../../data/index.ts';
 import { LiveNote } from './live.ts';
 import type { RoomState } from './room.ts';
 import { type BenchSession, useBenchSession } from './useBenchSession.ts';
@@ -38,6 +38,8 @@ export interface Bench {
   readonly targets: readonly Target[];
   /** The reference pitch of this sitting, in Hz. */
   readonly a4: number;
+  /** Fret of the capo; 0 without. */
+  readonly capo: number;
   readonly source: SourceKind | null;
   readonly problem: { readonly message: string; readonly wayOn: string } | null;
   readonly notice: Notice | null;
@@ -54,22 +56,25 @@ export interface Bench {
 }
 
 /** Joins the ear, the session and the state machine for one instrument. */
-export function useBench(instrument: Instrument, settings: Settings): Bench {
-  const tuning = findTuning(instrument.tuningId);
+export function useBench(instrument: Instrument, { settings, tunings }: Stock): Bench {
+  const tuning = findTuning(instrument.tuningId, tunings);
+  const home = homeTuning(instrument, tunings);
+  const { capo = 0 } = instrument;
   const [source, setSource] = useState<SourceKind | null>(null);
   const place = useMemo(
     () => ({
       instrumentId: instrument.id,
       tuningId: instrument.tuningId,
+      capo,
       courses: tuning?.courses.length ?? 0,
       source: source ?? 'practice',
     }),
-    [instrument, tuning, source],
+    [instrument, capo, tuning, source],
   );
   const session = useBenchSession(place, settings);
   // A sitting keeps the reference it began with: its readings are measured against that.
   const a4 = session.session?.a4 ?? settings.a4;
-  const targets = useMemo(() => (tuning ? targetsOf(tuning, a4) : []), [tuning, a4]);
+  const targets = useMemo(() => (tuning ? targetsOf(tuning, a4, capo) : []), [tuning, a4, capo]);
   const strings = useMemo(
     () => knowledgeOf(targets, readingsOf(session.log)),
     [targets, session.log],
@@ -135,9 +140,9 @@ export function useBench(instrument: Instrument, settings: Settings): Bench {
         void repository.lastPitches(instrument).then((last) => {
           if (wantedSource.current !== 'practice') return;
           const start = {
-            instrument,
+            instrument: withCapo(instrument),
             targetsHz: targets.map((target) => target.hz),
-            detuneCents: practiceDetune(instrument, targets, a4, last),
+            detuneCents: practiceDetune(home, targets, { a4, capo, last }),
             seed: 7,
             sampleRate: PRACTICE_RATE,
           };
@@ -159,7 +164,7 @@ export function useBench(instrument: Instrument, settings: Settings): Bench {
         setSource(null);
       });
     },
-    [instrument, targets, a4, settings, session.log.length, repository],
+    [instrument, home, targets, a4, capo, settings, session.log.length, repository],
   );
 
   const act = (event: BenchEvent) => {
@@ -180,6 +185,7 @@ export function useBench(instrument: Instrument, settings: Settings): Bench {
     session,
     targets,
     a4,
+    capo,
     source,
     problem: shown,
     notice,
@@ -199,16 +205,16 @@ export function useBench(instrument: Instrument, settings: Settings): Bench {
  * another tuning, where they were heard last or where that tuning has them.
  */
 function practiceDetune(
-  instrument: Instrument,
+  home: Tuning | undefined,
   targets: readonly Target[],
-  a4: number,
-  last: ReadonlyMap<number, number>,
+  now: { a4: number; capo: number; last: ReadonlyMap<number, number> },
 ): number[] {
-  const home = homeTuning(instrument);
-  const homeTargets = home ? targetsOf(home, a4) : targets;
+  const homeTargets = home ? targetsOf(home, now.a4) : [];
   return targets.map(({ course, hz }, i) => {
     const own = PRACTICE_DETUNE[i % PRACTICE_DETUNE.length] ?? 0;
-    const heard = last.get(course) ?? shiftHz(homeTargets[i]?.hz ?? hz, own);
+    const usual = homeTargets[i]?.hz;
+    const open = now.last.get(course) ?? (usual === undefined ? undefined : shiftHz(usual, own));
+    const heard = open === undefined ? shiftHz(hz, own) : shiftHz(open, 100 * now.capo);
     const cents = centsBetween(hz, heard);
     return Math.abs(cents) > FROM_ANOTHER_TUNING ? cents : own;
   });

@@ -26,6 +26,8 @@ interface Sitting {
 interface Place {
   readonly instrumentId: string;
   readonly tuningId: string;
+  /** Fret of the capo; 0 without. */
+  readonly capo: number;
   readonly courses: number;
   readonly source: SourceKind;
 }
@@ -54,7 +56,7 @@ export function useBenchSession(place: Place, settings: Settings): BenchSession 
   useEffect(() => {
     let stale = false;
     repository
-      .openSession(place.instrumentId, place.tuningId)
+      .openSession(place.instrumentId, { tuningId: place.tuningId, capo: place.capo })
       .then((found) => {
         if (stale) return;
         if (found) show(resumed(found.session, found.log, goal.current));
@@ -64,7 +66,7 @@ export function useBenchSession(place: Place, settings: Settings): BenchSession 
     return () => {
       stale = true;
     };
-  }, [repository, place.instrumentId, place.tuningId, show]);
+  }, [repository, place.instrumentId, place.tuningId, place.capo, show]);
 
   const record = useCallback(
     (event: BenchEvent, measurement?: Measurement) => {
@@ -131,6 +133,7 @@ function newSession(place: Place, settings: Settings, at: number): Session {
     instrumentId: place.instrumentId,
     tuningId: place.tuningId,
     a4: settings.a4,
+    ...(place.capo > 0 && { capo: place.capo }),
     tolerance: settings.tolerance,
     source: place.source,
     startedAt: at,

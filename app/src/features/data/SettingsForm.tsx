@@ -38,6 +38,15 @@ export function SettingsForm({ settings }: { settings: Settings }) {
           onChange={(event) => set({ order: event.currentTarget.value as Settings['order'] })}
         />
         <NativeSelect
+          label="Tension in"
+          data={[
+            { value: 'N', label: 'newtons, N' },
+            { value: 'kgf', label: 'kilograms of force, kgf' },
+          ]}
+          value={settings.force}
+          onChange={(event) => set({ force: event.currentTarget.value as Settings['force'] })}
+        />
+        <NativeSelect
           label="Wires"
           data={['as you look down', 'turned round']}
           value={settings.wires}

@@ -33,7 +33,7 @@ export function Comparison({ pair }: { pair: readonly [Sitting, Sitting] }) {
             return (
               <tr key={row.course}>
                 <th scope="row">
-                  {row.course} {noteOf(first.session, row.course)}
+                  {row.course} {noteOf(first, row.course)}
                 </th>
                 <td>{cell(row.left)}</td>
                 <td>{cell(found)}</td>

@@ -1,4 +1,5 @@
 import { Button, Checkbox, Group, Stack, Text, Title } from '@mantine/core';
+import { findTuning } from '@rosefinch/core/music';
 import { type LogEntry, summarise } from '@rosefinch/core/records';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
@@ -71,6 +72,7 @@ function useSittings(): Sitting[] | undefined {
       sessions: await r.sessions(),
       log: await r.log(),
       instruments: await r.instruments(),
+      tunings: await r.tunings(),
     }),
     'history',
   );
@@ -83,7 +85,9 @@ function useSittings(): Sitting[] | undefined {
       const instrument = stored.instruments.find((entry) => entry.id === session.instrumentId);
       if (!instrument) return [];
       const log = logs.get(session.id) ?? [];
-      return { session, instrument, summary: summarise(session, log, instrument.courses.length) };
+      const tuning = findTuning(session.tuningId, stored.tunings);
+      const summary = summarise(session, log, instrument.courses.length);
+      return { session, instrument, tuning, summary };
     });
   }, [stored]);
 }
@@ -138,7 +142,7 @@ function SittingCard({ sitting, picked, onPick, onDelete }: CardProps) {
             {[...summary.strings].reverse().map((row) => (
               <tr key={row.course}>
                 <th scope="row">
-                  {row.course} {noteOf(session, row.course)}
+                  {row.course} {noteOf(sitting, row.course)}
                 </th>
                 <td>{row.found === null ? '' : signedCents(row.found)}</td>
                 <td>{row.left === null ? '' : signedCents(row.left)}</td>

@@ -1,4 +1,4 @@
-import { findTuning, noteName } from '@rosefinch/core/music';
+import { noteName, type Tuning } from '@rosefinch/core/music';
 import type { Session, SessionSummary } from '@rosefinch/core/records';
 import type { Instrument } from '@rosefinch/core/strings';
 
@@ -6,13 +6,15 @@ import type { Instrument } from '@rosefinch/core/strings';
 export interface Sitting {
   readonly session: Session;
   readonly instrument: Instrument;
+  /** Undefined when it was of the teacher's own and is no longer kept. */
+  readonly tuning: Tuning | undefined;
   readonly summary: SessionSummary;
 }
 
-/** The note that a string of a session's tuning should sound. */
-export function noteOf(session: Session, course: number): string {
-  const midi = findTuning(session.tuningId)?.courses[course - 1]?.[0];
-  return midi === undefined ? '' : noteName(midi);
+/** The note that a string should have sounded. */
+export function noteOf({ session, tuning }: Sitting, course: number): string {
+  const midi = tuning?.courses[course - 1]?.[0];
+  return midi === undefined ? '' : noteName(midi + (session.capo ?? 0), tuning?.accidental);
 }
 
 /** When a session began, in the time zone in which it was held. */

@@ -39,6 +39,7 @@ export function RecordingButton({ instrument, targets, settings }: Props) {
         tuningId: instrument.tuningId,
         targets,
         a4,
+        capo: instrument.capo ?? 0,
         tolerance,
         now,
       };

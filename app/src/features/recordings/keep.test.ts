@@ -10,6 +10,7 @@ const PLACE = {
   tuningId: 'guitar-standard',
   targets: TARGETS,
   a4: 440,
+  capo: 0,
   tolerance: 2,
   now: 1_000_000,
 };

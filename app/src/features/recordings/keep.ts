@@ -9,6 +9,8 @@ export interface ReadingPlace {
   readonly tuningId: string;
   readonly targets: readonly Target[];
   readonly a4: number;
+  /** Fret of the capo; 0 without. */
+  readonly capo: number;
   readonly tolerance: number;
   readonly now: number;
 }
@@ -24,6 +26,7 @@ export function sessionOf(
     instrumentId: place.instrumentId,
     tuningId: place.tuningId,
     a4: place.a4,
+    ...(place.capo > 0 && { capo: place.capo }),
     tolerance: place.tolerance,
     source: 'recording',
     startedAt: place.now,

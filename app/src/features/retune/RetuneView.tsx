@@ -1,5 +1,6 @@
-import { Button, Group, NativeSelect, Stack, Title } from '@mantine/core';
+import { Button, Group, NativeSelect, NumberInput, Stack, Title } from '@mantine/core';
 import {
+  A4_RANGE,
   findTuning,
   hzToMidi,
   noteName,
@@ -12,22 +13,24 @@ import {
 import {
   type Plan,
   type PlanOrder,
-  type PlanString,
+  type PlanStep,
   planRetune,
   planStrings,
 } from '@rosefinch/core/retune';
-import { homeTuning, type Instrument } from '@rosefinch/core/strings';
+import { expectedTurns, homeTuning, type Instrument, turnInWords } from '@rosefinch/core/strings';
 import { useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
-import { type Settings, useData, useLive, useSettings } from '../../data/index.ts';
-import { counted, EmptyView, ReferenceLine } from '../../ui/index.ts';
+import { type Settings, type Stock, useData, useLive, useStock } from '../../data/index.ts';
+import { counted, EmptyView, forceInWords, ReferenceLine } from '../../ui/index.ts';
 import { PlanWires } from './PlanWires.tsx';
+
+const CAPO_FRETS = Array.from({ length: 13 }, (_, fret) => fret);
 
 /** From the tuning an instrument is in to another one, and back. */
 export function RetuneView() {
-  const settings = useSettings();
-  const shelf = useLive((repository) => repository.shelf(), 'shelf');
-  if (!settings || !shelf) return <p>One moment …</p>;
+  const stock = useStock();
+  if (!stock) return <p>One moment …</p>;
+  const { settings, shelf } = stock;
   const instrument = shelf.find((entry) => entry.id === settings.instrumentId) ?? shelf[0];
   if (!instrument)
     return (
@@ -40,34 +43,43 @@ export function RetuneView() {
         }
       />
     );
-  return <RetuneOf key={instrument.id} instrument={instrument} shelf={shelf} settings={settings} />;
+  return <RetuneOf key={instrument.id} instrument={instrument} stock={stock} />;
 }
 
 interface OfProps {
   readonly instrument: Instrument;
-  readonly shelf: readonly Instrument[];
-  readonly settings: Settings;
+  readonly stock: Stock;
 }
 
-function RetuneOf({ instrument, shelf, settings }: OfProps) {
+function RetuneOf({ instrument, stock }: OfProps) {
   const { repository } = useData();
+  const { settings, shelf, tunings } = stock;
   const [search, setSearch] = useSearchParams();
-  const [order, setOrder] = useState<PlanOrder>('planned');
+  const [capo, setCapo] = useState(instrument.capo ?? 0);
   const heard = useLive((data) => data.lastPitches(instrument), instrument.id);
-  const now = findTuning(instrument.tuningId);
-  const choices = tuningsFor(instrument.kind, instrument.courses.length);
+  const now = findTuning(instrument.tuningId, tunings);
+  const home = homeTuning(instrument, tunings);
+  const choices = tuningsFor(instrument.kind, instrument.courses.length, tunings);
   const target =
     choices.find((t) => t.id === search.get('to')) ?? defaultTarget(instrument, choices);
   if (!heard) return <p>One moment …</p>;
-  if (!now || !target)
+  if (!now || !home || !target)
     return (
       <p>
         The tuning of {instrument.name} is not known here.{' '}
         <Link to={`/shelf/${instrument.id}`}>Choose another one for it</Link>
       </p>
     );
-  const strings = stringsFor(instrument, now, target, settings.a4, heard);
-  const plan = planRetune(strings, order, settings.tolerance);
+  const present = targetsOf(now, settings.a4);
+  const strings = planStrings({
+    instrument,
+    home,
+    target,
+    a4: settings.a4,
+    // Those not heard yet stand as the present tuning has them.
+    nowHz: (course) => heard.get(course) ?? present[course - 1]?.hz ?? settings.a4,
+  });
+  const plan = planRetune(strings, settings.planOrder, settings.tolerance, instrument.bridge);
   return (
     <Stack>
       <Group align="end">
@@ -91,8 +103,34 @@ function RetuneOf({ instrument, shelf, settings }: OfProps) {
         <NativeSelect
           label="Order"
           data={['planned', 'thickest first', 'thinnest first']}
-          value={order}
-          onChange={(event) => setOrder(event.currentTarget.value as PlanOrder)}
+          value={settings.planOrder}
+          onChange={(event) =>
+            void repository.saveSettings({ planOrder: event.currentTarget.value as PlanOrder })
+          }
+        />
+        <NativeSelect
+          label="Capo"
+          data={CAPO_FRETS.map((fret) => ({
+            value: String(fret),
+            label: fret === 0 ? 'none' : `fret ${fret}`,
+          }))}
+          value={capo}
+          onChange={(event) => setCapo(Number(event.currentTarget.value))}
+        />
+        <NumberInput
+          label="A4, Hz"
+          w={90}
+          min={A4_RANGE.low}
+          max={A4_RANGE.high}
+          decimalScale={1}
+          clampBehavior="blur"
+          value={settings.a4}
+          onChange={(value) =>
+            typeof value === 'number' &&
+            value >= A4_RANGE.low &&
+            value <= A4_RANGE.high &&
+            void repository.saveSettings({ a4: value })
+          }
         />
       </Group>
       <div className="retune">
@@ -100,6 +138,8 @@ function RetuneOf({ instrument, shelf, settings }: OfProps) {
           <p className="plan-head">
             {instrument.name}: {now.name} {notesInWords(now)} → {target.name} {notesInWords(target)}
             {openChord(target) && `, open chord ${openChord(target)}`}
+            {capo > 0 &&
+              `, sounding ${capo} ${capo === 1 ? 'semitone' : 'semitones'} higher with the capo`}
           </p>
           <PlanWires
             strings={strings}
@@ -113,6 +153,7 @@ function RetuneOf({ instrument, shelf, settings }: OfProps) {
           plan={plan}
           instrument={instrument}
           target={target}
+          capo={capo}
           settings={settings}
         />
       </div>
@@ -129,39 +170,24 @@ function defaultTarget(instrument: Instrument, choices: readonly Tuning[]): Tuni
   );
 }
 
-/** The strings as they were heard last; those not heard yet as the present tuning has them. */
-function stringsFor(
-  instrument: Instrument,
-  now: Tuning,
-  target: Tuning,
-  a4: number,
-  heard: ReadonlyMap<number, number>,
-): PlanString[] {
-  const present = targetsOf(now, a4);
-  return planStrings({
-    instrument,
-    home: homeTuning(instrument) ?? now,
-    target,
-    a4,
-    nowHz: (course) => heard.get(course) ?? present[course - 1]?.hz ?? a4,
-  });
-}
-
 interface SideProps {
   readonly plan: Plan;
   readonly instrument: Instrument;
   readonly target: Tuning;
+  readonly capo: number;
   readonly settings: Settings;
 }
 
-function PlanSide({ plan, instrument, target, settings }: SideProps) {
+function PlanSide({ plan, instrument, target, capo, settings }: SideProps) {
   const { repository } = useData();
   const navigate = useNavigate();
   const refused = plan.warnings.some((warning) => warning.kind === 'refused');
   const [sure, setSure] = useState(false);
   const heavy = plan.warnings.some((warning) => warning.kind === 'load') && !sure;
+  const force = (newtons: number) => forceInWords(newtons, settings.force);
   const begin = async () => {
-    await repository.retune(instrument, target.id, Date.now());
+    const aim = { tuningId: target.id, capo, a4: settings.a4 };
+    await repository.retune(instrument, aim, Date.now());
     await navigate('/');
   };
   return (
@@ -183,17 +209,23 @@ function PlanSide({ plan, instrument, target, settings }: SideProps) {
                 {step.cents < 0 ? 'loosen' : 'tighten'}
               </strong>
               <span>
-                {inWords(step.cents)}, {step.tensionBefore.toFixed(0)} →{' '}
-                {step.tensionAfter.toFixed(0)} N, {step.headroom.toFixed(1)} semitones to breaking
+                {inWords(step.cents)}, {turnsInWords(instrument, step)}; {force(step.tensionBefore)}{' '}
+                → {force(step.tensionAfter)}, {step.headroom.toFixed(1)} semitones to breaking
               </span>
-              <ReferenceLine references={step.references} drawn={i === 0} />
+              <ReferenceLine
+                references={step.references}
+                drawn={i === 0}
+                leftHanded={instrument.leftHanded}
+              />
             </li>
           ))}
         </ol>
       )}
       <p className="soft">
-        {plan.steps.length > 0 && plan.reason} The neck carries {plan.loadBefore.toFixed(0)} N now,{' '}
-        {plan.loadAfter.toFixed(0)} N then.
+        {plan.steps.length > 0 &&
+          `${plan.reason} Go round ${plan.passes} times, the last look included. `}
+        The neck carries {force(plan.loadBefore)} now, {force(plan.loadAfter)} then
+        {plan.steps.length > 1 && `, and on the way stays within ${force(plan.loadRange)}`}.
       </p>
       {heavy && (
         <Button variant="default" size="md" onClick={() => setSure(true)}>
@@ -210,6 +242,12 @@ function PlanSide({ plan, instrument, target, settings }: SideProps) {
       </Group>
     </section>
   );
+}
+
+/** How far the peg goes by physics alone: a guess. */
+function turnsInWords(instrument: Instrument, { course, fromHz, toHz }: PlanStep): string {
+  const turns = expectedTurns(instrument, course, fromHz, toHz);
+  return turns === null ? '' : `at a guess ${turnInWords(turns)}`;
 }
 
 /** @example inWords(-200) // '2 semitones down' @example inWords(77.4) // '77.4 cents up' */

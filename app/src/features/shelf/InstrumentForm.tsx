@@ -4,30 +4,41 @@ import {
   NativeSelect,
   NumberInput,
   Stack,
+  Switch,
   Textarea,
   TextInput,
 } from '@mantine/core';
 import { targetsOf, tuningsFor } from '@rosefinch/core/music';
 import {
+  type Bridge,
   type Course,
   homeTuning,
   type Instrument,
+  layoutsFor,
   MATERIALS,
   type Peg,
+  type PegKind,
+  type PegLayout,
+  pegPlace,
   plainUnitWeight,
   type StringSpec,
   stringLoad,
+  USUAL_RATIO,
+  usualPeg,
 } from '@rosefinch/core/strings';
 import { useState } from 'react';
+import type { Stock } from '../../data/index.ts';
+import { forceFigure } from '../../ui/index.ts';
 
 interface Props {
   readonly instrument: Instrument;
+  readonly stock: Stock;
   /** Stores it. @throws RecordError naming the field that is wrong. */
   readonly onSave: (next: Instrument) => Promise<void>;
 }
 
 /** The facts that the arithmetic needs, each changeable; what they come to stands beside them. */
-export function InstrumentForm({ instrument, onSave }: Props) {
+export function InstrumentForm({ instrument, stock, onSave }: Props) {
   const [draft, setDraft] = useState(instrument);
   const [problem, setProblem] = useState<string | null>(null);
   const change = (part: Partial<Instrument>) => setDraft((d) => ({ ...d, ...part }));
@@ -37,7 +48,7 @@ export function InstrumentForm({ instrument, onSave }: Props) {
     setProblem(null);
     onSave(draft).catch((error: Error) => setProblem(error.message));
   };
-  const tunings = tuningsFor(draft.kind, draft.courses.length);
+  const tunings = tuningsFor(draft.kind, draft.courses.length, stock.tunings);
   return (
     <form
       onSubmit={(event) => {
@@ -56,7 +67,7 @@ export function InstrumentForm({ instrument, onSave }: Props) {
           <NativeSelect
             label="Kept in"
             data={tunings.map(({ id, name }) => ({ value: id, label: name }))}
-            value={homeTuning(draft)?.id ?? ''}
+            value={homeTuning(draft, stock.tunings)?.id ?? ''}
             onChange={(event) => {
               const { homeTuningId: _, ...rest } = draft;
               setDraft({ ...rest, tuningId: event.currentTarget.value });
@@ -75,13 +86,46 @@ export function InstrumentForm({ instrument, onSave }: Props) {
             onChange={(value) => change({ frets: Number(value) })}
           />
         </Group>
+        <Group align="end">
+          <NativeSelect
+            label="Pegs"
+            data={LAYOUTS.filter(({ value }) =>
+              layoutsFor(draft.kind, draft.courses.length).includes(value),
+            )}
+            value={draft.layout}
+            onChange={(event) =>
+              setDraft(withLayout(draft, event.currentTarget.value as PegLayout))
+            }
+          />
+          <NativeSelect
+            label="Peg type"
+            data={['geared', 'planetary', 'direct']}
+            value={draft.courses[0]?.strings[0]?.peg.kind ?? 'geared'}
+            onChange={(event) => setDraft(withPegKind(draft, event.currentTarget.value as PegKind))}
+          />
+          <NativeSelect
+            label="Bridge"
+            description={BRIDGE_SAYS[draft.bridge]}
+            data={['fixed', 'loose', 'floating']}
+            value={draft.bridge}
+            onChange={(event) => change({ bridge: event.currentTarget.value as Bridge })}
+          />
+          <Switch
+            label="Left-handed"
+            checked={draft.leftHanded === true}
+            onChange={(event) => {
+              const { leftHanded: _, ...rest } = draft;
+              setDraft(event.currentTarget.checked ? { ...rest, leftHanded: true } : rest);
+            }}
+          />
+        </Group>
         <Textarea
           label="Note"
           maw={560}
           value={draft.note}
           onChange={(event) => change({ note: event.currentTarget.value })}
         />
-        <Strings instrument={draft} onChange={changeCourse} />
+        <Strings instrument={draft} stock={stock} onChange={changeCourse} />
         {problem && (
           <div className="problem" role="alert">
             <strong>Not saved.</strong>
@@ -96,12 +140,56 @@ export function InstrumentForm({ instrument, onSave }: Props) {
   );
 }
 
+/** The ways in which pegs stand, in words. */
+const LAYOUTS: readonly { readonly value: PegLayout; readonly label: string }[] = [
+  { value: '3+3', label: 'three a side' },
+  { value: '4+3', label: 'four above, three below' },
+  { value: '2+2', label: 'two a side' },
+  { value: '2+2 and a side peg', label: 'two a side, one on the neck' },
+  { value: 'in line', label: 'all in line above' },
+  { value: 'in line, reversed', label: 'all in line below' },
+];
+
+const BRIDGE_SAYS: Readonly<Record<Bridge, string>> = {
+  fixed: 'moves the other strings little',
+  loose: 'moves the other strings somewhat',
+  floating: 'moves the other strings much: more passes',
+};
+
+/** The instrument with its pegs in another layout; directions that no test has shown are guessed anew. */
+function withLayout(instrument: Instrument, layout: PegLayout): Instrument {
+  return withPegs({ ...instrument, layout }, (peg, course) => {
+    if (peg.known === 'tested') return peg;
+    const { tighten } = usualPeg(peg.kind, pegPlace(layout, course, instrument.courses.length));
+    return { ...peg, tighten };
+  });
+}
+
+/** The instrument with pegs of another kind, at their usual ratio; a side peg stays as it is. */
+function withPegKind(instrument: Instrument, kind: PegKind): Instrument {
+  const { layout, courses } = instrument;
+  return withPegs(instrument, (peg, course) =>
+    pegPlace(layout, course, courses.length).row === 'side'
+      ? peg
+      : { ...peg, kind, ratio: USUAL_RATIO[kind] },
+  );
+}
+
+function withPegs(instrument: Instrument, change: (peg: Peg, course: number) => Peg): Instrument {
+  const courses = instrument.courses.map((course) => ({
+    ...course,
+    strings: course.strings.map(({ spec, peg }) => ({ spec, peg: change(peg, course.number) })),
+  }));
+  return { ...instrument, courses };
+}
+
 interface StringsProps {
   readonly instrument: Instrument;
+  readonly stock: Stock;
   readonly onChange: (number: number, next: Course) => void;
 }
 
-function Strings({ instrument, onChange }: StringsProps) {
+function Strings({ instrument, stock, onChange }: StringsProps) {
   return (
     <div className="wide">
       <table className="ledger" aria-label="Strings and pegs">
@@ -114,7 +202,7 @@ function Strings({ instrument, onChange }: StringsProps) {
             <th scope="col">weight, g/m</th>
             <th scope="col">tighten</th>
             <th scope="col">peg ratio</th>
-            <th scope="col">tension, N</th>
+            <th scope="col">tension, {stock.settings.force}</th>
             <th scope="col">to breaking, semitones</th>
           </tr>
         </thead>
@@ -123,6 +211,7 @@ function Strings({ instrument, onChange }: StringsProps) {
             <StringRow
               key={course.number}
               instrument={instrument}
+              stock={stock}
               course={course}
               onChange={(next) => onChange(course.number, next)}
             />
@@ -135,11 +224,12 @@ function Strings({ instrument, onChange }: StringsProps) {
 
 interface RowProps {
   readonly instrument: Instrument;
+  readonly stock: Stock;
   readonly course: Course;
   readonly onChange: (next: Course) => void;
 }
 
-function StringRow({ instrument, course, onChange }: RowProps) {
+function StringRow({ instrument, stock, course, onChange }: RowProps) {
   const [first, ...others] = course.strings;
   if (!first) return null;
   const { spec, peg } = first;
@@ -193,7 +283,7 @@ function StringRow({ instrument, course, onChange }: RowProps) {
         />
       </td>
       <td>{figure('Ratio', peg.ratio, (ratio) => withPeg({ ratio }))}</td>
-      <Outcome instrument={instrument} course={course.number} spec={spec} />
+      <Outcome instrument={instrument} stock={stock} course={course.number} spec={spec} />
     </tr>
   );
 }
@@ -211,14 +301,16 @@ function settled(spec: StringSpec): StringSpec {
 
 interface OutcomeProps {
   readonly instrument: Instrument;
+  readonly stock: Stock;
   readonly course: number;
   readonly spec: StringSpec;
 }
 
 /** What the string carries in the tuning that the instrument is kept in. */
-function Outcome({ instrument, course, spec }: OutcomeProps) {
-  const home = homeTuning(instrument);
-  const hz = home && targetsOf(home, 440)[course - 1]?.hz;
+function Outcome({ instrument, stock, course, spec }: OutcomeProps) {
+  const { settings, tunings } = stock;
+  const home = homeTuning(instrument, tunings);
+  const hz = home && targetsOf(home, settings.a4)[course - 1]?.hz;
   // While a figure is being typed it may be no string yet.
   const whole = spec.coreMm >= 0.1 && spec.coreMm <= 6.5 && spec.unitWeight > 0;
   const load = hz && whole && instrument.scaleMm > 0 ? stringLoad(instrument, course, hz) : null;
@@ -231,7 +323,7 @@ function Outcome({ instrument, course, spec }: OutcomeProps) {
     );
   return (
     <>
-      <td>{load.tension.toFixed(0)}</td>
+      <td>{forceFigure(load.tension, settings.force)}</td>
       <td>{load.headroom.toFixed(1)}</td>
     </>
   );

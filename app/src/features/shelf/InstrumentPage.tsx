@@ -2,7 +2,7 @@ import { Button, Group, Stack, Title } from '@mantine/core';
 import type { Instrument } from '@rosefinch/core/strings';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import { useData, useLive } from '../../data/index.ts';
+import { useData, useLive, useStock } from '../../data/index.ts';
 import { InstrumentForm } from './InstrumentForm.tsx';
 
 /** The facts of one instrument: to be changed, copied, or taken off the shelf. */
@@ -10,10 +10,12 @@ export function InstrumentPage() {
   const { instrument: id = '' } = useParams();
   const { repository } = useData();
   const navigate = useNavigate();
-  const shelf = useLive((r) => r.instruments(), 'instruments');
+  // Those that were taken off the shelf can be seen too.
+  const all = useLive((r) => r.instruments(), 'instruments');
+  const stock = useStock();
   const [done, setDone] = useState<{ says: string; undo: () => Promise<void> } | null>(null);
-  if (!shelf) return <p>One moment …</p>;
-  const instrument = shelf.find((entry) => entry.id === id);
+  if (!all || !stock) return <p>One moment …</p>;
+  const instrument = all.find((entry) => entry.id === id);
   if (!instrument)
     return (
       <p>
@@ -86,6 +88,7 @@ export function InstrumentPage() {
       <InstrumentForm
         key={JSON.stringify(instrument)}
         instrument={instrument}
+        stock={stock}
         onSave={(next) => save(next, 'Saved.')}
       />
     </Stack>

@@ -1,5 +1,5 @@
 import { Button, Group, NativeSelect, Stack, TextInput, Title } from '@mantine/core';
-import { findTuning } from '@rosefinch/core/music';
+import { findTuning, type Tuning } from '@rosefinch/core/music';
 import { type SessionSummary, summarise } from '@rosefinch/core/records';
 import { findModel, type Instrument, MODELS } from '@rosefinch/core/strings';
 import { useState } from 'react';
@@ -10,6 +10,7 @@ import { MiniWires } from '../../ui/index.ts';
 /** An instrument with its newest sitting. */
 interface Shelved {
   readonly instrument: Instrument;
+  readonly tuning: Tuning | undefined;
   readonly last: {
     readonly at: number;
     readonly tolerance: number;
@@ -20,13 +21,19 @@ interface Shelved {
 async function readShelf(repository: Repository): Promise<Shelved[]> {
   const sessions = await repository.sessions();
   const shelf = await repository.shelf();
+  const tunings = await repository.tunings();
   return Promise.all(
     shelf.map(async (instrument) => {
       const session = sessions.find((entry) => entry.instrumentId === instrument.id);
-      if (!session) return { instrument, last: null };
+      const tuning = findTuning(instrument.tuningId, tunings);
+      if (!session) return { instrument, tuning, last: null };
       const log = await repository.logOf(session.id);
       const summary = summarise(session, log, instrument.courses.length);
-      return { instrument, last: { at: session.startedAt, tolerance: session.tolerance, summary } };
+      return {
+        instrument,
+        tuning,
+        last: { at: session.startedAt, tolerance: session.tolerance, summary },
+      };
     }),
   );
 }
@@ -53,13 +60,13 @@ export function ShelfView() {
   );
 }
 
-function Tile({ entry: { instrument, last } }: { entry: Shelved }) {
-  const tuning = findTuning(instrument.tuningId);
+function Tile({ entry: { instrument, tuning, last } }: { entry: Shelved }) {
   return (
     <Link to={`/shelf/${instrument.id}`} className="card tile">
       <strong>{instrument.name}</strong>
       <span className="soft">
         {instrument.kind}, {tuning?.name}
+        {instrument.capo && `, capo ${instrument.capo}`}
       </span>
       <span>{instrument.note}</span>
       {last ? (

@@ -10,12 +10,15 @@ interface Props {
   readonly neck: readonly NeckCourse[];
   readonly checks: readonly CrossCheck[];
   readonly frets: number;
+  /** Drawn with the nut on the right. */
+  readonly leftHanded: boolean;
 }
 
 /** Wires on a neck with its true fret spacing; a tie runs from each held place to the open string it sounds. */
-export function NeckChart({ neck, checks, frets }: Props) {
+export function NeckChart({ neck, checks, frets, leftHanded }: Props) {
   const end = fretPlace(SCALE, frets + 0.6);
-  const x = (place: number) => LEFT + (place / end) * (WIDTH - LEFT - 10);
+  const across = (x: number) => (leftHanded ? WIDTH - x : x);
+  const x = (place: number) => across(LEFT + (place / end) * (WIDTH - LEFT - 10));
   const rows = neck.toReversed();
   const y = (course: number) => 18 + rows.findIndex((row) => row.course === course) * ROW;
   const height = 18 + rows.length * ROW + 4;
@@ -47,12 +50,12 @@ export function NeckChart({ neck, checks, frets }: Props) {
       ))}
       {rows.map(({ course, startFret }) => (
         <g key={course}>
-          <text x={4} y={y(course) + 4}>
+          <text x={across(4)} y={y(course) + 4} textAnchor={leftHanded ? 'end' : 'start'}>
             {course}
           </text>
           <line
             x1={x(fretPlace(SCALE, startFret))}
-            x2={WIDTH}
+            x2={across(WIDTH)}
             y1={y(course)}
             y2={y(course)}
             stroke="var(--ink)"

@@ -1,74 +1,48 @@
-import { Button, Group, Stack, Text, Title } from '@mantine/core';
-import {
-  chainOfFourths,
-  crossChecks,
-  type HarmonicCheck,
-  harmonicChecks,
-  type NeckCourse,
-  neckOf,
-} from '@rosefinch/core/fretboard';
-import {
-  bothNames,
-  findTuning,
-  oneStringAway,
-  openChord,
-  type Tuning,
-  targetsOf,
-} from '@rosefinch/core/music';
-import { planRetune, planStrings, referenceInWords } from '@rosefinch/core/retune';
+import { Button, Group, Stack, Text, TextInput, Title } from '@mantine/core';
+import { neckOf } from '@rosefinch/core/fretboard';
+import { findTuning, oneStringAway, TUNINGS, type Tuning, targetsOf } from '@rosefinch/core/music';
 import { homeTuning, type Instrument, MODELS, stringLoad } from '@rosefinch/core/strings';
-import { Link, useParams } from 'react-router';
-import { useLive, useSettings } from '../../data/index.ts';
-import { counted, signedCents } from '../../ui/index.ts';
+import { useEffect, useRef, useState } from 'react';
+import { Link, useNavigate, useParams } from 'react-router';
+import { CheckPlayer } from '../../audio/index.ts';
+import { type Stock, useData, useStock } from '../../data/index.ts';
+import { counted, download, forceFigure, forceInWords, signedCents } from '../../ui/index.ts';
+import {
+  type Card,
+  type CardCheck,
+  cardOf,
+  checkInWords,
+  HIGHEST_FRET,
+  heldInWords,
+} from './card.ts';
 import { NeckChart } from './NeckChart.tsx';
-
-const HIGHEST_FRET = 12;
 
 /** One tuning: its strings and their load, its chord, and how to check it by ear. */
 export function TuningPage() {
   const { tuning: id = '' } = useParams();
-  const settings = useSettings();
-  const shelf = useLive((repository) => repository.shelf(), 'shelf');
-  const tuning = findTuning(id);
+  const stock = useStock();
+  if (!stock) return <p>One moment …</p>;
+  const tuning = findTuning(id, stock.tunings);
   if (!tuning)
     return (
       <p>
         There is no tuning called “{id}”. <Link to="/tunings">All tunings</Link>
       </p>
     );
-  if (!settings || !shelf) return <p>One moment …</p>;
-  const fitting = shelf.filter((entry) => takes(entry, tuning));
-  const own = fitting.find((entry) => entry.id === settings.instrumentId) ?? fitting[0];
+  const own = instrumentFor(tuning, stock);
   const instrument =
     own ??
     MODELS.map((model) => model.build(model.id, model.name)).find((entry) => takes(entry, tuning));
   if (!instrument) return <p>No instrument of this kind is known.</p>;
-  const chord = openChord(tuning);
-  const neck = neckOf(tuning, instrument);
+  const card = cardOf(tuning, instrument, stock);
   return (
     <Stack>
-      <Group align="baseline">
-        <Title order={1} size="h2">
-          {tuning.name}
-        </Title>
-        <span className="soft">
-          {tuning.kind}
-          {chord && `, open chord ${chord}`}
-          {tuning.aliases && `, also called ${tuning.aliases.join(', ')}`}
-        </span>
-        {own && (
-          <Button component={Link} to={`/retune?to=${tuning.id}`}>
-            Plan the way there
-          </Button>
-        )}
-        <Button variant="default" onClick={() => window.print()}>
-          Print the card
-        </Button>
-      </Group>
-      <Load tuning={tuning} instrument={instrument} a4={settings.a4} />
-      <Way tuning={tuning} instrument={instrument} a4={settings.a4} />
-      <Checks neck={neck} frets={HIGHEST_FRET} />
-      <Neighbours tuning={tuning} />
+      <Head tuning={tuning} card={card} canPlan={own !== undefined} />
+      <Phrase key={tuning.id} tuning={tuning} stock={stock} />
+      <Load card={card} tuning={tuning} instrument={instrument} stock={stock} />
+      {card.way && <Way way={card.way} />}
+      <Checks card={card} tuning={tuning} instrument={instrument} stock={stock} />
+      <Neighbours tuning={tuning} tunings={stock.tunings} />
     </Stack>
   );
 }
@@ -77,46 +51,156 @@ function takes(instrument: Instrument, tuning: Tuning): boolean {
   return instrument.kind === tuning.kind && instrument.courses.length === tuning.courses.length;
 }
 
+/** The instrument on the bench if it can take the tuning, else the first of the shelf that can. */
+function instrumentFor(tuning: Tuning, { shelf, settings }: Stock): Instrument | undefined {
+  const fitting = shelf.filter((entry) => takes(entry, tuning));
+  return fitting.find((entry) => entry.id === settings.instrumentId) ?? fitting[0];
+}
+
+interface HeadProps {
+  readonly tuning: Tuning;
+  readonly card: Card;
+  readonly canPlan: boolean;
+}
+
+function Head({ tuning, card, canPlan }: HeadProps) {
+  const own = !findTuning(tuning.id, TUNINGS);
+  const saveSvg = async () => {
+    // Only whoever wants the file loads what writes it.
+    const [{ renderToStaticMarkup }, { CardSvg }] = await Promise.all([
+      import('react-dom/server'),
+      import('./CardSvg.tsx'),
+    ]);
+    download(`${tuning.name}.svg`, renderToStaticMarkup(<CardSvg card={card} />), 'image/svg+xml');
+  };
+  return (
+    <Group align="baseline">
+      <Title order={1} size="h2">
+        {card.title}
+      </Title>
+      <span className="soft">{card.about}</span>
+      {canPlan && (
+        <Button component={Link} to={`/retune?to=${tuning.id}`}>
+          Plan the way there
+        </Button>
+      )}
+      <Button variant="default" onClick={() => window.print()}>
+        Print the card
+      </Button>
+      <Button variant="default" onClick={() => void saveSvg()}>
+        Card as SVG
+      </Button>
+      <Button variant="default" component={Link} to={`/tunings/new?from=${tuning.id}`}>
+        New one from this
+      </Button>
+      {own && <OwnButtons tuning={tuning} />}
+    </Group>
+  );
+}
+
+/** A tuning of the teacher's own can be changed, or thrown away. */
+function OwnButtons({ tuning }: { tuning: Tuning }) {
+  const { repository } = useData();
+  const navigate = useNavigate();
+  const [problem, setProblem] = useState<string | null>(null);
+  const remove = async () => {
+    try {
+      await repository.deleteTuning(tuning.id);
+      await navigate('/tunings', { state: { deleted: tuning } });
+    } catch (error) {
+      setProblem((error as Error).message);
+    }
+  };
+  return (
+    <>
+      <Button variant="default" component={Link} to={`/tunings/${tuning.id}/edit`}>
+        Change
+      </Button>
+      <Button variant="default" onClick={() => void remove()}>
+        Delete
+      </Button>
+      {problem && (
+        <div className="problem" role="alert">
+          {problem}
+        </div>
+      )}
+    </>
+  );
+}
+
+/** What the teacher remembers the tuning by; kept when the field is left. */
+function Phrase({ tuning, stock }: { tuning: Tuning; stock: Stock }) {
+  const { repository } = useData();
+  const { phrases } = stock.settings;
+  const [text, setText] = useState(phrases[tuning.id] ?? '');
+  const keep = () => {
+    const { [tuning.id]: _, ...others } = phrases;
+    const phrase = text.trim();
+    void repository.saveSettings({
+      phrases: phrase === '' ? others : { ...others, [tuning.id]: phrase },
+    });
+  };
+  return (
+    <div className="phrase" data-empty={text.trim() === ''}>
+      <TextInput
+        label="Remember it by"
+        description="A sentence of your own; it is printed on the card"
+        maw={520}
+        maxLength={120}
+        value={text}
+        onChange={(event) => setText(event.currentTarget.value)}
+        onBlur={keep}
+      />
+    </div>
+  );
+}
+
 interface LoadProps {
+  readonly card: Card;
   readonly tuning: Tuning;
   readonly instrument: Instrument;
-  readonly a4: number;
+  readonly stock: Stock;
 }
 
 /** What each string carries in this tuning, and the neck in all against the instrument's own tuning. */
-function Load({ tuning, instrument, a4 }: LoadProps) {
-  const home = homeTuning(instrument);
-  const targets = targetsOf(tuning, a4);
-  const total = (list: typeof targets) =>
-    list.reduce(
+function Load({ card, tuning, instrument, stock }: LoadProps) {
+  const { force, a4 } = stock.settings;
+  const home = homeTuning(instrument, stock.tunings);
+  const total = (of: Tuning) =>
+    targetsOf(of, a4).reduce(
       (sum, { course, hz }) => sum + (stringLoad(instrument, course, hz)?.tension ?? 0),
       0,
     );
-  const usual = home ? total(targetsOf(home, a4)) : 0;
+  const carried = total(tuning);
+  const offset = card.strings.some((string) => Math.abs(string.offset) >= 0.05);
   return (
-    <section className="card narrow" aria-label="Strings">
+    <section className="card medium" aria-label="Strings">
       <strong>On {instrument.name}</strong>
       <table className="ledger">
         <thead>
           <tr>
             <th scope="col">string</th>
             <th scope="col">note</th>
+            {offset && <th scope="col">offset, cents</th>}
+            <th scope="col">peg, from the nut</th>
             <th scope="col">tighten</th>
             <th scope="col">Hz</th>
-            <th scope="col">tension, N</th>
+            <th scope="col">tension, {force}</th>
             <th scope="col">to breaking, semitones</th>
           </tr>
         </thead>
         <tbody>
-          {targets.toReversed().map(({ course, midi, hz }) => {
-            const load = stringLoad(instrument, course, hz);
+          {card.strings.map((string) => {
+            const load = stringLoad(instrument, string.course, string.hz);
             return (
-              <tr key={course}>
-                <th scope="row">{course}</th>
-                <td>{bothNames(midi, tuning.accidental)}</td>
-                <td>{instrument.courses[course - 1]?.strings[0]?.peg.tighten}</td>
-                <td>{hz.toFixed(2)}</td>
-                <td>{load?.tension.toFixed(0)}</td>
+              <tr key={string.course}>
+                <th scope="row">{string.course}</th>
+                <td>{string.note}</td>
+                {offset && <td>{signedCents(string.offset)}</td>}
+                <td>{string.peg}</td>
+                <td>{string.tighten}</td>
+                <td>{string.hz.toFixed(2)}</td>
+                <td>{load && forceFigure(load.tension, force)}</td>
                 <td>{load?.headroom.toFixed(1)}</td>
               </tr>
             );
@@ -124,34 +208,24 @@ function Load({ tuning, instrument, a4 }: LoadProps) {
         </tbody>
       </table>
       <Text size="sm" mt={8}>
-        The neck carries {total(targets).toFixed(0)} N
-        {usual > 0 && `, ${((100 * total(targets)) / usual).toFixed(0)} % of its usual load`}.
+        The neck carries {forceInWords(carried, force)}
+        {home && `, ${((100 * carried) / total(home)).toFixed(0)} % of its usual load`}.
       </Text>
     </section>
   );
 }
 
 /** How to get here from the tuning that the instrument is kept in. */
-function Way({ tuning, instrument, a4 }: LoadProps) {
-  const home = homeTuning(instrument);
-  if (!home || home.id === tuning.id) return null;
-  const homeTargets = targetsOf(home, a4);
-  const nowHz = (course: number) => homeTargets[course - 1]?.hz ?? a4;
-  const strings = planStrings({ instrument, home, target: tuning, a4, nowHz });
-  const { steps, warnings } = planRetune(strings, 'planned', 1);
+function Way({ way }: { way: NonNullable<Card['way']> }) {
   return (
-    <section className="card narrow" aria-label="The way there">
-      <strong>From {home.name}</strong>
+    <section className="card medium" aria-label="The way there">
+      <strong>From {way.from}</strong>
       <ol className="way">
-        {steps.map(({ course, cents, references }) => (
-          <li key={course}>
-            String {course} {cents < 0 ? 'down' : 'up'}{' '}
-            {counted(Math.round(Math.abs(cents) / 100), 'semitone')}.{' '}
-            {references[0] ? referenceInWords(references[0]) : 'By the reference tone.'}
-          </li>
+        {way.steps.map((step) => (
+          <li key={step}>{step}</li>
         ))}
       </ol>
-      {warnings.map(({ say }) => (
+      {way.warnings.map((say) => (
         <Text size="sm" key={say}>
           {say}
         </Text>
@@ -160,44 +234,57 @@ function Way({ tuning, instrument, a4 }: LoadProps) {
   );
 }
 
-/** Comparisons by fret and by harmonic, with what the latter are out by. */
-function Checks({ neck, frets }: { neck: readonly NeckCourse[]; frets: number }) {
-  const unisons = crossChecks(neck, frets).filter((check) => check.octaves === 0);
-  const fourths = harmonicChecks(neck).filter(
-    ({ low, high }) => low.partial === 4 && high.partial === 3,
-  );
-  const chain = chainOfFourths(fourths);
+/** Comparisons by fret and by harmonic, with what the latter are out by; a click sounds one. */
+function Checks({ card, tuning, instrument, stock }: LoadProps) {
+  const player = useRef(new CheckPlayer());
+  const [sounding, setSounding] = useState('');
+  useEffect(() => {
+    const { current } = player;
+    return () => current.stop();
+  }, []);
+  const sound = (check: CardCheck) => {
+    const { a4, referenceVolume } = stock.settings;
+    const openHz = targetsOf(tuning, a4).map(({ hz }) => hz);
+    setSounding(`Sounding: ${heldInWords(check)}, then open string ${check.open}, then both.`);
+    void player.current.play(
+      { instrument, openHz, held: check.held, open: check.open },
+      referenceVolume,
+      setSounding,
+    );
+  };
   return (
     <section className="card" aria-label="Checks by ear">
       <strong>Checks by ear</strong>
-      <NeckChart neck={neck} checks={unisons} frets={frets} />
+      <NeckChart
+        neck={neckOf(tuning, instrument)}
+        checks={card.checks}
+        frets={HIGHEST_FRET}
+        leftHanded={instrument.leftHanded === true}
+      />
       <ul className="checks">
-        {unisons.slice(0, 12).map(({ held, open }) => (
-          <li key={`${held.course} ${held.fret} ${open}`}>
-            {held.fret === 0
-              ? `open string ${held.course} = open string ${open}`
-              : `string ${held.course} at fret ${held.fret} = open string ${open}`}
+        {card.checks.map((check) => (
+          <li key={checkInWords(check)}>
+            <button
+              type="button"
+              className="link"
+              title="Hear both on the practice instrument"
+              onClick={() => sound(check)}
+            >
+              {checkInWords(check)}
+            </button>
           </li>
         ))}
       </ul>
-      {fourths.length > 0 && (
-        <Text size="sm">
-          Harmonics serve too: {fourths.map(harmonicInWords).join(', ')}. They set pure fourths, so
-          the higher string comes out {signedCents(fourths[0]?.errorCents ?? 0)} cents
-          {chain.links > 1 && `; ${chain.links} in a row add up to ${signedCents(chain.cents)}`}.
-        </Text>
-      )}
+      <div role="status" className="soft screen-only">
+        {sounding || 'Click a comparison to hear both strings.'}
+      </div>
+      {card.harmonics && <Text size="sm">{card.harmonics}</Text>}
     </section>
   );
 }
 
-/** @example 'string 6 at fret 5 with string 5 at fret 7' */
-function harmonicInWords({ low, high }: HarmonicCheck): string {
-  return `string ${low.course} at fret ${low.fret} with string ${high.course} at fret ${high.fret}`;
-}
-
-function Neighbours({ tuning }: { tuning: Tuning }) {
-  const near = oneStringAway(tuning);
+function Neighbours({ tuning, tunings }: { tuning: Tuning; tunings: readonly Tuning[] }) {
+  const near = oneStringAway(tuning, tunings);
   if (near.length === 0) return null;
   return (
     <section aria-label="One string away">

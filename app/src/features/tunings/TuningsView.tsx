@@ -1,7 +1,14 @@
-import { Stack, TextInput, Title } from '@mantine/core';
-import { findTunings, notesInWords, openChord, type Tuning } from '@rosefinch/core/music';
+import { Button, Group, Stack, TextInput, Title } from '@mantine/core';
+import {
+  findTuning,
+  findTunings,
+  notesInWords,
+  openChord,
+  type Tuning,
+} from '@rosefinch/core/music';
 import { useRef, useState } from 'react';
-import { Link } from 'react-router';
+import { Link, useLocation } from 'react-router';
+import { useData, useLive } from '../../data/index.ts';
 import { counted, useKeys } from '../../ui/index.ts';
 import { PitchWires } from './PitchWires.tsx';
 
@@ -9,13 +16,21 @@ import { PitchWires } from './PitchWires.tsx';
 export function TuningsView() {
   const [query, setQuery] = useState('');
   const box = useRef<HTMLInputElement>(null);
-  const found = findTunings(query);
+  const tunings = useLive((repository) => repository.tunings(), 'tunings');
   useKeys({ '/': () => box.current?.focus() }, true);
+  if (!tunings) return <p>One moment …</p>;
+  const found = findTunings(query, tunings);
   return (
     <Stack>
-      <Title order={1} size="h2">
-        Tunings
-      </Title>
+      <Group>
+        <Title order={1} size="h2">
+          Tunings
+        </Title>
+        <Button component={Link} to="/tunings/new">
+          A tuning of your own
+        </Button>
+      </Group>
+      <Deleted />
       <TextInput
         ref={box}
         maw={520}
@@ -39,12 +54,35 @@ export function TuningsView() {
   );
 }
 
+/** After a tuning was thrown away: the way to bring it back. */
+function Deleted() {
+  const { repository } = useData();
+  const { deleted } = (useLocation().state ?? {}) as { deleted?: Tuning };
+  const [back, setBack] = useState(false);
+  if (!deleted || back) return null;
+  return (
+    <Group role="status">
+      <span>{deleted.name} is deleted.</span>
+      <Button
+        variant="default"
+        onClick={() => {
+          void repository.saveTuning(deleted);
+          setBack(true);
+        }}
+      >
+        Undo
+      </Button>
+    </Group>
+  );
+}
+
 function Tile({ tuning }: { tuning: Tuning }) {
   const chord = openChord(tuning);
   return (
     <Link to={`/tunings/${tuning.id}`} className="card tile">
       <strong>{tuning.name}</strong>
       <span className="soft">
+        {findTuning(tuning.id) ? '' : 'own, '}
         {tuning.kind}
         {chord && `, open chord ${chord}`}
       </span>

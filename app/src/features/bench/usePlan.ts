@@ -1,0 +1,55 @@
+import { findTuning, shiftHz, targetsOf } from '@rosefinch/core/music';
+import { planRetune, planStrings, type Reference } from '@rosefinch/core/retune';
+import { homeTuning, type Instrument } from '@rosefinch/core/strings';
+import { useQuery } from '@tanstack/react-query';
+import { type Stock, useData } from '../../data/index.ts';
+import type { Bench } from './useBench.ts';
+
+/** With a string this far out, in cents, the bench is on its way from one tuning to another. */
+const RETUNING = 60;
+/** What is left of the way; nearer strings are for the passes. */
+const TO_GO = 15;
+
+/** The way to the tuning, as it is after the last pluck. */
+export interface BenchPlan {
+  /** Strings that still have a way to go, in the plan's order. */
+  readonly toGo: readonly number[];
+  /** What a course can be compared with just now, best first; null when it need not move. */
+  readonly referencesOf: (course: number) => readonly Reference[] | null;
+}
+
+/** The plan while the instrument is retuned, from the strings as they were heard last; null when nothing is far off. */
+export function usePlan(instrument: Instrument, stock: Stock, bench: Bench): BenchPlan | null {
+  const { repository } = useData();
+  const before = useQuery({
+    queryKey: ['last pitches', instrument.id, instrument.tuningId],
+    queryFn: () => repository.lastPitches(instrument),
+    // What is heard from now on is in the sitting itself.
+    staleTime: Number.POSITIVE_INFINITY,
+    // On the way back the strings are no longer where they were before the way there.
+    gcTime: 0,
+  });
+  const target = findTuning(instrument.tuningId, stock.tunings);
+  const home = homeTuning(instrument, stock.tunings);
+  if (!target || !home || !before.data) return null;
+  // Open strings throughout: a capo changes neither the way nor the frets counted from it.
+  const heard = new Map(before.data);
+  for (const { event } of bench.session.log)
+    if (event.type === 'reading')
+      heard.set(event.reading.course, shiftHz(event.reading.hz, -100 * bench.capo));
+  const homeTargets = targetsOf(home, bench.a4);
+  const strings = planStrings({
+    instrument,
+    home,
+    target,
+    a4: bench.a4,
+    nowHz: (c) => heard.get(c) ?? homeTargets[c - 1]?.hz ?? bench.a4,
+  });
+  const { tolerance } = bench.session.state.goal;
+  const { steps } = planRetune(strings, stock.settings.planOrder, tolerance, instrument.bridge);
+  if (!steps.some((step) => Math.abs(step.cents) > RETUNING)) return null;
+  return {
+    toGo: steps.filter((step) => Math.abs(step.cents) > TO_GO).map((step) => step.course),
+    referencesOf: (course) => steps.find((step) => step.course === course)?.references ?? null,
+  };
+}

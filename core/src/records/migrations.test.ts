@@ -1,0 +1,38 @@
+import { readFileSync } from 'node:fs';
+import { expect } from 'chai';
+import { RecordError } from '../errors.ts';
+import { readBackup, saltmarshLibrary, writeBackup } from './index.ts';
+
+const text = () => readFileSync(new URL('./fixtures/backup-1.json', import.meta.url), 'utf8');
+
+describe('a backup of schema 1', () => {
+  it('comes in with nothing lost, its instruments as they are built today', () => {
+    const contents = readBackup(text());
+    const library = new Map(saltmarshLibrary().map((entry) => [entry.id, entry]));
+    expect(contents.instruments.map(({ id }) => id)).to.deep.equal(['heron', 'linnet', 'lapwing']);
+    for (const instrument of contents.instruments) {
+      const { homeTuningId: _, archived: __, ...facts } = instrument;
+      const { tuningId, ...today } = library.get(instrument.id)!;
+      expect(facts).to.deep.equal({ ...today, tuningId: instrument.tuningId });
+    }
+    expect(contents.instruments[0]!.homeTuningId).to.equal('guitar-standard');
+    expect(contents.instruments[1]!.archived).to.equal(true);
+    expect(contents.tunings).to.deep.equal([]);
+    expect(contents.log).to.have.length(2);
+  });
+
+  it('goes out again as the newest schema, which reads the same', () => {
+    const contents = readBackup(text());
+    const again = writeBackup(contents, new Date('2026-11-25T10:00:00Z'));
+    expect(JSON.parse(again).schema).to.equal(2);
+    expect(readBackup(again)).to.deep.equal(contents);
+  });
+
+  it('that is damaged is refused at the place of the damage', () => {
+    const file = JSON.parse(text());
+    delete file.instruments[1].courses[0].strings[0].peg;
+    expect(() => readBackup(JSON.stringify(file))).to.throw(RecordError, /instruments\[1\]/);
+    file.instruments = 'none';
+    expect(() => readBackup(JSON.stringify(file))).to.throw(RecordError, /instruments/);
+  });
+});

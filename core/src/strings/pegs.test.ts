@@ -1,0 +1,112 @@
+import { expect } from 'chai';
+import { midiToHz } from '../music/index.ts';
+import {
+  expectedTurns,
+  findModel,
+  layoutsFor,
+  MODELS,
+  type PegLayout,
+  pegInWords,
+  pegPlace,
+  steelGuitar,
+  stringLoad,
+  turnInWords,
+  withCapo,
+} from './index.ts';
+
+describe('pegs', () => {
+  it('the outer strings’ pegs stand nearest the nut in rows of three', () => {
+    const words = [1, 2, 3, 4, 5, 6].map((course) => pegInWords(pegPlace('3+3', course, 6)));
+    expect(words[0]).to.equal('lower row, 1st');
+    expect(words[2]).to.equal('lower row, 3rd');
+    expect(words[3]).to.equal('upper row, 3rd');
+    expect(words[5]).to.equal('upper row, 1st');
+  });
+
+  it('in line the thickest string is nearest the nut, reversed the thinnest', () => {
+    expect(pegPlace('in line', 6, 6)).to.deep.equal({ row: 'upper', fromNut: 1 });
+    expect(pegPlace('in line, reversed', 6, 6)).to.deep.equal({ row: 'lower', fromNut: 6 });
+  });
+
+  it('a banjo’s fifth peg stands on the neck', () => {
+    expect(pegInWords(pegPlace('2+2 and a side peg', 5, 5))).to.equal('side of the neck');
+    expect(pegPlace('2+2 and a side peg', 4, 5)).to.deep.equal({ row: 'upper', fromNut: 1 });
+  });
+
+  it('no layout puts two pegs on one place', () => {
+    for (const model of MODELS) {
+      const { kind, courses } = model.build('x', 'X');
+      for (const layout of layoutsFor(kind, courses.length)) {
+        const places = courses.map(({ number }) => pegPlace(layout, number, courses.length));
+        expect(new Set(places.map((place) => JSON.stringify(place))).size).to.equal(courses.length);
+      }
+    }
+  });
+
+  it('every model has a layout that is possible for it', () => {
+    for (const model of MODELS) {
+      const { kind, courses, layout } = model.build('x', 'X');
+      expect(layoutsFor(kind, courses.length)).to.include(layout satisfies PegLayout);
+    }
+  });
+});
+
+describe('expected turns', () => {
+  const guitar = steelGuitar('g', 'G');
+
+  // ΔL = ΔT L / (E A), turns = ΔL / (π d) · ratio, by hand for this low E: μ 6.84e-3, T at E2 is
+  // 78.0 N and 9.55 N more a semitone up; L 758 mm, A of 0.43 mm is 0.1452 mm²; 0.249 mm of
+  // string, 0.198 turns of a 6 mm post at 15:1; a third more by what gives way, 0.26.
+  it('a semitone on a low E is about a quarter turn', () => {
+    const turns = expectedTurns(guitar, 6, midiToHz(40, 440), midiToHz(41, 440))!;
+    expect(turns).to.be.closeTo(1.3 * 0.198, 0.003);
+  });
+
+  it('there and back cancel, and down is negative', () => {
+    for (const { number } of guitar.courses) {
+      const up = expectedTurns(guitar, number, 100, 110)!;
+      expect(up).to.be.greaterThan(0);
+      expect(expectedTurns(guitar, number, 110, 100)).to.be.closeTo(-up, 1e-12);
+    }
+    expect(expectedTurns(guitar, 9, 100, 110)).to.equal(null);
+  });
+
+  it('a friction peg needs a fifteenth of a geared one’s turn', () => {
+    const ukulele = findModel('ukulele-tenor')!.build('u', 'U');
+    const geared = {
+      ...ukulele,
+      courses: ukulele.courses.map((course) => ({
+        ...course,
+        strings: course.strings.map(({ spec, peg }) => ({ spec, peg: { ...peg, ratio: 15 } })),
+      })),
+    };
+    const ratio = expectedTurns(geared, 1, 430, 440)! / expectedTurns(ukulele, 1, 430, 440)!;
+    expect(ratio).to.be.closeTo(15, 1e-9);
+  });
+
+  it('are said in words a hand understands', () => {
+    const said: readonly (readonly [number, string])[] = [
+      [0.01, 'a hair'],
+      [0.06, 'a sixteenth of a turn'],
+      [0.125, 'an eighth of a turn'],
+      [-0.22, 'a quarter turn'],
+      [0.21, 'nearly a quarter turn'],
+      [0.29, 'a little over a quarter turn'],
+      [0.5, 'half a turn'],
+      [1, 'a whole turn'],
+      [1.26, '1¼ turns'],
+      [2, '2 turns'],
+    ];
+    for (const [turns, words] of said) expect(turnInWords(turns)).to.equal(words);
+  });
+});
+
+describe('a capo', () => {
+  it('shortens the strings and leaves their tension', () => {
+    const guitar = { ...steelGuitar('g', 'G'), capo: 3 };
+    const open = stringLoad(guitar, 6, midiToHz(40, 440))!;
+    const held = stringLoad(withCapo(guitar), 6, midiToHz(43, 440))!;
+    expect(held.tension).to.be.closeTo(open.tension, 1e-9);
+    expect(held.headroom).to.be.closeTo(open.headroom, 1e-9);
+  });
+});

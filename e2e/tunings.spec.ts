@@ -1,0 +1,165 @@
+import { readFileSync } from 'node:fs';
+import { expect, type Page, test } from '@playwright/test';
+import { BenchPage } from './bench.ts';
+
+async function newTuning(page: Page, from: string, name: string): Promise<void> {
+  await page.goto(`/tunings/new?from=${from}`);
+  await page.getByLabel('Name').fill(name);
+}
+
+async function save(page: Page, name: string): Promise<void> {
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByRole('alert')).toHaveCount(0);
+  await expect(page.getByRole('heading', { name })).toBeVisible();
+}
+
+test('a tuning is made by playing, planned, and cannot be deleted while an instrument is in it', async ({
+  page,
+}) => {
+  test.setTimeout(90_000);
+  await new BenchPage(page).open();
+  await newTuning(page, 'guitar-standard', 'Low tide');
+  const playing = page.getByRole('region', { name: 'By playing' });
+  await playing.getByRole('button', { name: 'Practice guitar' }).click();
+  await page.waitForTimeout(700);
+  // A standard string 6, and the same one loosened until the ear says D.
+  await page.keyboard.press('p');
+  await expect(playing.getByRole('status')).toContainText('String 6: E2');
+  for (let turn = 0; turn < 6; turn++) {
+    await playing.getByRole('button', { name: '6', exact: true }).click();
+    await page.keyboard.press('ArrowDown');
+    await page.keyboard.press('ArrowDown');
+    await page.keyboard.press('p');
+    await expect(playing.getByRole('status')).toContainText(/Pluck string 5/);
+    if ((await playing.getByRole('status').innerText()).includes('String 6: D2')) break;
+  }
+  await expect(page.getByLabel('Notes')).toHaveValue('D2 A2 D3 G3 B3 E4');
+  await expect(page.getByLabel('Semitones from Standard')).toHaveValue('−2 0 0 0 0 0');
+  await page.keyboard.press('p');
+  await expect(playing.getByRole('status')).toContainText('String 5: A2');
+  await save(page, 'Low tide');
+
+  await page.getByRole('link', { name: 'Plan the way there' }).click();
+  const steps = page.getByRole('region', { name: 'Steps' }).getByRole('listitem');
+  await expect(steps).toHaveCount(1);
+  await expect(steps.first()).toContainText('String 6: E2 → D2, loosen');
+  await page.getByRole('button', { name: 'Do it on the bench' }).click();
+  await expect(page.getByText(/Low tide: D2 A2 D3 G3 B3 E4/)).toBeVisible();
+  await page.reload();
+  await expect(page.getByText(/Low tide: D2 A2 D3 G3 B3 E4/)).toBeVisible();
+
+  await page.goto('/tunings');
+  await page.getByRole('link', { name: /Low tide/ }).click();
+  await page.getByRole('button', { name: 'Delete' }).click();
+  await expect(page.getByRole('alert')).toContainText('Heron is in this tuning');
+});
+
+test('a tuning is typed by notes or steps; a slip is named and nothing is lost', async ({
+  page,
+}) => {
+  await new BenchPage(page).open();
+  await newTuning(page, 'guitar-standard', 'Evening');
+  await page.getByLabel('Notes').fill('D A D F# A');
+  await expect(page.getByText('6 notes are wanted, one for each string; got 5')).toBeVisible();
+  await page.getByLabel('Notes').fill('D A D F# A D');
+  await expect(page.getByLabel('Semitones from Standard')).toHaveValue('−2 0 0 −1 −2 −2');
+  await expect(page.getByText(/^Open chord D\./)).toBeVisible();
+  await page.getByLabel('Open strings').selectOption('a pure open chord');
+  // A pure third lies 13.7 cents below the equal one.
+  await expect(page.getByRole('region', { name: 'Offsets' })).toContainText('string 3 −13.7');
+  await save(page, 'Evening');
+  await expect(page.getByRole('row', { name: /^3 F♯3/ })).toContainText('−13.7');
+
+  await page.getByRole('link', { name: 'Change' }).click();
+  await page.getByLabel('Semitones from Evening').fill('0 0 0 -1 0 0');
+  // By its key: D minor is written with a flat.
+  await expect(page.getByLabel('Notes')).toHaveValue('D2 A2 D3 F3 A3 D4');
+  await save(page, 'Evening');
+  await page.getByRole('button', { name: 'Delete' }).click();
+  await expect(page.getByRole('status').filter({ hasText: 'deleted' })).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('link', { name: /Evening/ })).toContainText('own, guitar');
+});
+
+test('a phrase of the teacher’s is kept and stands on the card', async ({ page }) => {
+  await new BenchPage(page).open();
+  await page.goto('/tunings/guitar-open-d');
+  await page.getByLabel('Remember it by').fill('Down at dawn, all finches answer');
+  await page.getByLabel('Remember it by').blur();
+  await page.reload();
+  await expect(page.getByLabel('Remember it by')).toHaveValue('Down at dawn, all finches answer');
+  const waiting = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Card as SVG' }).click();
+  const file = await waiting;
+  expect(file.suggestedFilename()).toBe('Open D.svg');
+  const svg = readFileSync(await file.path(), 'utf8');
+  for (const words of [
+    '<svg xmlns="http://www.w3.org/2000/svg" width="148mm" height="210mm"',
+    'Down at dawn, all finches answer',
+    '3   F♯3 / G♭3   185.00 Hz   peg: lower row, 3rd; tighten towards you',
+    '2. String 3 down 1 semitone. String 4 at fret 4 sounds the same.',
+    'string 3 at fret 3 = open string 2',
+  ])
+    expect(svg).toContain(words);
+});
+
+test('both sides of a check can be heard', async ({ page }) => {
+  await new BenchPage(page).open();
+  await page.goto('/tunings/guitar-standard');
+  const checks = page.getByRole('region', { name: 'Checks by ear' });
+  await checks.getByRole('button', { name: 'string 6 at fret 5 = open string 5' }).click();
+  await expect(checks.getByRole('status')).toHaveText(
+    'Sounding: string 6 at fret 5, then open string 5, then both.',
+  );
+});
+
+test('a load beyond the usual asks for a yes, a floating bridge is cautioned', async ({ page }) => {
+  await new BenchPage(page).open();
+  await newTuning(page, 'guitar-standard', 'A step up');
+  await page.getByLabel('Semitones from Standard').fill('2 2 2 2 2 2');
+  await save(page, 'A step up');
+  await page.getByRole('link', { name: 'Plan the way there' }).click();
+  // Two semitones on every string: 2^(4/12) is 1.26.
+  await expect(page.getByRole('alert')).toHaveText('The neck would carry 126 % of its usual load.');
+  const begin = page.getByRole('button', { name: 'Do it on the bench' });
+  await expect(begin).toBeDisabled();
+  await page.getByRole('button', { name: 'The neck can carry that' }).click();
+  await expect(begin).toBeEnabled();
+
+  await page.goto('/shelf/heron');
+  await page.getByLabel('Bridge').selectOption('floating');
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByRole('status')).toContainText('Saved.');
+  await page.goto('/retune?to=guitar-drop-d');
+  await expect(page.getByRole('alert')).toContainText('The bridge floats');
+});
+
+test('capo and reference pitch are part of the target', async ({ page }) => {
+  await new BenchPage(page).open();
+  await page.goto('/retune?to=guitar-standard');
+  await page.getByLabel('Capo').selectOption('fret 2');
+  await page.getByLabel('A4, Hz').fill('442');
+  await page.getByLabel('A4, Hz').blur();
+  await page.getByRole('button', { name: 'Do it on the bench' }).click();
+  await expect(page.getByText(/Standard, capo 2: F♯2 B2 E3 A3 C♯4 F♯4/)).toBeVisible();
+  const bench = new BenchPage(page);
+  await bench.practise();
+  expect(Math.abs(await bench.deviation(6))).toBeLessThan(60);
+  await page.reload();
+  await expect.poll(() => bench.plucks(6)).toBe(1);
+  // Without the capo it is another sitting, which knows where the open strings are.
+  await page.goto('/retune?to=guitar-standard');
+  await page.getByLabel('Capo').selectOption('none');
+  await page.getByRole('button', { name: 'Do it on the bench' }).click();
+  await expect(page.getByText(/Standard: E2 A2 D3 G3 B3 E4/)).toBeVisible();
+  await expect(page.getByText(/Still to be retuned/)).toHaveCount(0);
+});
+
+test('tensions can be had in kilograms', async ({ page }) => {
+  await page.goto('/data');
+  await page.getByLabel('Tension in').selectOption('kilograms of force, kgf');
+  await expect(page.getByLabel('Tension in')).toHaveValue('kgf');
+  await page.goto('/retune?to=guitar-open-d');
+  // 461.4 N over 9.80665.
+  await expect(page.getByText('The neck carries 47.1 kgf now')).toBeVisible();
+});
