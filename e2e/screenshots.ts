@@ -56,6 +56,16 @@ async function pictures(): Promise<void> {
   await page.goto('/tunings/banjo-open-g');
   await page.getByText('Checks by ear').waitFor();
   await shoot('tuning');
+  await page.goto('/tunings/new?from=guitar-standard');
+  await page.getByLabel('Name').fill('Low tide');
+  await page.getByLabel('Notes').fill('D A D F# A D');
+  await page.getByLabel('Open strings').selectOption('a pure open chord');
+  await page.getByRole('button', { name: 'Practice guitar' }).click();
+  await page.waitForTimeout(700);
+  await page.getByLabel('String to be played').getByRole('button', { name: '5' }).click();
+  await page.keyboard.press('p');
+  await page.getByText('Pluck string 4.').waitFor();
+  await shoot('tuning-editor');
   await page.goto('/shelf');
   await page.getByRole('link', { name: /Stonechat/ }).waitFor();
   await page.waitForTimeout(400);

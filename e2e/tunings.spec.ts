@@ -103,7 +103,9 @@ test('a phrase of the teacher’s is kept and stands on the card', async ({ page
     expect(svg).toContain(words);
 });
 
-test('both sides of a check can be heard', async ({ page }) => {
+test('checks reach as far as they are asked to, octaves among them, and both sides can be heard', async ({
+  page,
+}) => {
   await new BenchPage(page).open();
   await page.goto('/tunings/guitar-standard');
   const checks = page.getByRole('region', { name: 'Checks by ear' });
@@ -111,6 +113,11 @@ test('both sides of a check can be heard', async ({ page }) => {
   await expect(checks.getByRole('status')).toHaveText(
     'Sounding: string 6 at fret 5, then open string 5, then both.',
   );
+  await checks.getByLabel('Up to fret').selectOption('up to fret 5');
+  // Five neighbours: four at fret 5 and one at fret 4.
+  await expect(checks.getByRole('listitem')).toHaveCount(5);
+  await checks.getByRole('switch', { name: 'octaves too' }).click();
+  await expect(checks).toContainText('string 6 at fret 3, an octave below open string 3');
 });
 
 test('a load beyond the usual asks for a yes, a floating bridge is cautioned', async ({ page }) => {

@@ -102,22 +102,25 @@ export function harmonicChecks(courses: readonly NeckCourse[]): HarmonicCheck[] 
   return checks;
 }
 
+/** One string of a chain, and how far it comes out from equal temperament when the first is right. */
+export interface ChainLink {
+  readonly course: number;
+  readonly cents: Cents;
+}
+
 /**
- * The longest run of pure fourths in which each string is the next one's reference:
- * how many links, and what they add up to in cents. Errors of matching add to it.
+ * The longest run of pure fourths in which each string is the next one's reference, the
+ * first string included; empty without one. Errors of matching add to its cents.
  */
-export function chainOfFourths(checks: readonly HarmonicCheck[]): { links: number; cents: Cents } {
-  let best = { links: 0, cents: 0 };
-  let run = best;
-  let last: HarmonicCheck | null = null;
-  for (const check of checks) {
-    if (check.low.partial !== 4 || check.high.partial !== 3) continue;
-    const goesOn = last?.high.course === check.low.course;
-    run = goesOn
-      ? { links: run.links + 1, cents: run.cents + check.errorCents }
-      : { links: 1, cents: check.errorCents };
-    if (run.links > best.links) best = run;
-    last = check;
+export function chainOfFourths(checks: readonly HarmonicCheck[]): readonly ChainLink[] {
+  let best: readonly ChainLink[] = [];
+  let run: readonly ChainLink[] = [];
+  for (const { low, high, errorCents } of checks) {
+    if (low.partial !== 4 || high.partial !== 3) continue;
+    const last = run.at(-1);
+    const before = last?.course === low.course ? run : [{ course: low.course, cents: 0 }];
+    run = [...before, { course: high.course, cents: before.at(-1)!.cents + errorCents }];
+    if (run.length > best.length) best = run;
   }
   return best;
 }

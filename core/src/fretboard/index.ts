@@ -1,3 +1,3 @@
-export type { CrossCheck, HarmonicCheck, Held, NeckCourse } from './checks.ts';
+export type { ChainLink, CrossCheck, HarmonicCheck, Held, NeckCourse } from './checks.ts';
 export { chainOfFourths, crossChecks, harmonicChecks, neckOf, soundAt } from './checks.ts';
 export { fretPlace, lengthFrom } from './places.ts';

@@ -1,4 +1,4 @@
-import { Button, Group, Stack, Text, TextInput, Title } from '@mantine/core';
+import { Button, Group, NativeSelect, Stack, Switch, Text, TextInput, Title } from '@mantine/core';
 import { neckOf } from '@rosefinch/core/fretboard';
 import { findTuning, oneStringAway, TUNINGS, type Tuning, targetsOf } from '@rosefinch/core/music';
 import { homeTuning, type Instrument, MODELS, stringLoad } from '@rosefinch/core/strings';
@@ -7,15 +7,19 @@ import { Link, useNavigate, useParams } from 'react-router';
 import { CheckPlayer } from '../../audio/index.ts';
 import { type Stock, useData, useStock } from '../../data/index.ts';
 import { counted, download, forceFigure, forceInWords, signedCents } from '../../ui/index.ts';
+import { ChainChart } from './ChainChart.tsx';
 import {
   type Card,
   type CardCheck,
   cardOf,
   checkInWords,
+  comparisonsOf,
   HIGHEST_FRET,
   heldInWords,
 } from './card.ts';
 import { NeckChart } from './NeckChart.tsx';
+
+const CHOICES_OF_FRET = [5, 7, 9, 12];
 
 /** One tuning: its strings and their load, its chord, and how to check it by ear. */
 export function TuningPage() {
@@ -176,37 +180,39 @@ function Load({ card, tuning, instrument, stock }: LoadProps) {
   return (
     <section className="card medium" aria-label="Strings">
       <strong>On {instrument.name}</strong>
-      <table className="ledger">
-        <thead>
-          <tr>
-            <th scope="col">string</th>
-            <th scope="col">note</th>
-            {offset && <th scope="col">offset, cents</th>}
-            <th scope="col">peg, from the nut</th>
-            <th scope="col">tighten</th>
-            <th scope="col">Hz</th>
-            <th scope="col">tension, {force}</th>
-            <th scope="col">to breaking, semitones</th>
-          </tr>
-        </thead>
-        <tbody>
-          {card.strings.map((string) => {
-            const load = stringLoad(instrument, string.course, string.hz);
-            return (
-              <tr key={string.course}>
-                <th scope="row">{string.course}</th>
-                <td>{string.note}</td>
-                {offset && <td>{signedCents(string.offset)}</td>}
-                <td>{string.peg}</td>
-                <td>{string.tighten}</td>
-                <td>{string.hz.toFixed(2)}</td>
-                <td>{load && forceFigure(load.tension, force)}</td>
-                <td>{load?.headroom.toFixed(1)}</td>
-              </tr>
-            );
-          })}
-        </tbody>
-      </table>
+      <div className="wide">
+        <table className="ledger">
+          <thead>
+            <tr>
+              <th scope="col">string</th>
+              <th scope="col">note</th>
+              {offset && <th scope="col">offset, cents</th>}
+              <th scope="col">peg, from the nut</th>
+              <th scope="col">tighten</th>
+              <th scope="col">Hz</th>
+              <th scope="col">tension, {force}</th>
+              <th scope="col">to breaking, semitones</th>
+            </tr>
+          </thead>
+          <tbody>
+            {card.strings.map((string) => {
+              const load = stringLoad(instrument, string.course, string.hz);
+              return (
+                <tr key={string.course}>
+                  <th scope="row">{string.course}</th>
+                  <td>{string.note}</td>
+                  {offset && <td>{signedCents(string.offset)}</td>}
+                  <td>{string.peg}</td>
+                  <td>{string.tighten}</td>
+                  <td>{string.hz.toFixed(2)}</td>
+                  <td>{load && forceFigure(load.tension, force)}</td>
+                  <td>{load?.headroom.toFixed(1)}</td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      </div>
       <Text size="sm" mt={8}>
         The neck carries {forceInWords(carried, force)}
         {home && `, ${((100 * carried) / total(home)).toFixed(0)} % of its usual load`}.
@@ -242,6 +248,9 @@ function Checks({ card, tuning, instrument, stock }: LoadProps) {
     const { current } = player;
     return () => current.stop();
   }, []);
+  const [highestFret, setHighestFret] = useState(HIGHEST_FRET);
+  const [octaves, setOctaves] = useState(false);
+  const checks = comparisonsOf(tuning, instrument, highestFret, octaves);
   const sound = (check: CardCheck) => {
     const { a4, referenceVolume } = stock.settings;
     const openHz = targetsOf(tuning, a4).map(({ hz }) => hz);
@@ -254,15 +263,31 @@ function Checks({ card, tuning, instrument, stock }: LoadProps) {
   };
   return (
     <section className="card" aria-label="Checks by ear">
-      <strong>Checks by ear</strong>
+      <Group align="center">
+        <strong>Checks by ear</strong>
+        <NativeSelect
+          aria-label="Up to fret"
+          data={CHOICES_OF_FRET.map((fret) => ({
+            value: String(fret),
+            label: `up to fret ${fret}`,
+          }))}
+          value={highestFret}
+          onChange={(event) => setHighestFret(Number(event.currentTarget.value))}
+        />
+        <Switch
+          label="octaves too"
+          checked={octaves}
+          onChange={(event) => setOctaves(event.currentTarget.checked)}
+        />
+      </Group>
       <NeckChart
         neck={neckOf(tuning, instrument)}
-        checks={card.checks}
-        frets={HIGHEST_FRET}
+        checks={checks}
+        frets={highestFret}
         leftHanded={instrument.leftHanded === true}
       />
       <ul className="checks">
-        {card.checks.map((check) => (
+        {checks.map((check) => (
           <li key={checkInWords(check)}>
             <button
               type="button"
@@ -279,6 +304,7 @@ function Checks({ card, tuning, instrument, stock }: LoadProps) {
         {sounding || 'Click a comparison to hear both strings.'}
       </div>
       {card.harmonics && <Text size="sm">{card.harmonics}</Text>}
+      {card.chain.length > 0 && <ChainChart chain={card.chain} />}
     </section>
   );
 }

@@ -1,4 +1,5 @@
 import {
+  type ChainLink,
   type CrossCheck,
   chainOfFourths,
   crossChecks,
@@ -47,6 +48,8 @@ export interface Card {
   } | null;
   readonly checks: readonly CardCheck[];
   readonly harmonics: string | null;
+  /** A run of pure fourths whose errors add up; empty with fewer than two in a row. */
+  readonly chain: readonly ChainLink[];
   readonly phrase: string;
 }
 
@@ -55,10 +58,11 @@ export function cardOf(tuning: Tuning, instrument: Instrument, stock: Stock): Ca
   const { settings } = stock;
   const chord = openChord(tuning);
   const neck = neckOf(tuning, instrument);
-  const offsets = offsetsOf(
-    neck.map(({ midi }) => midi),
-    tuning.temper,
-  );
+  const offsets = offsetsIn(tuning);
+  // In a tuning with offsets they are out by something else for every pair.
+  const equal = offsets.every((cents) => cents === 0);
+  const fourths = equal ? harmonicChecks(neck).filter(isFourth) : [];
+  const chain = chainOfFourths(fourths);
   return {
     title: tuning.name,
     about: [
@@ -79,19 +83,18 @@ export function cardOf(tuning: Tuning, instrument: Instrument, stock: Stock): Ca
       }))
       .reverse(),
     way: wayThere(tuning, instrument, stock),
-    checks: crossChecks(neck, HIGHEST_FRET)
-      .filter((check) => check.octaves === 0)
-      .slice(0, MOST_CHECKS)
-      .map((check) => ({
-        ...check,
-        apartCents: (offsets[check.held.course - 1] ?? 0) - (offsets[check.open - 1] ?? 0),
-      })),
-    // In a tuning with offsets they are out by something else for every pair.
-    harmonics: offsets.every((cents) => cents === 0)
-      ? harmonicsInWords(harmonicChecks(neck))
-      : null,
+    checks: comparisonsOf(tuning, instrument, HIGHEST_FRET, false).slice(0, MOST_CHECKS),
+    harmonics: harmonicsInWords(fourths),
+    chain: chain.length > 2 ? chain : [],
     phrase: settings.phrases[tuning.id] ?? '',
   };
+}
+
+function offsetsIn({ courses, temper }: Tuning): number[] {
+  return offsetsOf(
+    courses.map(([midi]) => midi ?? 0),
+    temper,
+  );
 }
 
 function temperInWords({ temper }: Tuning): string[] | null {
@@ -128,16 +131,34 @@ function distance(cents: number): string {
   return semitones === 0 ? `${Math.abs(cents).toFixed(1)} cents` : counted(semitones, 'semitone');
 }
 
+/** Comparisons of a held string with an open one up to a fret, best for use first: unisons, and octaves if asked. */
+export function comparisonsOf(
+  tuning: Tuning,
+  instrument: Instrument,
+  highestFret: number,
+  octaves: boolean,
+): CardCheck[] {
+  const offsets = offsetsIn(tuning);
+  return crossChecks(neckOf(tuning, instrument), highestFret)
+    .filter((check) => octaves || check.octaves === 0)
+    .map((check) => ({
+      ...check,
+      apartCents: (offsets[check.held.course - 1] ?? 0) - (offsets[check.open - 1] ?? 0),
+    }));
+}
+
 /**
  * @example checkInWords(…) // => 'string 4 at fret 4 = open string 3'
- * @example checkInWords(…) // => 'string 4 at fret 4, then open string 3 13.7 cents lower'
+ * @example checkInWords(…) // => 'string 6 at fret 3, an octave below open string 3'
+ * @example checkInWords(…) // => 'string 4 at fret 4 = open string 3, less 13.7 cents'
  */
 export function checkInWords(check: CardCheck): string {
-  const { open, apartCents } = check;
+  const { open, octaves, apartCents } = check;
+  const many = Math.abs(octaves) === 1 ? 'an octave' : 'two octaves';
+  const relation = octaves === 0 ? ' =' : `, ${many} ${octaves > 0 ? 'above' : 'below'}`;
   const apart = Math.abs(apartCents);
-  if (apart < 0.5) return `${heldInWords(check)} = open string ${open}`;
-  const way = apartCents > 0 ? 'lower' : 'higher';
-  return `${heldInWords(check)}, then open string ${open} ${apart.toFixed(1)} cents ${way}`;
+  const rest = apart < 0.5 ? '' : `, ${apartCents < 0 ? 'less' : 'plus'} ${apart.toFixed(1)} cents`;
+  return `${heldInWords(check)}${relation} open string ${open}${rest}`;
 }
 
 /** @example heldInWords(…) // => 'string 4 at fret 4' */
@@ -147,17 +168,17 @@ export function heldInWords({ held }: CrossCheck): string {
     : `string ${held.course} at fret ${held.fret}`;
 }
 
-/** The comparisons by harmonics, with what they are out by alone and in a row; null where none serves. */
-function harmonicsInWords(checks: readonly HarmonicCheck[]): string | null {
-  const fourths = checks.filter(({ low, high }) => low.partial === 4 && high.partial === 3);
+function isFourth({ low, high }: HarmonicCheck): boolean {
+  return low.partial === 4 && high.partial === 3;
+}
+
+/** The comparisons by harmonics, with what they are out by; null where none serves. */
+function harmonicsInWords(fourths: readonly HarmonicCheck[]): string | null {
   const [first] = fourths;
   if (!first) return null;
-  const chain = chainOfFourths(fourths);
   const all = fourths.map(
     ({ low, high }) =>
       `string ${low.course} at fret ${low.fret} with string ${high.course} at fret ${high.fret}`,
   );
-  const sum =
-    chain.links > 1 ? `; ${chain.links} in a row add up to ${signedCents(chain.cents)}` : '';
-  return `Harmonics serve too: ${all.join(', ')}. They set pure fourths, so the higher string comes out ${signedCents(first.errorCents)} cents${sum}.`;
+  return `Harmonics serve too: ${all.join(', ')}. They set pure fourths, so the higher string comes out ${signedCents(first.errorCents)} cents, and in a row they add up.`;
 }
