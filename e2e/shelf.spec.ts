@@ -11,7 +11,7 @@ test('an instrument is added, changed, undone, copied, put away and brought back
   await page.getByRole('button', { name: 'Put it on the shelf' }).click();
   await page.getByRole('link', { name: /Godwit/ }).click();
   const first = page.getByRole('row', { name: /^1 / });
-  const tension = () => first.getByRole('cell').nth(6);
+  const tension = () => first.getByRole('cell').nth(7);
   // Nylon of 0.56 mm on 430 mm at A4: μ (2 L f)² = 2.808e-4 · 378.4² N.
   await expect(tension()).toHaveText('40');
   await page.getByLabel('Diameter of string 1').fill('0.62');
@@ -21,6 +21,13 @@ test('an instrument is added, changed, undone, copied, put away and brought back
   await expect(page.getByRole('status')).toContainText('Saved.');
   await page.reload();
   await expect(page.getByLabel('Diameter of string 1')).toHaveValue('0.62');
+
+  // A wound string may be made of any plain one, with core and weight of its own.
+  await expect(page.getByLabel('Core of string 1')).toBeDisabled();
+  await page.getByLabel('String 1 is wound').check();
+  await expect(page.getByLabel('Core of string 1')).toHaveValue('0.4');
+  await page.getByLabel('String 1 is wound').uncheck();
+  await expect(tension()).toHaveText('49');
 
   await page.getByRole('button', { name: 'Copy' }).click();
   await expect(page.getByRole('heading', { name: 'Godwit, copy' })).toBeVisible();

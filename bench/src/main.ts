@@ -1,5 +1,6 @@
 import { biasFigures, boundFigures, frameFigures, speedFigures } from './frames.ts';
 import { noteFigures } from './notes.ts';
+import { passFigures } from './passes.ts';
 import { planFigures } from './plans.ts';
 import { pluckFigures } from './plucks.ts';
 
@@ -12,6 +13,7 @@ const parts: Readonly<Record<string, () => void | Promise<void>>> = {
   plucks: () => pluckFigures(process.argv.includes('--long') ? 10_000 : 504),
   speed: speedFigures,
   plans: planFigures,
+  passes: () => passFigures(500),
 };
 
 const chosen = process.argv.slice(2).filter((word) => word in parts);

@@ -27,6 +27,8 @@ type Beside =
 interface Pluck {
   readonly sound: Float32Array;
   readonly string: OpenString;
+  /** When it is plucked, in seconds. */
+  readonly at: number;
   /** What an exact reading would say. */
   readonly exactHz: Hz;
 }
@@ -55,21 +57,25 @@ function pluck(seed: number, beside: Beside): Pluck {
   const b = between(random, ...string.stiffness);
   const strength = between(random, 0.3, 0.9);
   const f0 = hz / Math.sqrt(1 + 16 * b);
-  const onset = Math.round(LEAD_S * RATE);
-  const sound = new Float32Array(Math.round((LEAD_S + RING_S) * RATE));
+  // Before a string is plucked again it was plucked first, in a quiet room.
+  const at = LEAD_S + (beside.kind === 'plucked again' ? between(random, 0.35, 1.4) : 0);
+  const onset = Math.round(at * RATE);
+  const sound = new Float32Array(Math.round((at + RING_S) * RATE));
   const timbre = drawTimbre(random, b, string.decay, 1.5);
   const gesture = { strength, position: between(random, 0.1, 0.3) };
   sing(new Voice(RATE, timbre, f0, gesture, random), f0, sound, onset);
   const level = power(sound, onset, onset + RATE);
-  addBeside(sound, beside, string, hz, level, random);
+  if (beside.kind === 'plucked again')
+    ringFromBefore(sound, string, hz * 2 ** (between(random, -30, 30) / 1200), onset, random);
+  else addBeside(sound, beside, string, hz, level, random);
   for (let i = 0; i < sound.length; i++) sound[i]! += ROOM * normal(random);
   const mean = glideMean(strength, 0.2, 0.8);
-  return { sound, string, exactHz: reportedHz(f0, b) * 2 ** (mean / 1200) };
+  return { sound, string, at, exactHz: reportedHz(f0, b) * 2 ** (mean / 1200) };
 }
 
 function addBeside(
   sound: Float32Array,
-  beside: Beside,
+  beside: Exclude<Beside, { kind: 'plucked again' }>,
   string: OpenString,
   hz: Hz,
   level: number,
@@ -80,10 +86,6 @@ function addBeside(
     return;
   }
   const others = string.set.filter((other) => other !== string.hz);
-  if (beside.kind === 'plucked again') {
-    ringFromBefore(sound, string, hz * 2 ** (between(random, -30, 30) / 1200), random);
-    return;
-  }
   const steps = [0, 0, 1, -1, 2, -2][Math.floor(random() * 6)]!;
   const other =
     beside.kind === 'sympathetic'
@@ -98,10 +100,16 @@ function addBeside(
 }
 
 /** Adds the pluck before, until the finger comes back to the string a moment before the onset. */
-function ringFromBefore(sound: Float32Array, string: OpenString, hz: Hz, random: Random): void {
+function ringFromBefore(
+  sound: Float32Array,
+  string: OpenString,
+  hz: Hz,
+  onset: number,
+  random: Random,
+): void {
   const voice = voiceOf(random, string, hz, between(random, 0.3, 0.9));
-  const touched = Math.round((LEAD_S - between(random, 0, 0.05)) * RATE);
-  sing(voice, hz, sound.subarray(0, touched), 0);
+  const touched = Math.round(onset - between(random, 0, 0.05) * RATE);
+  sing(voice, hz, sound.subarray(0, touched), Math.round(LEAD_S * RATE));
   voice.damp();
   sing(voice, hz, sound, touched);
 }
@@ -120,13 +128,13 @@ class PluckTally {
 
   constructor(readonly n: number) {}
 
-  take(seed: number, { sound, string, exactHz }: Pluck): void {
+  take(seed: number, { sound, string, at, exactHz }: Pluck): void {
     const outcomes = readPlucks(sound, RATE);
     const readings = outcomes.flatMap(({ outcome, start }) =>
       outcome.kind === 'reading' ? [{ ...outcome, start }] : [],
     );
     // The reading of the pluck itself; one of what rang before it is that sound's own.
-    const own = readings.filter(({ start }) => Math.abs(start - LEAD_S) < 0.08);
+    const own = readings.filter(({ start }) => Math.abs(start - at) < 0.08);
     if (own.length === 0) {
       if (outcomes.some(({ outcome }) => outcome.kind === 'more than one string')) this.several++;
       else {

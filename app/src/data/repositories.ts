@@ -1,7 +1,7 @@
 import { shiftHz, TUNINGS, type Tuning } from '@rosefinch/core/music';
 import type { Contents, LogEntry, Recording, Session } from '@rosefinch/core/records';
 import { checkInstrument, checkTuning, saltmarshLibrary } from '@rosefinch/core/records';
-import type { Instrument } from '@rosefinch/core/strings';
+import type { Instrument, StringHeard } from '@rosefinch/core/strings';
 import { Dexie, type Table } from 'dexie';
 import type { RosefinchDatabase, Shelf } from './database.ts';
 import { DEFAULT_SETTINGS, type Settings } from './settings.ts';
@@ -24,6 +24,9 @@ async function stored<T>(work: () => Promise<T>): Promise<T> {
     );
   }
 }
+
+/** Older sittings than these tell nothing new of an instrument. */
+const MOST_SITTINGS = 8;
 
 /** What an instrument is to sound. */
 interface Aim {
@@ -125,6 +128,21 @@ export class Repository {
             );
       }
       return pitches;
+    });
+  }
+
+  /** What every string was read at in the newest sittings of an instrument, the oldest of them first. */
+  heard(instrumentId: string): Promise<StringHeard[][]> {
+    return stored(async () => {
+      const sessions = await this.db.sessions.where('instrumentId').equals(instrumentId).toArray();
+      const newest = sessions.sort((a, b) => a.startedAt - b.startedAt).slice(-MOST_SITTINGS);
+      return Promise.all(
+        newest.map(async ({ id }) =>
+          (await this.logOf(id)).flatMap(({ event }) =>
+            event.type === 'reading' ? [event.reading] : [],
+          ),
+        ),
+      );
     });
   }
 

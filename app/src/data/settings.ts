@@ -16,6 +16,8 @@ export interface Settings {
   readonly channel: 'left' | 'right' | 'mix';
   readonly instrumentId: string | null;
   readonly planOrder: PlanOrder;
+  /** Strings are brought to where they will land on their note when the others are tuned. */
+  readonly aiming: boolean;
   /** Unit in which tensions are shown. */
   readonly force: 'N' | 'kgf';
   /** What the teacher remembers a tuning by, by its id; printed on its card. */
@@ -35,6 +37,7 @@ export const DEFAULT_SETTINGS: Settings = {
   channel: 'mix',
   instrumentId: null,
   planOrder: 'planned',
+  aiming: true,
   force: 'N',
   phrases: {},
 };
@@ -53,6 +56,7 @@ const LAWFUL: { readonly [K in keyof Settings]: (value: unknown) => boolean } = 
   channel: (v) => v === 'left' || v === 'right' || v === 'mix',
   instrumentId: (v) => v === null || typeof v === 'string',
   planOrder: (v) => v === 'planned' || v === 'thickest first' || v === 'thinnest first',
+  aiming: (v) => typeof v === 'boolean',
   force: (v) => v === 'N' || v === 'kgf',
   phrases: (v) =>
     typeof v === 'object' && v !== null && Object.values(v).every((p) => typeof p === 'string'),

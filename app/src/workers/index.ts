@@ -1,3 +1,4 @@
+import type { Coupling } from '@rosefinch/core/strings';
 import type {
   AnalysisMessage,
   AnalysisRequest,
@@ -6,6 +7,7 @@ import type {
   RecordingReport,
   RecordingRequest,
 } from '../audio/protocol.ts';
+import type { CouplingRequest } from './fits.ts';
 
 /** A worker spoken to in its own protocol. */
 export interface Line<Request> {
@@ -52,4 +54,23 @@ export function startRecording(
 ): Line<RecordingRequest> {
   const worker = new Worker(new URL('./recording.worker.ts', import.meta.url), { type: 'module' });
   return connect(worker, hear, died);
+}
+
+/** Learns an instrument's coupling beside the page. @throws Error if the worker fails */
+export function learnCouplingAside(request: CouplingRequest): Promise<Coupling> {
+  return new Promise((resolve, reject) => {
+    const worker = new Worker(new URL('./fits.worker.ts', import.meta.url), { type: 'module' });
+    const line = connect<CouplingRequest, Coupling>(
+      worker,
+      (coupling) => {
+        line.close();
+        resolve(coupling);
+      },
+      (message) => {
+        line.close();
+        reject(new Error(message));
+      },
+    );
+    line.send(request);
+  });
 }

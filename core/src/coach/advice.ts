@@ -1,8 +1,8 @@
 import type { Refusal } from '../listen/index.ts';
 import { identify, knowledgeOf } from '../listen/index.ts';
 import type { Target } from '../music/index.ts';
-import { noteName, notesToPass } from '../music/index.ts';
-import type { TightenDirection } from '../strings/index.ts';
+import { noteName, notesToPass, shiftHz } from '../music/index.ts';
+import { loosen, type TightenDirection, turnInWords } from '../strings/index.ts';
 import type { Hz } from '../units.ts';
 import type { BenchState, StringPass, StringReading } from './bench.ts';
 import {
@@ -11,6 +11,7 @@ import {
   isSettled,
   ledger,
   nextCourse,
+  offBy,
   passDone,
   stringOf,
 } from './bench.ts';
@@ -25,19 +26,32 @@ export interface Advice {
 export interface AdviceString {
   readonly target: Target;
   readonly tighten: TightenDirection;
+  /** Turns of its button from one pitch to another; a guess where no turn was measured. */
+  readonly turnsTo?: (
+    fromHz: Hz,
+    toHz: Hz,
+  ) => { readonly turns: number; readonly guess: boolean } | null;
 }
 
 const FAR_OFF = 70;
 const SMALL_STEP = 6;
 
-/** The one thing to do now; `planned` is the string that a plan takes next, while there is one. */
+/** What is known beside the bench's own state. */
+export interface Outlook {
+  /** The string that a plan takes next, while there is one. */
+  readonly planned?: number | undefined;
+  /** Passes still to come, the last look included, as far as can be foretold. */
+  readonly passes?: number | undefined;
+}
+
+/** The one thing to do now. */
 export function adviceFor(
   state: BenchState,
   strings: readonly AdviceString[],
   a4: Hz,
-  planned?: number,
+  { planned, passes }: Outlook = {},
 ): Advice {
-  if (passDone(state)) return passAdvice(state, strings);
+  if (passDone(state)) return passAdvice(state, strings, passes);
   const course = state.active ?? planned ?? nextCourse(state, null);
   const entry = course === null ? undefined : stringOf(currentPass(state), course);
   const string = strings.find((s) => s.target.course === course);
@@ -76,7 +90,7 @@ function restAdvice(entry: StringPass, last: StringReading): Advice {
   if (last.moving)
     return { say: 'Nearly. Let it ring out once.', more: 'The pitch was still moving.' };
   const before = entry.readings.at(-2);
-  const fromAbove = before !== undefined && before.cents > last.cents + 2 && before.cents > 2;
+  const fromAbove = before !== undefined && before.cents > last.cents + 2 && offBy(before) > 2;
   return {
     say: 'At rest. Pluck it once more to be sure.',
     more: fromAbove
@@ -88,24 +102,36 @@ function restAdvice(entry: StringPass, last: StringReading): Advice {
 function turnAdvice(
   entry: StringPass,
   last: StringReading,
-  { target, tighten }: AdviceString,
+  { target, tighten, turnsTo }: AdviceString,
   a4: Hz,
 ): Advice {
-  const loosen: TightenDirection = tighten === 'away from you' ? 'towards you' : 'away from you';
-  const low = last.cents < 0;
-  const way = low ? `Tighten, ${tighten}` : `Loosen, ${loosen}`;
-  if (Math.abs(last.cents) > FAR_OFF) return farAdvice(last, target, way, a4);
+  const off = offBy(last);
+  const low = off < 0;
+  const way = low ? `Tighten, ${tighten}` : `Loosen, ${loosen(tighten)}`;
+  if (Math.abs(off) > FAR_OFF) return farAdvice(last, target, way, a4);
   const before = entry.readings.at(-2);
-  if (!low && before && before.cents < 0)
+  if (!low && before && offBy(before) < 0)
     return {
       say: 'Too far. Drop just below, then come up.',
-      more: `Loosen, ${loosen}, then tighten: the last movement is always upward.`,
+      more: `Loosen, ${loosen(tighten)}, then tighten: the last movement is always upward.`,
     };
-  const size = Math.abs(last.cents) < SMALL_STEP ? 'a hair' : 'a little';
-  return {
-    say: `${low ? 'Low' : 'High'}. ${way}, ${size}.`,
-    more: low ? 'Sound it, hear it, then turn.' : 'Go a little below, then come up to it.',
-  };
+  const turn = turnsTo?.(last.hz, shiftHz(target.hz, last.aim ?? 0));
+  const size = turn ? turnSize(turn) : Math.abs(off) < SMALL_STEP ? 'a hair' : 'a little';
+  const how = low ? 'Sound it, hear it, then turn.' : 'Go a little below, then come up to it.';
+  return { say: `${low ? 'Low' : 'High'}. ${way}, ${size}.`, more: aimInWords(last) ?? how };
+}
+
+function turnSize({ turns, guess }: { turns: number; guess: boolean }): string {
+  return guess ? `${turnInWords(turns)}, at a guess` : turnInWords(turns);
+}
+
+/** Why a string is not brought to its target; null where it is. */
+function aimInWords({ aim = 0 }: StringReading): string | null {
+  if (aim === 0) return null;
+  const size = Math.abs(aim).toFixed(0);
+  return aim > 0
+    ? `Aim +${size}: it will drop as the others are tuned.`
+    : `Aim −${size}: it will rise as the others are tuned.`;
 }
 
 function farAdvice(last: StringReading, target: Target, way: string, a4: Hz): Advice {
@@ -119,7 +145,11 @@ function farAdvice(last: StringReading, target: Target, way: string, a4: Hz): Ad
   };
 }
 
-function passAdvice(state: BenchState, strings: readonly AdviceString[]): Advice {
+function passAdvice(
+  state: BenchState,
+  strings: readonly AdviceString[],
+  passes: number | undefined,
+): Advice {
   if (allInTune(state))
     return { say: 'In tune. Nothing had to move.', more: 'You can hand it back.' };
   const most = ledger(state)
@@ -130,7 +160,9 @@ function passAdvice(state: BenchState, strings: readonly AdviceString[]): Advice
     most && string && most.size > 0
       ? `${nameOf(string)} moved most: ${most.size.toFixed(1)} cents.`
       : 'Tuning one string moves the others.';
-  return { say: 'Go round again from the start.', more: moved };
+  const left =
+    passes === undefined ? '' : passes === 1 ? ' One look should do.' : ` About ${passes} more.`;
+  return { say: 'Go round again from the start.', more: `${moved}${left}` };
 }
 
 /** The strings that sound at these pitches, as far as they are told: “Strings 5 and 4”, or “Two strings”. */

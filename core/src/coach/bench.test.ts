@@ -60,8 +60,10 @@ describe('the bench', () => {
     const state = after(read(6, -23), read(6, 0.8), read(6, 0.4));
     expect(benchAfter(state, { type: 'accept', next: 3 }).active).to.equal(3);
     expect(benchAfter(state, { type: 'accept' }).active).to.equal(5);
-    expect(adviceFor(state, STRINGS, 440, 3).say).to.equal('Done. Now string 3, G3.');
-    expect(adviceFor(startBench(GOAL), STRINGS, 440, 3).say).to.equal('Pluck string 3, G3.');
+    expect(adviceFor(state, STRINGS, 440, { planned: 3 }).say).to.equal('Done. Now string 3, G3.');
+    expect(adviceFor(startBench(GOAL), STRINGS, 440, { planned: 3 }).say).to.equal(
+      'Pluck string 3, G3.',
+    );
   });
 
   it('leaves a string alone that was found right', () => {

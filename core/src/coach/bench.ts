@@ -1,4 +1,5 @@
 import type { Reading } from '../listen/index.ts';
+import type { PegTurn } from '../strings/index.ts';
 import type { Cents, EpochMs, Hz } from '../units.ts';
 
 /** A reading that was put to a string of the bench. */
@@ -9,6 +10,16 @@ export interface StringReading {
   readonly errorCents: Cents;
   readonly moving: boolean;
   readonly hz: Hz;
+  /**
+   * Where the string was to be brought, in cents from its target, so that it lands there
+   * once the others have been tuned; absent is 0.
+   */
+  readonly aim?: Cents;
+}
+
+/** How far a reading lies from where its string was to be brought. */
+export function offBy({ cents, aim = 0 }: StringReading): Cents {
+  return cents - aim;
 }
 
 /** Everything that can happen on the bench; stored in this form, replayed after a reload. */
@@ -17,7 +28,9 @@ export type BenchEvent =
   | { readonly type: 'choose'; readonly course: number | null }
   /** `next` is the string to go on to, where a plan says so. */
   | { readonly type: 'accept'; readonly next?: number }
-  | { readonly type: 'next pass' };
+  | { readonly type: 'next pass' }
+  /** A peg was turned by a known amount; the readings beside it are in the log too. */
+  | ({ readonly type: 'peg test'; readonly course: number } & PegTurn);
 
 /** An event with the moment it happened. */
 export type StampedEvent = BenchEvent & { readonly at: EpochMs };
@@ -79,6 +92,8 @@ export function benchAfter(state: BenchState, event: BenchEvent): BenchState {
       return accept(state, event.next);
     case 'next pass':
       return nextPass(state);
+    case 'peg test':
+      return state;
   }
 }
 
@@ -140,9 +155,9 @@ function withReading(state: BenchState, reading: StringReading): BenchState {
 function standingOf(state: BenchState, readings: readonly StringReading[]): Standing {
   const { tolerance } = state.goal;
   const last = readings[readings.length - 1]!;
-  if (last.cents < -tolerance) return 'low';
-  if (last.cents > tolerance) return 'high';
-  const neverMoved = readings.every((r) => Math.abs(r.cents) <= tolerance);
+  if (offBy(last) < -tolerance) return 'low';
+  if (offBy(last) > tolerance) return 'high';
+  const neverMoved = readings.every((r) => Math.abs(offBy(r)) <= tolerance);
   const earlier = readings[readings.length - 2] ?? lastOfEarlierPass(state, last.course);
   if (last.moving || !earlier || !agree(earlier, last, tolerance)) return 'at rest';
   return neverMoved ? 'left alone' : 'done';
@@ -150,7 +165,7 @@ function standingOf(state: BenchState, readings: readonly StringReading[]): Stan
 
 /** Two readings agree when both are within tolerance and no further apart than it. */
 function agree(a: StringReading, b: StringReading, tolerance: Cents): boolean {
-  return Math.abs(a.cents) <= tolerance && Math.abs(a.cents - b.cents) <= tolerance && !a.moving;
+  return Math.abs(offBy(a)) <= tolerance && Math.abs(a.cents - b.cents) <= tolerance && !a.moving;
 }
 
 function lastOfEarlierPass(state: BenchState, course: number): StringReading | undefined {
@@ -168,7 +183,7 @@ function accept(state: BenchState, wanted?: number): BenchState {
   const course = state.active;
   if (course === null) return { ...state, active: wanted ?? nextCourse(state, null) };
   const entry = stringOf(currentPass(state), course)!;
-  const moved = entry.readings.some((r) => Math.abs(r.cents) > state.goal.tolerance);
+  const moved = entry.readings.some((r) => Math.abs(offBy(r)) > state.goal.tolerance);
   const accepted =
     entry.readings.length === 0 || isSettled(entry)
       ? state
@@ -215,13 +230,19 @@ export function ledger(state: BenchState): LedgerRow[] {
   });
 }
 
-/** Puts a reading to a string. */
-export function readingFor(course: number, reading: Reading, targetHz: Hz): StringReading {
+/** Puts a reading to a string; `aim` is where that string is to be brought. */
+export function readingFor(
+  course: number,
+  reading: Reading,
+  targetHz: Hz,
+  aim: Cents = 0,
+): StringReading {
   return {
     course,
     cents: 1200 * Math.log2(reading.hz / targetHz),
     errorCents: reading.errorCents,
     moving: reading.moving,
     hz: reading.hz,
+    ...(aim !== 0 && { aim }),
   };
 }

@@ -1,5 +1,6 @@
-export type { Advice, AdviceString } from './advice.ts';
+export type { Advice, AdviceString, Outlook } from './advice.ts';
 export { adviceFor, refusalAdvice } from './advice.ts';
+export { aimOf, passesToCome, standings } from './ahead.ts';
 export type {
   BenchEvent,
   BenchGoal,
@@ -18,9 +19,12 @@ export {
   isSettled,
   ledger,
   nextCourse,
+  offBy,
   passDone,
   readingFor,
   replay,
   startBench,
   stringOf,
 } from './bench.ts';
+export type { PegTestRound, PegTestStep } from './pegTest.ts';
+export { pegTestAdvice, pegTestAfter, skipPeg, startPegTest } from './pegTest.ts';

@@ -3,7 +3,10 @@ import {
   layoutsFor,
   type Peg,
   type PegKind,
+  type PegPlace,
+  pegPlace,
   USUAL_RATIO,
+  usualPeg,
 } from '../strings/index.ts';
 
 type Loose = Readonly<Record<string, unknown>>;
@@ -14,23 +17,29 @@ type Loose = Readonly<Record<string, unknown>>;
  */
 export function instrumentWithPegKinds(old: Loose): Loose {
   const { kind, courses } = old as unknown as Instrument;
+  const layout = layoutsFor(kind, courses.length)[0] ?? 'in line';
   return {
-    layout: layoutsFor(kind, courses.length)[0],
+    layout,
     bridge: kind === 'banjo' ? 'loose' : 'fixed',
     ...old,
     courses: courses.map((course) => ({
       ...course,
-      strings: course.strings.map((string) => ({ ...string, peg: pegWithKind(string.peg) })),
+      strings: course.strings.map((string) => ({
+        ...string,
+        peg: pegWithKind(string.peg, pegPlace(layout, course.number, courses.length)),
+      })),
     })),
   };
 }
 
 /** The kind of peg to which its ratio comes nearest. */
-function pegWithKind(peg: Omit<Peg, 'kind'>): Peg {
+function pegWithKind(peg: Omit<Peg, 'kind'>, place: PegPlace): Peg {
   const distance = (kind: PegKind) => Math.abs(Math.log(peg.ratio / USUAL_RATIO[kind]));
   const kinds = Object.keys(USUAL_RATIO) as PegKind[];
   const nearest = kinds.reduce((a, b) => (distance(b) < distance(a) ? b : a));
-  return { kind: nearest, ...peg };
+  // A direction that no test has shown is guessed anew, in the words for that kind.
+  const { tighten } = peg.known === 'tested' ? peg : usualPeg(nearest, place);
+  return { kind: nearest, ...peg, tighten };
 }
 
 /** From schema 1 to 2, whole backups: no tunings of the teacher's own were kept yet. */

@@ -37,13 +37,28 @@ const nullable = (schema: Shape) =>
 
 const sourceKind = () => choice('practice', 'microphone', 'recording');
 
-const peg = strictObject({
-  kind: choice('geared', 'planetary', 'direct'),
-  postMm: positive(),
-  ratio: positive(),
-  tighten: choice('away from you', 'towards you'),
-  known: choice('assumed', 'tested'),
-});
+/** An object with fields that it must have, and others that it may have or lack. */
+const withOptional = (
+  fields: Readonly<Record<string, Shape>>,
+  optional: Readonly<Record<string, Shape>>,
+) =>
+  lazy((value: unknown) => {
+    const has = Object.entries(optional).filter(
+      ([key]) => typeof value === 'object' && value !== null && key in value,
+    );
+    return strictObject({ ...fields, ...Object.fromEntries(has) });
+  });
+
+const peg = withOptional(
+  {
+    kind: choice('geared', 'planetary', 'direct'),
+    postMm: positive(),
+    ratio: positive(),
+    tighten: choice('away from you', 'towards you', 'clockwise', 'counter-clockwise'),
+    known: choice('assumed', 'tested'),
+  },
+  { measured: strictObject({ factor: positive(), error: positive(), turns: whole() }) },
+);
 
 const spec = strictObject({
   material: choice('steel', 'nylon', 'fluorocarbon', 'gut'),
@@ -76,18 +91,6 @@ const INSTRUMENT_OPTIONAL: Readonly<Record<string, Shape>> = {
   leftHanded: boolean().strict().oneOf([true]).required(),
   capo: whole().min(1).max(12),
 };
-
-/** An object with fields that it must have, and others that it may have or lack. */
-const withOptional = (
-  fields: Readonly<Record<string, Shape>>,
-  optional: Readonly<Record<string, Shape>>,
-) =>
-  lazy((value: unknown) => {
-    const has = Object.entries(optional).filter(
-      ([key]) => typeof value === 'object' && value !== null && key in value,
-    );
-    return strictObject({ ...fields, ...Object.fromEntries(has) });
-  });
 
 export const instrument = withOptional(INSTRUMENT, INSTRUMENT_OPTIONAL);
 
@@ -187,16 +190,27 @@ const event = byField('type', {
   reading: strictObject({
     type: choice('reading'),
     ...at,
-    reading: strictObject({
-      course: course(),
-      cents: real(),
-      errorCents: real().min(0),
-      moving: boolean().strict().required(),
-      hz: positive(),
-    }),
+    reading: withOptional(
+      {
+        course: course(),
+        cents: real(),
+        errorCents: real().min(0),
+        moving: boolean().strict().required(),
+        hz: positive(),
+      },
+      { aim: real() },
+    ),
   }),
   choose: strictObject({ type: choice('choose'), ...at, course: nullable(course()) }),
   accept: withOptional({ type: choice('accept'), ...at }, { next: course() }),
+  'peg test': strictObject({
+    type: choice('peg test'),
+    ...at,
+    course: course(),
+    turns: real(),
+    beforeHz: positive(),
+    afterHz: positive(),
+  }),
   'next pass': strictObject({ type: choice('next pass'), ...at }),
 });
 

@@ -1,6 +1,5 @@
 export type { BestOrder, OrderProblem } from './order.ts';
 export { bestOrder } from './order.ts';
-export { passesNeeded } from './passes.ts';
 export type { Plan, PlanOrder, PlanStep, PlanString, PlanWarning, Reference } from './plan.ts';
 export { planRetune } from './plan.ts';
 export type { Retune } from './strings.ts';

@@ -8,6 +8,11 @@ export interface OrderProblem {
   readonly loadChange: readonly number[];
   /** True if the entry can be compared with a string that is right once `moved` have been moved. */
   readonly hasReference: (entry: number, moved: number) => boolean;
+  /**
+   * True if the entry, moved after `moved`, will be pulled out of tolerance by those still
+   * to come and must be looked at again; absent while nobody knows.
+   */
+  readonly drifts?: (entry: number, moved: number) => boolean;
 }
 
 export interface BestOrder {
@@ -16,6 +21,8 @@ export interface BestOrder {
   readonly unreferenced: number;
   /** Between the highest and the lowest load on the way, in N. */
   readonly range: number;
+  /** Steps that must be looked at again. */
+  readonly rechecks: number;
 }
 
 /** One way to have moved a subset: what it cost so far. */
@@ -23,6 +30,7 @@ interface Way {
   readonly unreferenced: number;
   readonly lowest: number;
   readonly highest: number;
+  readonly rechecks: number;
   /** The order so far as a number in base 16: of equal length, the smaller comes first by thickness. */
   readonly code: number;
 }
@@ -33,7 +41,7 @@ const MOST_STRINGS = 12;
 
 /**
  * The order with the fewest steps without a reference, then the smallest range of
- * load, then the thickest strings first: exactly, by dynamic programming over
+ * load, then the fewest strings to be looked at again, then the thickest strings first: exactly, by dynamic programming over
  * subsets. A subset keeps every way that no other beats in all respects at once.
  * @throws RangeMisuse for more than 12 strings.
  */
@@ -42,18 +50,20 @@ export function bestOrder(problem: OrderProblem): BestOrder {
   assertRange('strings to be moved', count, 0, MOST_STRINGS);
   const loads = loadsOf(startLoad, loadChange);
   const ways: Way[][] = Array.from({ length: 1 << count }, () => []);
-  ways[0]!.push({ unreferenced: 0, lowest: startLoad, highest: startLoad, code: 0 });
+  ways[0]!.push({ unreferenced: 0, lowest: startLoad, highest: startLoad, rechecks: 0, code: 0 });
   for (let moved = 0; moved < ways.length; moved++) {
     for (let entry = 0; entry < count; entry++) {
       if (moved & (1 << entry)) continue;
       const next = moved | (1 << entry);
       const load = loads[next]!;
       const extra = problem.hasReference(entry, moved) ? 0 : 1;
+      const again = problem.drifts?.(entry, moved) ? 1 : 0;
       for (const way of ways[moved]!)
         keep(ways[next]!, {
           unreferenced: way.unreferenced + extra,
           lowest: Math.min(way.lowest, load),
           highest: Math.max(way.highest, load),
+          rechecks: way.rechecks + again,
           code: 16 * way.code + entry,
         });
     }
@@ -64,6 +74,7 @@ export function bestOrder(problem: OrderProblem): BestOrder {
     order: decode(best.code, count),
     unreferenced: best.unreferenced,
     range: best.highest - best.lowest,
+    rechecks: best.rechecks,
   };
 }
 
@@ -93,12 +104,17 @@ function keep(ways: Way[], way: Way): void {
 }
 
 function beats(a: Way, b: Way): boolean {
-  return a.lowest >= b.lowest - SAME && a.highest <= b.highest + SAME && a.code <= b.code;
+  return (
+    a.lowest >= b.lowest - SAME &&
+    a.highest <= b.highest + SAME &&
+    (a.rechecks < b.rechecks || (a.rechecks === b.rechecks && a.code <= b.code))
+  );
 }
 
 function isBetter(a: Way, b: Way): boolean {
   const wider = a.highest - a.lowest - (b.highest - b.lowest);
-  return Math.abs(wider) > SAME ? wider < 0 : a.code < b.code;
+  if (Math.abs(wider) > SAME) return wider < 0;
+  return a.rechecks !== b.rechecks ? a.rechecks < b.rechecks : a.code < b.code;
 }
 
 function decode(code: number, count: number): number[] {

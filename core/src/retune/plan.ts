@@ -1,10 +1,18 @@
 import type { CrossCheck } from '../fretboard/index.ts';
 import { crossChecks } from '../fretboard/index.ts';
 import { centsBetween, midiToHz } from '../music/index.ts';
-import { type Bridge, headroom, type StringSpec, tensionOf } from '../strings/index.ts';
+import {
+  type Bridge,
+  type Coupling,
+  expectedCoupling,
+  headroom,
+  passesNeeded,
+  pull,
+  type StringSpec,
+  tensionOf,
+} from '../strings/index.ts';
 import type { Cents, Hz, Midi, Millimetres, Newtons } from '../units.ts';
 import { bestOrder, type OrderProblem } from './order.ts';
-import { EXPECTED_COUPLING, passesNeeded } from './passes.ts';
 
 /** How the steps of a plan are put in order. */
 export type PlanOrder = 'thickest first' | 'thinnest first' | 'planned';
@@ -71,6 +79,13 @@ export interface Plan {
   readonly passes: number;
 }
 
+/** What is known of how an instrument's strings move each other. */
+export interface Neck {
+  readonly bridge: Bridge;
+  /** As it was learned; else what is to be expected of such a bridge. */
+  readonly coupling?: Coupling | undefined;
+}
+
 /** References lie at or below this fret. */
 const HIGHEST_FRET = 12;
 /** A string so far off still serves as a reference, its offset allowed for. */
@@ -89,10 +104,13 @@ export function planRetune(
   strings: readonly PlanString[],
   order: PlanOrder,
   tolerance: Cents,
-  bridge: Bridge = 'fixed',
+  neck: Neck = { bridge: 'fixed' },
 ): Plan {
   const moving = strings.filter((s) => Math.abs(deviation(s)) > tolerance);
-  const { courses, reason } = arrange(strings, moving, order);
+  const { courses, reason } = arrange(strings, moving, order, {
+    coupling: neck.coupling,
+    tolerance,
+  });
   const done = new Set<number>();
   const steps = courses.map((course) => {
     const string = strings.find((s) => s.course === course)!;
@@ -103,13 +121,21 @@ export function planRetune(
   const loadBefore = loadOf(strings, (s) => s.nowHz);
   const loadAfter = loadOf(strings, (s) => s.targetHz);
   const warnings = warningsOf(strings, moving, loadAfter);
-  if (bridge === 'floating' && steps.length > 0) warnings.push(FLOATING);
+  if (neck.bridge === 'floating' && steps.length > 0) warnings.push(FLOATING);
   // Those that stay where they are follow the others too, and are looked at last.
-  const rest = strings.filter((s) => !moving.includes(s));
-  const deviations = [...courses.map((c) => strings.find((s) => s.course === c)!), ...rest];
-  const passes = passesNeeded(deviations.map(deviation), EXPECTED_COUPLING[bridge], tolerance);
+  const rest = strings.filter((s) => !moving.includes(s)).map((s) => s.course);
+  const passes = passesNeeded(
+    strings.map(deviation),
+    [...courses, ...rest],
+    neck.coupling ?? expectedOf(strings, neck.bridge),
+    tolerance,
+  );
   const loadRange = rangeOf(loadBefore, steps);
   return { steps, reason, loadRange, warnings, loadBefore, loadAfter, passes };
+}
+
+function expectedOf(strings: readonly PlanString[], bridge: Bridge): Coupling {
+  return expectedCoupling({ tensions: strings.map((s) => tension(s, s.targetHz)), bridge });
 }
 
 const FLOATING: PlanWarning = {
@@ -198,26 +224,34 @@ function referencesFor(
   return references;
 }
 
+/** What the planned order goes by beside references and load. */
+interface Known {
+  readonly coupling: Coupling | undefined;
+  readonly tolerance: Cents;
+}
+
 function arrange(
   strings: readonly PlanString[],
   moving: readonly PlanString[],
   order: PlanOrder,
+  known: Known,
 ): { courses: number[]; reason: string } {
   const thickest = [...moving].sort((a, b) => b.course - a.course).map((s) => s.course);
   if (order === 'thickest first') return { courses: thickest, reason: 'Thickest string first.' };
   if (order === 'thinnest first')
     return { courses: thickest.reverse(), reason: 'Thinnest string first.' };
-  const problem = orderProblem(strings, moving, thickest);
+  const problem = orderProblem(strings, moving, thickest, known);
   const best = bestOrder(problem);
   const courses = best.order.map((i) => thickest[i]!);
   const without =
     best.unreferenced === 0
       ? 'every step has a string to compare with'
       : `${best.unreferenced} of ${courses.length} steps need the reference tone`;
-  return {
-    courses,
-    reason: `In this order ${without}.`,
-  };
+  const again =
+    known.coupling && best.rechecks > 0
+      ? `; ${best.rechecks} of them will have to be looked at again`
+      : '';
+  return { courses, reason: `In this order ${without}${again}.` };
 }
 
 /** The planned order as a problem of bits: entry i is the i-th moving string, thickest first. */
@@ -225,6 +259,7 @@ function orderProblem(
   strings: readonly PlanString[],
   moving: readonly PlanString[],
   thickest: readonly number[],
+  { coupling, tolerance }: Known,
 ): OrderProblem {
   const entries = thickest.map((course) => moving.find((s) => s.course === course)!);
   const partners = entries.map((string) => {
@@ -240,6 +275,16 @@ function orderProblem(
     loadChange: entries.map((s) => tension(s, s.targetHz) - tension(s, s.nowHz)),
     hasReference: (entry, moved) =>
       partners[entry]!.fromStart || (partners[entry]!.bits & moved) !== 0,
+    ...(coupling && {
+      drifts: (entry: number, moved: number) => {
+        const row = coupling.matrix[entries[entry]!.course - 1];
+        const drift = entries.reduce((sum, s, i) => {
+          const later = i !== entry && (moved & (1 << i)) === 0;
+          return later ? sum - (row?.[s.course - 1] ?? 0) * pull(deviation(s)) : sum;
+        }, 0);
+        return Math.abs(drift) > tolerance;
+      },
+    }),
   };
 }
 

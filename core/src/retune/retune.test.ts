@@ -334,8 +334,8 @@ describe('the planned order', () => {
 describe('a floating bridge', () => {
   it('is cautioned and takes more passes', () => {
     const strings = stringsOf('guitar-standard', 'guitar-open-d');
-    const fixed = planRetune(strings, 'planned', 2, 'fixed');
-    const floating = planRetune(strings, 'planned', 2, 'floating');
+    const fixed = planRetune(strings, 'planned', 2, { bridge: 'fixed' });
+    const floating = planRetune(strings, 'planned', 2, { bridge: 'floating' });
     expect(fixed.warnings).to.deep.equal([]);
     expect(floating.warnings.map(({ say }) => say).join()).to.match(/bridge floats/);
     expect(floating.passes).to.be.greaterThan(fixed.passes);

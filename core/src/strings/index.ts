@@ -1,3 +1,6 @@
+export { AIM_FROM, afterTurn, aimFor } from './aim.ts';
+export type { Coupling, CouplingPrior, StringHeard } from './coupling.ts';
+export { expectedCoupling, learnCoupling, pull } from './coupling.ts';
 export type {
   Bridge,
   Course,
@@ -10,6 +13,19 @@ export { steelGuitar, usualPeg } from './instrument.ts';
 export { soundingLength, startFret, withCapo } from './length.ts';
 export type { Model, StringLoad } from './models.ts';
 export { findModel, homeTuning, MODELS, stringLoad } from './models.ts';
+export { passesNeeded } from './passes.ts';
+export type { PegFigure, PegOutcome, PegTurn } from './pegFigure.ts';
+export {
+  centsPerTurn,
+  HAND_ERROR,
+  judgePegTurn,
+  learnFigure,
+  loosen,
+  pegAfterAdvice,
+  TEST_TURN,
+  turnsFor,
+  withPeg,
+} from './pegFigure.ts';
 export type { PegKind, PegLayout, PegPlace } from './pegs.ts';
 export {
   expectedTurns,

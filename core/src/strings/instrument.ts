@@ -1,5 +1,6 @@
 import type { InstrumentKind } from '../music/index.ts';
 import type { KgPerMetre, Millimetres } from '../units.ts';
+import type { PegFigure } from './pegFigure.ts';
 import { type PegKind, type PegLayout, type PegPlace, pegPlace, USUAL_RATIO } from './pegs.ts';
 import type { PegGeometry } from './tension.ts';
 
@@ -13,8 +14,11 @@ export interface StringSpec {
   readonly unitWeight: KgPerMetre;
 }
 
-/** Which way the button is turned to tighten, as the player holds the instrument. */
-export type TightenDirection = 'away from you' | 'towards you';
+/**
+ * Which way the button is turned to tighten: as the player holds the instrument where it
+ * points sideways, as one faces it where it points backwards.
+ */
+export type TightenDirection = 'away from you' | 'towards you' | 'clockwise' | 'counter-clockwise';
 
 /** The winder of one string. */
 export interface Peg extends PegGeometry {
@@ -22,6 +26,8 @@ export interface Peg extends PegGeometry {
   readonly tighten: TightenDirection;
   /** `assumed` until a peg test has shown the direction. */
   readonly known: 'assumed' | 'tested';
+  /** How far a turn takes the string, as measured. */
+  readonly measured?: PegFigure;
 }
 
 /** One or two strings that are fretted together, each with its peg. */
@@ -78,13 +84,17 @@ function wound(diameterMm: Millimetres, coreMm: Millimetres, unitWeight: KgPerMe
   return { material: 'steel', wound: true, diameterMm, coreMm, unitWeight };
 }
 
-/** A usual peg: a button in the upper row is turned away from the player to tighten, the others towards. */
+/**
+ * A usual peg. Sideways buttons of the upper row are turned away from the player to
+ * tighten, the others towards; backward ones, as the string winds on at the inner side
+ * of the post, clockwise in the upper row and the other way in the lower.
+ */
 export function usualPeg(kind: PegKind, { row }: PegPlace): Peg {
   return {
     kind,
     postMm: 6,
     ratio: USUAL_RATIO[kind],
-    tighten: row === 'upper' ? 'away from you' : 'towards you',
+    tighten: usualDirection(kind, row),
     known: 'assumed',
   };
 }
@@ -106,4 +116,9 @@ export function steelGuitar(id: string, name: string, note = ''): Instrument {
     tuningId: 'guitar-standard',
     note,
   };
+}
+
+function usualDirection(kind: PegKind, row: PegPlace['row']): TightenDirection {
+  if (kind === 'geared') return row === 'upper' ? 'away from you' : 'towards you';
+  return row === 'upper' ? 'clockwise' : 'counter-clockwise';
 }

@@ -108,8 +108,9 @@ const NOT_QUITE = 0.25;
  */
 export function turnInWords(turns: number): string {
   const eighths = Math.abs(turns) * 8;
+  if (eighths < 0.3) return 'a hair';
+  if (eighths < 0.7) return 'a sixteenth of a turn';
   const nearest = Math.round(eighths);
-  if (nearest === 0) return eighths < 0.3 ? 'a hair' : 'a sixteenth of a turn';
   const off = eighths - nearest;
   const about =
     nearest >= 8 || Math.abs(off) <= NOT_QUITE ? '' : off < 0 ? 'nearly ' : 'a little over ';

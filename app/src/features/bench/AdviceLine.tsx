@@ -1,5 +1,11 @@
-import { type Advice, adviceFor, refusalAdvice } from '@rosefinch/core/coach';
-import type { Instrument } from '@rosefinch/core/strings';
+import {
+  type Advice,
+  adviceFor,
+  passesToCome,
+  refusalAdvice,
+  standings,
+} from '@rosefinch/core/coach';
+import { type Coupling, type Instrument, turnsFor } from '@rosefinch/core/strings';
 import type { Bench } from './useBench.ts';
 
 interface Props {
@@ -7,6 +13,9 @@ interface Props {
   readonly instrument: Instrument;
   /** The string that the plan takes next, while there is one. */
   readonly planned?: number | undefined;
+  readonly coupling: Coupling;
+  /** What is led through just now and speaks in its place. */
+  readonly instead: Advice | null;
 }
 
 /** The one sentence: what to do now. */
@@ -20,7 +29,7 @@ export function AdviceLine(props: Props) {
   );
 }
 
-function adviceOf({ bench, instrument, planned }: Props): Advice {
+function adviceOf({ bench, instrument, planned, coupling, instead }: Props): Advice {
   if (!bench.source)
     return {
       say: 'Choose what to listen to.',
@@ -32,9 +41,15 @@ function adviceOf({ bench, instrument, planned }: Props): Advice {
       say: `String ${bench.notice.courses.join(' or ')}? Choose it.`,
       more: 'The pitch lies between two strings. Press the number of the one you play.',
     };
+  if (instead) return instead;
   const strings = bench.targets.map((target) => ({
     target,
+    turnsTo: (fromHz: number, toHz: number) => turnsFor(instrument, target.course, fromHz, toHz),
     tighten: instrument.courses[target.course - 1]?.strings[0]?.peg.tighten ?? 'away from you',
   }));
-  return adviceFor(bench.session.state, strings, bench.a4, planned);
+  const { state, log } = bench.session;
+  const heard = log.flatMap(({ event }) => (event.type === 'reading' ? [event.reading] : []));
+  const nothing = state.goal.order.map(() => null);
+  const passes = passesToCome(state, standings(heard, nothing, coupling), coupling);
+  return adviceFor(state, strings, bench.a4, { planned, passes });
 }

@@ -5,6 +5,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { type Stock, useData, useStock } from '../../data/index.ts';
 import { Action, ReferenceLine, useKeys } from '../../ui/index.ts';
+import { useCoupling } from '../neck/index.ts';
 import { AdviceLine } from './AdviceLine.tsx';
 import { Announcer } from './Announcer.tsx';
 import { BenchHead } from './BenchHead.tsx';
@@ -17,6 +18,7 @@ import { Ledger } from './Ledger.tsx';
 import { Practice, Truth } from './Practice.tsx';
 import { roomInWords } from './room.ts';
 import { type Bench, useBench } from './useBench.ts';
+import { usePegTest } from './usePegTest.ts';
 import { usePlan } from './usePlan.ts';
 import { Wires } from './Wires.tsx';
 
@@ -56,16 +58,18 @@ interface OfProps {
 function BenchOf({ instrument, stock }: OfProps) {
   const { repository } = useData();
   const { settings } = stock;
-  const bench = useBench(instrument, stock);
+  const coupling = useCoupling(instrument, stock);
+  const bench = useBench(instrument, stock, coupling);
   const [hidden, setHidden] = useState(false);
   const [showTruth, setShowTruth] = useState(false);
   const [keyList, setKeyList] = useState(false);
   const { state } = bench.session;
   usePracticeByAddress(bench);
-  const plan = usePlan(instrument, stock, bench);
+  const plan = usePlan(instrument, stock, bench, coupling);
   const planned = plan?.toGo.find((toGo) => toGo !== state.active);
   const course = state.active ?? planned ?? nextCourse(state, null) ?? state.goal.order[0] ?? 1;
   const references = plan?.referencesOf(course);
+  const pegs = usePegTest(instrument, bench);
   const hands = useMemo(
     () => (bench.hands ? handsOn(bench.hands, course) : null),
     [bench.hands, course],
@@ -73,6 +77,7 @@ function BenchOf({ instrument, stock }: OfProps) {
   const acts = {
     accept: () => {
       setHidden(false);
+      if (pegs.running?.course) return pegs.running.skip();
       bench.act({ type: 'accept', ...(planned !== undefined && { next: planned }) });
     },
     nextPass: () => bench.act({ type: 'next pass' }),
@@ -81,6 +86,7 @@ function BenchOf({ instrument, stock }: OfProps) {
     hear: () => bench.hearTarget(course),
     truth: () => setShowTruth((is) => !is),
     keys: () => setKeyList(true),
+    pegs: () => (pegs.running ? pegs.running.end() : pegs.start()),
   };
   useKeys(
     keyMap(acts, hands, state.goal.order),
@@ -132,7 +138,13 @@ function BenchOf({ instrument, stock }: OfProps) {
         </section>
         <section className="bench-side" aria-label="What to do">
           <Figure state={state} targets={bench.targets} live={bench.live} hidden={hidden} />
-          <AdviceLine bench={bench} instrument={instrument} planned={planned} />
+          <AdviceLine
+            bench={bench}
+            instrument={instrument}
+            planned={planned}
+            coupling={coupling}
+            instead={pegs.running?.advice ?? null}
+          />
           {references && (
             <ReferenceLine references={references} leftHanded={instrument.leftHanded} />
           )}
@@ -146,7 +158,7 @@ function BenchOf({ instrument, stock }: OfProps) {
         <section className="bench-more" aria-label="Actions and ledger">
           <div className="actions">
             <Action onAct={acts.accept} hotkey="Space">
-              Accept, next
+              {pegs.running?.course ? 'Skip this peg' : 'Accept, next'}
             </Action>
             <Action onAct={acts.hear} hotkey="D">
               Hear {noteName(bench.targets[course - 1]?.midi ?? 69)}
@@ -156,6 +168,9 @@ function BenchOf({ instrument, stock }: OfProps) {
             </Action>
             <Action onAct={acts.nextPass} hotkey="R">
               Next pass
+            </Action>
+            <Action onAct={acts.pegs} pressed={pegs.running !== null} hotkey="G">
+              Peg test
             </Action>
             <Action onAct={acts.keys} hotkey="?">
               Keys

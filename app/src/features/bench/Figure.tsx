@@ -23,6 +23,7 @@ export function Figure({ state, targets, live, hidden }: Props) {
   const last = course === null ? undefined : stringOf(currentPass(state), course)?.readings.at(-1);
   const cents = ringing?.cents ?? last?.cents ?? null;
   const error = ringing || !last ? '' : `, ±${last.errorCents.toFixed(1)}`;
+  const aim = last?.aim ?? 0;
   return (
     <section aria-label="Deviation">
       <div className="figure-note">
@@ -34,7 +35,7 @@ export function Figure({ state, targets, live, hidden }: Props) {
       <div className="figure-note">
         {hidden || cents === null
           ? ' '
-          : `cents, ${deviationInWords(cents, state.goal.tolerance)}${error}`}
+          : `cents, ${deviationInWords(cents - aim, state.goal.tolerance)}${error}${aim === 0 ? '' : `, aim ${signedCents(aim)}`}`}
       </div>
     </section>
   );

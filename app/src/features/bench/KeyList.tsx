@@ -7,6 +7,7 @@ const KEYS: readonly (readonly [string, string])[] = [
   ['R', 'next pass'],
   ['H', 'hide the figures'],
   ['D', 'hear the target'],
+  ['G', 'peg test: begin, end'],
   ['P', 'practice guitar: pluck'],
   ['↑ ↓', 'practice guitar: tighten, loosen a hair; with Shift more'],
   ['M', 'practice guitar: mute'],

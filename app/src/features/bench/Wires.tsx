@@ -58,7 +58,7 @@ function WireRow(props: RowProps) {
   const standing =
     hidden || !last
       ? 'no figure'
-      : `${signedCents(last.cents)} cents, ${deviationInWords(last.cents, state.goal.tolerance)}`;
+      : `${signedCents(last.cents)} cents, ${deviationInWords(last.cents - last.aim, state.goal.tolerance)}`;
   return (
     <button
       type="button"
@@ -85,6 +85,7 @@ function WireRow(props: RowProps) {
       <WireCanvas
         tall={active}
         tolerance={state.goal.tolerance}
+        aim={last?.aim ?? 0}
         perches={perches}
         live={ringing ? () => live.strokeOf(course) : null}
         hidden={hidden}
@@ -102,10 +103,10 @@ function perchesByCourse(
   const all = new Map<number, Perch[]>();
   for (const { event, measurement } of log) {
     if (event.type !== 'reading') continue;
-    const { course, cents, errorCents } = event.reading;
+    const { course, cents, errorCents, aim = 0 } = event.reading;
     const target = targets[course - 1];
     const stroke = target && measurement ? strokeOf(measurement.track, target.hz) : [];
-    all.set(course, [...(all.get(course) ?? []), { cents, error: errorCents, stroke }]);
+    all.set(course, [...(all.get(course) ?? []), { cents, error: errorCents, aim, stroke }]);
   }
   return all;
 }

@@ -10,6 +10,7 @@ export interface Acts {
   readonly hear: () => void;
   readonly truth: () => void;
   readonly keys: () => void;
+  readonly pegs: () => void;
 }
 
 /** The keys of the bench; those of the practice guitar only while it is played. */
@@ -19,6 +20,7 @@ export function keyMap(acts: Acts, hands: Hands | null, order: readonly number[]
     r: acts.nextPass,
     h: acts.hide,
     d: acts.hear,
+    g: acts.pegs,
     '?': acts.keys,
     '0': () => acts.choose(null),
     Escape: () => acts.choose(null),

@@ -1,11 +1,11 @@
-import type { BenchEvent, BenchState } from '@rosefinch/core/coach';
-import { readingFor } from '@rosefinch/core/coach';
+import type { BenchEvent, BenchState, StringReading } from '@rosefinch/core/coach';
+import { aimOf, readingFor, standings } from '@rosefinch/core/coach';
 import type { KnownReading, Refusal, StringKnowledge } from '@rosefinch/core/listen';
 import { identify, knowledgeOf } from '@rosefinch/core/listen';
 import type { Target } from '@rosefinch/core/music';
 import { centsBetween, findTuning, shiftHz, type Tuning, targetsOf } from '@rosefinch/core/music';
 import type { LogEntry, SourceKind } from '@rosefinch/core/records';
-import { homeTuning, type Instrument, withCapo } from '@rosefinch/core/strings';
+import { type Coupling, homeTuning, type Instrument, withCapo } from '@rosefinch/core/strings';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import {
   type AnalysisReport,
@@ -56,7 +56,11 @@ export interface Bench {
 }
 
 /** Joins the ear, the session and the state machine for one instrument. */
-export function useBench(instrument: Instrument, { settings, tunings }: Stock): Bench {
+export function useBench(
+  instrument: Instrument,
+  { settings, tunings }: Stock,
+  coupling: Coupling,
+): Bench {
   const tuning = findTuning(instrument.tuningId, tunings);
   const home = homeTuning(instrument, tunings);
   const { capo = 0 } = instrument;
@@ -102,7 +106,8 @@ export function useBench(instrument: Instrument, { settings, tunings }: Stock): 
       const { outcome } = report;
       if (outcome.kind === 'reading')
         setRoom((known) => ({ ...known, lastReadingDbfs: outcome.levelDbfs }));
-      setNotice(conclude(report, session, strings));
+      const { aiming } = settings;
+      setNotice(conclude(report, session, strings, aiming ? coupling : null));
     }
   };
   const latestHear = useRef(hear);
@@ -256,6 +261,7 @@ function conclude(
   report: Extract<AnalysisReport, { type: 'outcome' }>,
   session: BenchSession,
   strings: readonly StringKnowledge[],
+  coupling: Coupling | null,
 ): Notice | null {
   const { outcome } = report;
   if (outcome.kind !== 'reading') return { kind: 'refused', refusal: outcome };
@@ -265,9 +271,19 @@ function conclude(
     return { kind: 'refused', refusal: { kind: 'not sure', reason: 'no pitch' } };
   const target = strings[identity.course - 1]?.target;
   if (!target) return null;
-  session.record(
-    { type: 'reading', reading: readingFor(identity.course, outcome, target.hz) },
-    { reading: outcome, track: report.track },
-  );
+  const plain = readingFor(identity.course, outcome, target.hz);
+  const aim = coupling ? aimAfter(plain, session, coupling) : 0;
+  const reading = readingFor(identity.course, outcome, target.hz, aim);
+  session.record({ type: 'reading', reading }, { reading: outcome, track: report.track });
   return null;
+}
+
+/** Where the string of a reading is to be brought, from all that was heard in this sitting. */
+function aimAfter(reading: StringReading, session: BenchSession, coupling: Coupling): number {
+  const heard = session.log.flatMap(({ event }) =>
+    event.type === 'reading' ? [event.reading] : [],
+  );
+  const nothing = session.state.goal.order.map(() => null);
+  const now = standings([...heard, reading], nothing, coupling);
+  return aimOf(session.state, reading.course, now, coupling);
 }

@@ -1,6 +1,6 @@
 import { findTuning, shiftHz, targetsOf } from '@rosefinch/core/music';
 import { planRetune, planStrings, type Reference } from '@rosefinch/core/retune';
-import { homeTuning, type Instrument } from '@rosefinch/core/strings';
+import { type Coupling, homeTuning, type Instrument } from '@rosefinch/core/strings';
 import { useQuery } from '@tanstack/react-query';
 import { type Stock, useData } from '../../data/index.ts';
 import type { Bench } from './useBench.ts';
@@ -19,7 +19,12 @@ export interface BenchPlan {
 }
 
 /** The plan while the instrument is retuned, from the strings as they were heard last; null when nothing is far off. */
-export function usePlan(instrument: Instrument, stock: Stock, bench: Bench): BenchPlan | null {
+export function usePlan(
+  instrument: Instrument,
+  stock: Stock,
+  bench: Bench,
+  coupling: Coupling,
+): BenchPlan | null {
   const { repository } = useData();
   const before = useQuery({
     queryKey: ['last pitches', instrument.id, instrument.tuningId],
@@ -46,7 +51,10 @@ export function usePlan(instrument: Instrument, stock: Stock, bench: Bench): Ben
     nowHz: (c) => heard.get(c) ?? homeTargets[c - 1]?.hz ?? bench.a4,
   });
   const { tolerance } = bench.session.state.goal;
-  const { steps } = planRetune(strings, stock.settings.planOrder, tolerance, instrument.bridge);
+  const { steps } = planRetune(strings, stock.settings.planOrder, tolerance, {
+    bridge: instrument.bridge,
+    coupling,
+  });
   if (!steps.some((step) => Math.abs(step.cents) > RETUNING)) return null;
   return {
     toGo: steps.filter((step) => Math.abs(step.cents) > TO_GO).map((step) => step.course),

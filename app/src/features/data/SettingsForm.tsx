@@ -63,6 +63,12 @@ export function SettingsForm({ settings }: { settings: Settings }) {
           />
         </div>
         <Switch
+          label="Aim ahead"
+          description="A string is brought to where it will land when the others have been tuned, once the instrument is known"
+          checked={settings.aiming}
+          onChange={(e) => set({ aiming: e.currentTarget.checked })}
+        />
+        <Switch
           label="Keys are on"
           checked={settings.keysOn}
           onChange={(e) => set({ keysOn: e.currentTarget.checked })}

@@ -22,6 +22,7 @@ import { useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { type Settings, type Stock, useData, useLive, useStock } from '../../data/index.ts';
 import { counted, EmptyView, forceInWords, ReferenceLine } from '../../ui/index.ts';
+import { useCoupling } from '../neck/index.ts';
 import { PlanWires } from './PlanWires.tsx';
 
 const CAPO_FRETS = Array.from({ length: 13 }, (_, fret) => fret);
@@ -55,6 +56,7 @@ function RetuneOf({ instrument, stock }: OfProps) {
   const { repository } = useData();
   const { settings, shelf, tunings } = stock;
   const [search, setSearch] = useSearchParams();
+  const coupling = useCoupling(instrument, stock);
   const [capo, setCapo] = useState(instrument.capo ?? 0);
   const heard = useLive((data) => data.lastPitches(instrument), instrument.id);
   const now = findTuning(instrument.tuningId, tunings);
@@ -79,7 +81,10 @@ function RetuneOf({ instrument, stock }: OfProps) {
     // Those not heard yet stand as the present tuning has them.
     nowHz: (course) => heard.get(course) ?? present[course - 1]?.hz ?? settings.a4,
   });
-  const plan = planRetune(strings, settings.planOrder, settings.tolerance, instrument.bridge);
+  const plan = planRetune(strings, settings.planOrder, settings.tolerance, {
+    bridge: instrument.bridge,
+    coupling,
+  });
   return (
     <Stack>
       <Group align="end">

@@ -1,5 +1,6 @@
 import {
   Button,
+  Checkbox,
   Group,
   NativeSelect,
   NumberInput,
@@ -150,6 +151,19 @@ const LAYOUTS: readonly { readonly value: PegLayout; readonly label: string }[] 
   { value: 'in line, reversed', label: 'all in line below' },
 ];
 
+/** Core as a share of the diameter, weight as a share of a solid string's: of the sets of the models. */
+const USUAL_WOUND = {
+  steel: { core: 0.4, weight: 0.83 },
+  other: { core: 0.65, weight: 4.6 },
+} as const;
+
+const DIRECTIONS: Peg['tighten'][] = [
+  'away from you',
+  'towards you',
+  'clockwise',
+  'counter-clockwise',
+];
+
 const BRIDGE_SAYS: Readonly<Record<Bridge, string>> = {
   fixed: 'moves the other strings little',
   loose: 'moves the other strings somewhat',
@@ -171,7 +185,14 @@ function withPegKind(instrument: Instrument, kind: PegKind): Instrument {
   return withPegs(instrument, (peg, course) =>
     pegPlace(layout, course, courses.length).row === 'side'
       ? peg
-      : { ...peg, kind, ratio: USUAL_RATIO[kind] },
+      : {
+          ...peg,
+          kind,
+          ratio: USUAL_RATIO[kind],
+          ...(peg.known === 'assumed' && {
+            tighten: usualPeg(kind, pegPlace(layout, course, courses.length)).tighten,
+          }),
+        },
   );
 }
 
@@ -197,6 +218,7 @@ function Strings({ instrument, stock, onChange }: StringsProps) {
           <tr>
             <th scope="col">string</th>
             <th scope="col">material</th>
+            <th scope="col">wound</th>
             <th scope="col">diameter, mm</th>
             <th scope="col">core, mm</th>
             <th scope="col">weight, g/m</th>
@@ -263,6 +285,13 @@ function StringRow({ instrument, stock, course, onChange }: RowProps) {
           }
         />
       </td>
+      <td>
+        <Checkbox
+          aria-label={`String ${course.number} is wound`}
+          checked={spec.wound}
+          onChange={(event) => withSpec(rewound(spec, event.currentTarget.checked))}
+        />
+      </td>
       <td>{figure('Diameter', spec.diameterMm, (diameterMm) => withSpec({ diameterMm }))}</td>
       <td>{figure('Core', spec.coreMm, (coreMm) => withSpec({ coreMm }), !spec.wound)}</td>
       <td>
@@ -277,15 +306,35 @@ function StringRow({ instrument, stock, course, onChange }: RowProps) {
         <NativeSelect
           aria-label={`Tighten string ${course.number}`}
           size="xs"
-          data={['away from you', 'towards you']}
+          data={DIRECTIONS}
           value={peg.tighten}
           onChange={(event) => withPeg({ tighten: event.currentTarget.value as Peg['tighten'] })}
         />
+        <div className="soft">{triedInWords(peg)}</div>
       </td>
       <td>{figure('Ratio', peg.ratio, (ratio) => withPeg({ ratio }))}</td>
       <Outcome instrument={instrument} stock={stock} course={course.number} spec={spec} />
     </tr>
   );
+}
+
+/** @example triedInWords(peg) // => 'tried, a turn known to 12 %' */
+function triedInWords({ known, measured }: Peg): string {
+  if (known === 'assumed') return 'not tried';
+  return measured ? `tried, a turn known to ${Math.round(100 * measured.error)} %` : 'tried';
+}
+
+/** Of a wound string nothing but its diameter is known at first: core and weight as is usual. */
+function rewound(spec: StringSpec, wound: boolean): Partial<StringSpec> {
+  if (!wound) return { wound };
+  const { density } = MATERIALS[spec.material];
+  const solid = plainUnitWeight(density, spec.diameterMm);
+  const share = spec.material === 'steel' ? USUAL_WOUND.steel : USUAL_WOUND.other;
+  return {
+    wound,
+    coreMm: Math.round(100 * share.core * spec.diameterMm) / 100,
+    unitWeight: share.weight * solid,
+  };
 }
 
 /** A plain string carries its whole diameter, and weighs what its material does. */

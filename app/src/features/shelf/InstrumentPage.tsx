@@ -3,6 +3,7 @@ import type { Instrument } from '@rosefinch/core/strings';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { useData, useLive, useStock } from '../../data/index.ts';
+import { NeckCard } from '../neck/index.ts';
 import { InstrumentForm } from './InstrumentForm.tsx';
 
 /** The facts of one instrument: to be changed, copied, or taken off the shelf. */
@@ -91,6 +92,7 @@ export function InstrumentPage() {
         stock={stock}
         onSave={(next) => save(next, 'Saved.')}
       />
+      <NeckCard instrument={instrument} stock={stock} />
     </Stack>
   );
 }

@@ -114,7 +114,9 @@ function wayThere(
   const homeTargets = targetsOf(home, a4);
   const nowHz = (course: number) => homeTargets[course - 1]?.hz ?? a4;
   const strings = planStrings({ instrument, home, target: tuning, a4, nowHz });
-  const { steps, warnings } = planRetune(strings, settings.planOrder, 1, instrument.bridge);
+  const { steps, warnings } = planRetune(strings, settings.planOrder, 1, {
+    bridge: instrument.bridge,
+  });
   return {
     from: home.name,
     steps: steps.map(({ course, cents, references }) => {

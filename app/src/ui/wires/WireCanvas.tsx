@@ -5,6 +5,7 @@ import { drawWire, type Palette, type Perch, type Stroke } from './draw.ts';
 interface Props {
   readonly tall: boolean;
   readonly tolerance: number;
+  readonly aim: number;
   readonly perches: readonly Perch[];
   /** Asked at every frame while the wire is active; null when nothing rings. */
   readonly live: (() => Stroke | null) | null;

@@ -7,6 +7,8 @@ export type Stroke = ArrayLike<number>;
 export interface Perch {
   readonly cents: number;
   readonly error: number;
+  /** Where the string was to be brought then. */
+  readonly aim: number;
   readonly stroke: Stroke;
 }
 
@@ -15,6 +17,8 @@ export interface WirePicture {
   readonly height: number;
   readonly tall: boolean;
   readonly tolerance: number;
+  /** Where the string is to be brought, in cents; 0 is its target. */
+  readonly aim: number;
   readonly perches: readonly Perch[];
   /** The note that rings now; null when none does. */
   readonly live: Stroke | null;
@@ -67,7 +71,8 @@ function drawRuling(
   y: (cents: number) => number,
 ): void {
   c.fillStyle = p.palette.band;
-  c.fillRect(LEFT, y(p.tolerance), p.width - LEFT, y(-p.tolerance) - y(p.tolerance));
+  const top = y(p.aim + p.tolerance);
+  c.fillRect(LEFT, top, p.width - LEFT, y(p.aim - p.tolerance) - top);
   c.font = `12px ${FONT}`;
   c.textAlign = 'right';
   c.textBaseline = 'middle';
@@ -114,9 +119,9 @@ function drawPerch(
   y: (cents: number) => number,
   middle: number,
 ): void {
-  const { cents } = perch;
-  const rest = Math.abs(cents) <= p.tolerance;
-  const low = cents < 0;
+  const { cents, aim } = perch;
+  const rest = Math.abs(cents - aim) <= p.tolerance;
+  const low = cents < aim;
   const base = p.tall ? y(cents) : middle;
   const size = p.tall ? 10 : Math.max(5, Math.abs(y(cents) - middle));
   const top = rest ? base - 4 : low ? base : base - size;

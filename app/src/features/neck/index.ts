@@ -1,0 +1,2 @@
+export { NeckCard } from './NeckCard.tsx';
+export { useCoupling } from './useCoupling.ts';

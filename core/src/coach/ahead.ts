@@ -1,0 +1,62 @@
+import { afterTurn, aimFor, type Coupling, passesNeeded } from '../strings/index.ts';
+import type { Cents } from '../units.ts';
+import type { BenchState, StringReading } from './bench.ts';
+import { currentPass, isSettled } from './bench.ts';
+
+/** A coupling that is known no better than this, as a share, is not aimed by. */
+const KNOWN_ENOUGH = 0.4;
+/** An aim below this is within what a hand can set. */
+const LEAST_AIM: Cents = 1;
+
+/**
+ * Where every string stands now, course 1 first: as it was read last, and what the turns
+ * of others since did to it. Null where nothing is known.
+ * @param before what is known of a course from earlier sittings
+ */
+export function standings(
+  readings: readonly StringReading[],
+  before: readonly (Cents | null)[],
+  coupling: Coupling,
+): (Cents | null)[] {
+  let now = [...before];
+  readings.forEach(({ course, cents }, k) => {
+    const turned = readings[k - 1]?.course === course && now[course - 1] !== null;
+    if (turned) {
+      // What is not known follows too, but nobody can say from where.
+      const known = now.map((value) => value ?? 0);
+      const after = afterTurn(known, course, cents, coupling);
+      now = now.map((value, j) => (value === null ? null : after[j]!));
+    }
+    now[course - 1] = cents;
+  });
+  return now;
+}
+
+/**
+ * Where to bring a course so that it lands on its target once the strings still to come
+ * in this pass have been tuned; 0 while the coupling is not known well enough.
+ */
+export function aimOf(
+  state: BenchState,
+  course: number,
+  now: readonly (Cents | null)[],
+  coupling: Coupling,
+): Cents {
+  if (coupling.error > KNOWN_ENOUGH) return 0;
+  const toCome = currentPass(state)
+    .strings.filter((s) => s.course !== course && !isSettled(s) && now[s.course - 1] !== null)
+    .map((s) => s.course);
+  const deviations = now.map((cents) => cents ?? 0);
+  const aim = aimFor(deviations, [course, ...toCome], coupling);
+  return Math.abs(aim) < LEAST_AIM ? 0 : aim;
+}
+
+/** Passes still to come, the last look included, from where the strings stand now. */
+export function passesToCome(
+  state: BenchState,
+  now: readonly (Cents | null)[],
+  coupling: Coupling,
+): number {
+  const deviations = now.map((cents) => cents ?? 0);
+  return passesNeeded(deviations, state.goal.order, coupling, state.goal.tolerance);
+}

@@ -1,0 +1,53 @@
+import { expect, type Page, test } from '@playwright/test';
+import { BenchPage } from './bench.ts';
+
+const more = (page: Page, times: number, key: string) =>
+  Array.from({ length: times }).reduce<Promise<void>>(
+    (before) => before.then(() => page.keyboard.press(key)),
+    Promise.resolve(),
+  );
+
+test('the peg test leads from peg to peg, stores what it finds, and turns become advice', async ({
+  page,
+}) => {
+  const bench = new BenchPage(page);
+  await bench.open();
+  await bench.practise();
+  // Before any turn was measured the advice is a guess.
+  await expect(bench.advice).toContainText('at a guess');
+  await page.keyboard.press('g');
+  await expect(bench.advice).toContainText('Pluck string 6.');
+  await bench.pluck(6);
+  await expect(bench.advice).toContainText(
+    'Turn its button an eighth of a turn towards you, then pluck.',
+  );
+  // Two twentieths and five hairs are an eighth.
+  await more(page, 2, 'Shift+ArrowDown');
+  await more(page, 5, 'ArrowDown');
+  await bench.pluck(6);
+  await expect(bench.advice).toContainText(/String 6 went down \d+ cents, as thought\./);
+  await expect(bench.advice).toContainText('Now pluck string 5.');
+  await bench.pluck(5);
+  await bench.pluck(5);
+  await expect(bench.advice).toContainText('It did not move. Trace the string to its peg');
+  await page.keyboard.press(' ');
+  await expect(bench.advice).toContainText('Pluck string 4.');
+  // A peg that works the other way: the practice hand tightens where it was told to loosen.
+  await bench.pluck(4);
+  await more(page, 2, 'Shift+ArrowUp');
+  await bench.pluck(4);
+  await expect(bench.advice).toContainText('turn it back. String 4 tightens towards you.');
+  await page.keyboard.press('g');
+
+  await page.goto('/shelf/heron');
+  const row = (course: number) =>
+    page.getByRole('row', { name: new RegExp(`^${course} `) }).first();
+  await expect(row(6)).toContainText('tried, a turn known to 12 %');
+  await expect(page.getByLabel('Tighten string 4')).toHaveValue('towards you');
+  await expect(row(5)).toContainText('not tried');
+  await page.goto('/');
+  await bench.practise();
+  await page.keyboard.press('6');
+  await bench.pluck(6);
+  await expect(bench.advice).not.toContainText('at a guess');
+});
