@@ -52,10 +52,8 @@ test('standard guitar to open D and back, on the practice guitar', async ({ page
   await page.keyboard.press('r');
   await expect(page.getByText(/pass 2/)).toBeVisible();
   await expect(page.getByText(/Still to be retuned/)).toHaveCount(0);
-  for (const course of [6, 5]) {
-    await page.keyboard.press(String(course));
-    expect(Math.abs(await bench.pluck(course))).toBeLessThan(60);
-  }
+  await page.keyboard.press('6');
+  expect(Math.abs(await bench.pluck(6))).toBeLessThan(60);
 
   // Back: from the strings as they were heard, to the tuning that the guitar is kept in.
   await page.getByRole('link', { name: 'Retune' }).click();

@@ -3,6 +3,7 @@ import { noteFigures } from './notes.ts';
 import { passFigures } from './passes.ts';
 import { planFigures } from './plans.ts';
 import { pluckFigures } from './plucks.ts';
+import { coachFigures } from './sessions.ts';
 
 /** Prints every figure. `--long` reads 10,000 plucks instead of 500; a word prints only that part. */
 const parts: Readonly<Record<string, () => void | Promise<void>>> = {
@@ -14,6 +15,7 @@ const parts: Readonly<Record<string, () => void | Promise<void>>> = {
   speed: speedFigures,
   plans: planFigures,
   passes: () => passFigures(500),
+  coach: () => coachFigures(10, 100),
 };
 
 const chosen = process.argv.slice(2).filter((word) => word in parts);

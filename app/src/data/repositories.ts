@@ -1,7 +1,7 @@
 import { shiftHz, TUNINGS, type Tuning } from '@rosefinch/core/music';
 import type { Contents, LogEntry, Recording, Session } from '@rosefinch/core/records';
 import { checkInstrument, checkTuning, saltmarshLibrary } from '@rosefinch/core/records';
-import type { Instrument, StringHeard } from '@rosefinch/core/strings';
+import { type Instrument, type Peg, type StringHeard, withPeg } from '@rosefinch/core/strings';
 import { Dexie, type Table } from 'dexie';
 import type { RosefinchDatabase, Shelf } from './database.ts';
 import { DEFAULT_SETTINGS, type Settings } from './settings.ts';
@@ -108,6 +108,17 @@ export class Repository {
       });
   }
 
+  /** Stores what was found of a peg; the rest of the instrument stays as it is by then. */
+  savePeg(instrumentId: string, course: number, peg: Peg): Promise<void> {
+    return stored(() =>
+      this.db.transaction('rw', this.db.instruments, async () => {
+        const instrument = await this.db.instruments.get(instrumentId);
+        if (instrument)
+          await this.db.instruments.put(checkInstrument(withPeg(instrument, course, peg)));
+      }),
+    );
+  }
+
   addInstruments(instruments: readonly Instrument[]): Promise<void> {
     return stored(async () => void (await this.db.instruments.bulkPut([...instruments])));
   }
@@ -131,10 +142,14 @@ export class Repository {
     });
   }
 
-  /** What every string was read at in the newest sittings of an instrument, the oldest of them first. */
-  heard(instrumentId: string): Promise<StringHeard[][]> {
+  /**
+   * What every string was read at in the newest sittings of an instrument, the oldest of
+   * them first. Of a real instrument the practice sittings tell nothing.
+   */
+  heard(instrumentId: string, shelf: Shelf): Promise<StringHeard[][]> {
     return stored(async () => {
-      const sessions = await this.db.sessions.where('instrumentId').equals(instrumentId).toArray();
+      const all = await this.db.sessions.where('instrumentId').equals(instrumentId).toArray();
+      const sessions = all.filter(({ source }) => shelf === 'demo' || source !== 'practice');
       const newest = sessions.sort((a, b) => a.startedAt - b.startedAt).slice(-MOST_SITTINGS);
       return Promise.all(
         newest.map(async ({ id }) =>

@@ -170,3 +170,54 @@ describe('the bench under random events', () => {
     );
   });
 });
+
+describe('any events whatever', () => {
+  const course = fc.integer({ min: -1, max: 8 });
+  const event: fc.Arbitrary<BenchEvent> = fc.oneof(
+    fc
+      .record({
+        course,
+        cents: fc.double({ min: -300, max: 300, noNaN: true }),
+        moving: fc.boolean(),
+      })
+      .map(({ course, cents, moving }) => ({
+        type: 'reading' as const,
+        reading: { course, cents, errorCents: 0.4, moving, hz: 100 },
+      })),
+    course.map((c) => ({ type: 'choose' as const, course: c < 0 ? null : c })),
+    fc.constant({ type: 'accept' as const }),
+    fc.integer({ min: 1, max: 6 }).map((next) => ({ type: 'accept' as const, next })),
+    fc.constant({ type: 'next pass' as const }),
+    course.map((c) => ({
+      type: 'peg test' as const,
+      course: c,
+      turns: -0.1,
+      beforeHz: 100,
+      afterHz: 98,
+    })),
+  );
+
+  it('leave a lawful bench, and no reading is lost', () => {
+    fc.assert(
+      fc.property(fc.array(event, { maxLength: 14 }), (events) => {
+        const state = replay(GOAL, events);
+        const kept = state.passes.flatMap((pass) => pass.strings.flatMap((s) => s.readings));
+        const own = events.filter(
+          (e) => e.type === 'reading' && GOAL.order.includes(e.reading.course),
+        );
+        expect(kept.length).to.equal(own.length);
+        expect(state.passes.map(({ number }) => number)).to.deep.equal(
+          state.passes.map((_, i) => i + 1),
+        );
+        for (const { strings } of state.passes)
+          expect(strings.map((s) => s.course)).to.deep.equal([...GOAL.order]);
+        for (const one of [state.active, state.chosen])
+          if (one !== null) expect(GOAL.order).to.include(one);
+        const next = nextCourse(state, state.active);
+        expect(next === null).to.equal(passDone(state));
+        expect(says(state).say).to.not.equal('');
+      }),
+      { seed: 21, numRuns: 100_000 },
+    );
+  });
+});

@@ -26,5 +26,10 @@ export {
   startBench,
   stringOf,
 } from './bench.ts';
+export type { CoachString, CoachView, Fault, HeardPluck, Rule } from './faults.ts';
+export { faultOf } from './faults.ts';
+export { hearPluck, whichCourse } from './hear.ts';
 export type { PegTestRound, PegTestStep } from './pegTest.ts';
 export { pegTestAdvice, pegTestAfter, skipPeg, startPegTest } from './pegTest.ts';
+export type { Ringing } from './sound.ts';
+export { ringingOf } from './sound.ts';

@@ -28,6 +28,8 @@ const SILENT_HOPS = 6;
 const TOO_QUIET: Dbfs = -66;
 /** A rise that is over sooner is a knock or the end of a note, no pluck. */
 const SHORTEST_PLUCK_S = 0.06;
+/** Samples that are looked at together before they are analysed. */
+const PIECE = 256;
 const CLIPPED_AT = 0.985;
 
 /** One value of the live track. */
@@ -118,6 +120,12 @@ export class Listener {
 
   /** Hears the next samples. */
   hear(samples: Float32Array): void {
+    // In short pieces, so that what the raw samples tell belongs to the note it lies in.
+    for (let at = 0; at < samples.length; at += PIECE)
+      this.hearPiece(samples.subarray(at, at + PIECE));
+  }
+
+  private hearPiece(samples: Float32Array): void {
     this.watchRaw(samples);
     this.decimator.process(samples, (sample) => {
       this.buffer[this.heard % this.buffer.length] = sample;

@@ -18,6 +18,7 @@ import { Ledger } from './Ledger.tsx';
 import { Practice, Truth } from './Practice.tsx';
 import { roomInWords } from './room.ts';
 import { type Bench, useBench } from './useBench.ts';
+import { usePegLearning } from './usePegLearning.ts';
 import { usePegTest } from './usePegTest.ts';
 import { usePlan } from './usePlan.ts';
 import { Wires } from './Wires.tsx';
@@ -70,6 +71,7 @@ function BenchOf({ instrument, stock }: OfProps) {
   const course = state.active ?? planned ?? nextCourse(state, null) ?? state.goal.order[0] ?? 1;
   const references = plan?.referencesOf(course);
   const pegs = usePegTest(instrument, bench);
+  const pegProblem = usePegLearning(instrument, bench, pegs.running === null);
   const hands = useMemo(
     () => (bench.hands ? handsOn(bench.hands, course) : null),
     [bench.hands, course],
@@ -100,9 +102,9 @@ function BenchOf({ instrument, stock }: OfProps) {
           {bench.problem.wayOn}
         </div>
       )}
-      {bench.session.problem && (
+      {(bench.session.problem ?? pegProblem) && (
         <div className="problem" role="alert">
-          <strong>{bench.session.problem}</strong>
+          <strong>{bench.session.problem ?? pegProblem}</strong>
         </div>
       )}
       <div className="bench">
@@ -142,6 +144,7 @@ function BenchOf({ instrument, stock }: OfProps) {
             bench={bench}
             instrument={instrument}
             planned={planned}
+            retuning={plan !== null}
             coupling={coupling}
             instead={pegs.running?.advice ?? null}
           />

@@ -1,7 +1,7 @@
-import type { BenchEvent, BenchState, StringReading } from '@rosefinch/core/coach';
-import { aimOf, readingFor, standings } from '@rosefinch/core/coach';
+import type { BenchEvent, BenchState } from '@rosefinch/core/coach';
+import { type HeardPluck, hearPluck, ringingOf, whichCourse } from '@rosefinch/core/coach';
 import type { KnownReading, Refusal, StringKnowledge } from '@rosefinch/core/listen';
-import { identify, knowledgeOf } from '@rosefinch/core/listen';
+import { knowledgeOf } from '@rosefinch/core/listen';
 import type { Target } from '@rosefinch/core/music';
 import { centsBetween, findTuning, shiftHz, type Tuning, targetsOf } from '@rosefinch/core/music';
 import type { LogEntry, SourceKind } from '@rosefinch/core/records';
@@ -21,11 +21,15 @@ import { type BenchSession, useBenchSession } from './useBenchSession.ts';
 const PRACTICE_RATE = 48_000;
 /** A first visit: the practice guitar sounds its first string by itself, this long after opening. */
 const FIRST_PLUCK_MS = 700;
+/** The coach looks back so far. */
+const MOST_PLUCKS = 200;
 const NO_ROOM: RoomState = { level: null, report: null, lastReadingDbfs: null };
 /** Practice strings start this far out, course 1 first and round again, in cents. */
 const PRACTICE_DETUNE = [-31, -12, -38, 11, -9.5, -23];
 /** A string last heard further out than this starts there: it comes from another tuning. */
 const FROM_ANOTHER_TUNING = 60;
+
+type Outcome = Extract<AnalysisReport, { type: 'outcome' }>;
 
 /** What the last pluck came to when it was no reading. */
 type Notice =
@@ -43,6 +47,10 @@ export interface Bench {
   readonly source: SourceKind | null;
   readonly problem: { readonly message: string; readonly wayOn: string } | null;
   readonly notice: Notice | null;
+  /** What was heard since the page was opened, for the coach. */
+  readonly plucks: readonly HeardPluck[];
+  /** The teacher has decided something since the last pluck: what it showed is answered. */
+  readonly answered: boolean;
   readonly live: LiveNote;
   readonly room: RoomState;
   readonly hands: PracticeHands | null;
@@ -83,6 +91,9 @@ export function useBench(
     () => knowledgeOf(targets, readingsOf(session.log)),
     [targets, session.log],
   );
+  const [plucks, setPlucks] = useState<readonly HeardPluck[]>([]);
+  const [answered, setAnswered] = useState(false);
+  const track = useRef<number[]>([]);
   const [notice, setNotice] = useState<Notice | null>(null);
   const [problem, setProblem] = useState<MicrophoneProblem | null>(null);
   const [room, setRoom] = useState<RoomState>(NO_ROOM);
@@ -93,21 +104,45 @@ export function useBench(
   const { repository } = useData();
   const wantedSource = useRef<SourceKind | null>(null);
 
+  /** A note is over: the coach may know its whole track now. */
+  const closeNote = () => {
+    const ringing = ringingOf(track.current);
+    track.current = [];
+    if (ringing)
+      setPlucks((before) => {
+        const last = before.at(-1);
+        return last ? [...before.slice(0, -1), { ...last, ringing }] : before;
+      });
+  };
+
   const hear = (report: AnalysisReport) => {
     if (report.type === 'level') setRoom((known) => ({ ...known, level: report }));
     else if (report.type === 'room') setRoom((known) => ({ ...known, report: report.report }));
     else if (report.type === 'failed')
       setProblem(new MicrophoneProblem(report.message, 'All readings are kept.'));
-    else if (report.type === 'onset') live.begin();
-    else if (report.type === 'released') live.end();
-    else if (report.type === 'track') follow(report.point, session.state, strings, live);
-    else if (report.type === 'outcome') {
+    else if (report.type === 'onset') {
+      closeNote();
+      live.begin();
+    } else if (report.type === 'released') {
+      closeNote();
+      live.end();
+    } else if (report.type === 'track') {
+      track.current.push(report.point.sinceOnset, report.point.hz);
+      follow(report.point, session.state, strings, live);
+    } else if (report.type === 'outcome') {
       live.conclude();
       const { outcome } = report;
       if (outcome.kind === 'reading')
         setRoom((known) => ({ ...known, lastReadingDbfs: outcome.levelDbfs }));
-      const { aiming } = settings;
-      setNotice(conclude(report, session, strings, aiming ? coupling : null));
+      const { pluck, notice: said } = conclude(
+        report,
+        session,
+        strings,
+        settings.aiming ? coupling : null,
+      );
+      setPlucks((before) => [...before.slice(-MOST_PLUCKS), pluck]);
+      setAnswered(false);
+      setNotice(said);
     }
   };
   const latestHear = useRef(hear);
@@ -174,6 +209,7 @@ export function useBench(
 
   const act = (event: BenchEvent) => {
     setNotice(null);
+    setAnswered(true);
     session.record(event);
   };
 
@@ -194,6 +230,8 @@ export function useBench(
     source,
     problem: shown,
     notice,
+    plucks,
+    answered,
     live,
     room,
     hands,
@@ -225,16 +263,6 @@ function practiceDetune(
   });
 }
 
-/** Which course a sound belongs to: the one chosen by hand, or the one it can only be. */
-function whichCourse(
-  sound: { readonly hz: number; readonly inharmonicity?: number },
-  state: BenchState,
-  strings: readonly StringKnowledge[],
-) {
-  if (state.chosen !== null) return { kind: 'known', course: state.chosen } as const;
-  return identify(sound, strings);
-}
-
 function follow(
   point: { sinceOnset: number; hz: number },
   state: BenchState,
@@ -256,34 +284,36 @@ function readingsOf(log: readonly LogEntry[]): KnownReading[] {
   );
 }
 
-/** Puts a reading on record, or says why there is none. */
+/** Puts a reading on record, or says why there is none; answers what the coach may know of the pluck. */
 function conclude(
-  report: Extract<AnalysisReport, { type: 'outcome' }>,
+  report: Outcome,
   session: BenchSession,
   strings: readonly StringKnowledge[],
   coupling: Coupling | null,
-): Notice | null {
-  const { outcome } = report;
-  if (outcome.kind !== 'reading') return { kind: 'refused', refusal: outcome };
-  const identity = whichCourse(outcome, session.state, strings);
-  if (identity.kind === 'doubt') return { kind: 'doubt', courses: identity.courses };
-  if (identity.kind === 'none')
-    return { kind: 'refused', refusal: { kind: 'not sure', reason: 'no pitch' } };
-  const target = strings[identity.course - 1]?.target;
-  if (!target) return null;
-  const plain = readingFor(identity.course, outcome, target.hz);
-  const aim = coupling ? aimAfter(plain, session, coupling) : 0;
-  const reading = readingFor(identity.course, outcome, target.hz, aim);
-  session.record({ type: 'reading', reading }, { reading: outcome, track: report.track });
-  return null;
-}
-
-/** Where the string of a reading is to be brought, from all that was heard in this sitting. */
-function aimAfter(reading: StringReading, session: BenchSession, coupling: Coupling): number {
-  const heard = session.log.flatMap(({ event }) =>
-    event.type === 'reading' ? [event.reading] : [],
-  );
-  const nothing = session.state.goal.order.map(() => null);
-  const now = standings([...heard, reading], nothing, coupling);
-  return aimOf(session.state, reading.course, now, coupling);
+): { readonly pluck: HeardPluck; readonly notice: Notice | null } {
+  const { outcome, track, clipped } = report;
+  const { state, log } = session;
+  const pluck = {
+    chosen: state.chosen,
+    ringing: ringingOf(track),
+    levelDbfs: outcome.kind === 'reading' ? outcome.levelDbfs : null,
+    clipped,
+    reading: null,
+    refusal: null,
+  };
+  if (outcome.kind !== 'reading')
+    return {
+      pluck: { ...pluck, refusal: outcome },
+      notice: { kind: 'refused', refusal: outcome },
+    };
+  const heard = log.flatMap(({ event }) => (event.type === 'reading' ? [event.reading] : []));
+  const put = hearPluck(outcome, state, strings, heard, coupling);
+  if ('course' in put) {
+    session.record({ type: 'reading', reading: put }, { reading: outcome, track });
+    return { pluck: { ...pluck, reading: put }, notice: null };
+  }
+  const refusal = { kind: 'not sure', reason: 'no pitch' } as const;
+  return put.kind === 'doubt'
+    ? { pluck, notice: { kind: 'doubt', courses: put.courses } }
+    : { pluck: { ...pluck, refusal }, notice: { kind: 'refused', refusal } };
 }

@@ -6,7 +6,7 @@ import {
   skipPeg,
   startPegTest,
 } from '@rosefinch/core/coach';
-import { type Instrument, withPeg } from '@rosefinch/core/strings';
+import type { Instrument } from '@rosefinch/core/strings';
 import { useEffect, useRef, useState } from 'react';
 import { useData } from '../../data/index.ts';
 import type { Bench } from './useBench.ts';
@@ -48,7 +48,7 @@ export function usePegTest(
       if (step.event) bench.act(step.event);
       if (step.peg)
         repository
-          .saveInstrument(withPeg(instrument, course, step.peg))
+          .savePeg(instrument.id, course, step.peg)
           .catch((error: Error) => setProblem(error.message));
       if (step.round.toCome[0] === course) setRound(step.round);
       else go(step.round);

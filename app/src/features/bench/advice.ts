@@ -1,0 +1,73 @@
+import {
+  type Advice,
+  adviceFor,
+  type CoachString,
+  faultOf,
+  passesToCome,
+  refusalAdvice,
+  standings,
+} from '@rosefinch/core/coach';
+import {
+  type Coupling,
+  headroom,
+  type Instrument,
+  soundingLength,
+  turnsFor,
+  withCapo,
+} from '@rosefinch/core/strings';
+import type { Bench } from './useBench.ts';
+
+/** What the one sentence on the bench goes by. */
+export interface AdviceSources {
+  readonly bench: Bench;
+  readonly instrument: Instrument;
+  readonly coupling: Coupling;
+  /** The string that the plan takes next, while there is one. */
+  readonly planned?: number | undefined;
+  /** On the way from one tuning to another. */
+  readonly retuning: boolean;
+  /** What is led through just now and speaks in its place. */
+  readonly instead: Advice | null;
+}
+
+/** The one sentence: what to do now. What went wrong comes before what comes next. */
+export function adviceNow(sources: AdviceSources): Advice {
+  const { bench, instrument, coupling, planned, retuning, instead } = sources;
+  if (!bench.source)
+    return {
+      say: 'Choose what to listen to.',
+      more: `The practice ${instrument.kind}, or your microphone.`,
+    };
+  const { state, log } = bench.session;
+  const strings = coachStrings(bench, instrument);
+  const view = { state, strings, coupling, a4: bench.a4, retuning };
+  const fault = bench.answered || instead ? null : faultOf(bench.plucks, view);
+  if (fault) return fault.advice;
+  if (bench.notice?.kind === 'refused') return refusalAdvice(bench.notice.refusal, bench.targets);
+  if (bench.notice?.kind === 'doubt')
+    return {
+      say: `String ${bench.notice.courses.join(' or ')}? Choose it.`,
+      more: 'The pitch lies between two strings. Press the number of the one you play.',
+    };
+  if (instead) return instead;
+  const heard = log.flatMap(({ event }) => (event.type === 'reading' ? [event.reading] : []));
+  const nothing = state.goal.order.map(() => null);
+  const passes = passesToCome(state, standings(heard, nothing, coupling), coupling);
+  return adviceFor(state, strings, bench.a4, { planned, passes });
+}
+
+/** The strings as the coach knows them, sounding as they do with a capo on. */
+function coachStrings(bench: Bench, instrument: Instrument): CoachString[] {
+  const sounding = withCapo(instrument);
+  return bench.targets.flatMap((target) => {
+    const string = instrument.courses[target.course - 1]?.strings[0];
+    if (!string) return [];
+    const { spec, peg } = string;
+    return {
+      target,
+      tighten: peg.tighten,
+      turnsTo: (fromHz, toHz) => turnsFor(sounding, target.course, fromHz, toHz),
+      headroom: (hz) => headroom(spec, soundingLength(sounding, target.course), hz),
+    };
+  });
+}
