@@ -49,6 +49,61 @@ export function sixPlucks(): { file: string; exact: Map<number, number> } {
   return { file: temporaryFile('six.wav', writeWav([sound], RATE)), exact };
 }
 
+/** What a player's hands do to a guitar, one thing after the other. */
+export interface Doing {
+  readonly pluck?: number | readonly number[];
+  readonly strength?: number;
+  /** Brings the string of this course by so many cents, as fast as `seconds` says. */
+  readonly turn?: readonly [course: number, cents: number];
+  readonly seconds: number;
+}
+
+/** Four seconds of quiet, then what the hands do to a guitar whose strings start at `detune`; as a file. */
+export function playedBy(detune: readonly number[], doings: readonly Doing[]): string {
+  const targets = targetsOf(findTuning('guitar-standard')!, 440).map((target) => target.hz);
+  const guitar = new PracticeInstrument({
+    instrument: steelGuitar('g', 'G'),
+    targets,
+    detune,
+    seed: 8,
+    sampleRate: RATE,
+    coupling: 0,
+  });
+  const pieces: Float32Array[] = [];
+  const wait = (seconds: number) => {
+    const piece = new Float32Array(Math.round(seconds * RATE));
+    guitar.render(piece);
+    pieces.push(piece);
+  };
+  wait(4);
+  for (const { pluck = [], strength = STRENGTH, turn, seconds } of doings) {
+    const plucked = typeof pluck === 'number' ? [pluck] : pluck;
+    if (plucked.length > 0) guitar.mute();
+    for (const course of plucked) guitar.pluck(course, { strength });
+    const steps = turn ? Math.max(1, Math.round(seconds / 0.01)) : 1;
+    for (let k = 0; k < steps; k++) {
+      if (turn) bring(guitar, turn[0], turn[1] / steps);
+      wait(seconds / steps);
+    }
+  }
+  wait(2);
+  const sound = new Float32Array(pieces.reduce((sum, piece) => sum + piece.length, 0));
+  let at = 0;
+  for (const piece of pieces) {
+    sound.set(piece, at);
+    at += piece.length;
+  }
+  return temporaryFile('played.wav', writeWav([sound], RATE));
+}
+
+/** Turns a peg until its string has moved by so many cents. */
+function bring(guitar: PracticeInstrument, course: number, cents: number): void {
+  const before = guitar.deviation(course);
+  guitar.turn(course, 1e-4);
+  const slope = (guitar.deviation(course) - before) / 1e-4;
+  guitar.turn(course, cents / slope - 1e-4);
+}
+
 /** A browser whose microphone plays a file once. */
 export function browserHearing(file: string): Promise<Browser> {
   return chromium.launch({

@@ -1,5 +1,5 @@
 import type { StringKnowledge } from '@rosefinch/core/listen';
-import { referenceTone } from '@rosefinch/core/practice';
+import { referenceTone, sustainedTone } from '@rosefinch/core/practice';
 import { type Line, startAnalysis, startPractice } from '../workers/index.ts';
 import { takeListeningLock } from './lock.ts';
 import { type MicrophoneWish, openMicrophone } from './microphone.ts';
@@ -90,9 +90,14 @@ export class Ear {
     this.analysis.send({ type: 'deaf', forMs });
   }
 
-  /** Sounds a plucked reference tone; nothing is read while it sounds. */
-  async soundReference(hz: number, volume: number): Promise<void> {
-    const tone = referenceTone(hz, REFERENCE_RATE);
+  /** Sounds a reference tone; nothing is read while it sounds. */
+  async soundReference(
+    hz: number,
+    volume: number,
+    kind: 'plucked' | 'sustained' = 'plucked',
+  ): Promise<void> {
+    const make = kind === 'plucked' ? referenceTone : sustainedTone;
+    const tone = make(hz, REFERENCE_RATE);
     this.deaf((tone.length / REFERENCE_RATE) * 1000 + 300);
     await this.reference.start(volume);
     this.reference.play(tone);

@@ -18,6 +18,10 @@ export interface Settings {
   readonly planOrder: PlanOrder;
   /** Strings are brought to where they will land on their note when the others are tuned. */
   readonly aiming: boolean;
+  readonly moves: 'many small' | 'one bold';
+  /** Learners get a second line that says how. */
+  readonly wording: 'full' | 'short';
+  readonly referenceTone: 'plucked' | 'sustained';
   /** Unit in which tensions are shown. */
   readonly force: 'N' | 'kgf';
   /** What the teacher remembers a tuning by, by its id; printed on its card. */
@@ -38,6 +42,9 @@ export const DEFAULT_SETTINGS: Settings = {
   instrumentId: null,
   planOrder: 'planned',
   aiming: true,
+  moves: 'many small',
+  wording: 'full',
+  referenceTone: 'plucked',
   force: 'N',
   phrases: {},
 };
@@ -57,6 +64,9 @@ const LAWFUL: { readonly [K in keyof Settings]: (value: unknown) => boolean } = 
   instrumentId: (v) => v === null || typeof v === 'string',
   planOrder: (v) => v === 'planned' || v === 'thickest first' || v === 'thinnest first',
   aiming: (v) => typeof v === 'boolean',
+  moves: (v) => v === 'many small' || v === 'one bold',
+  wording: (v) => v === 'full' || v === 'short',
+  referenceTone: (v) => v === 'plucked' || v === 'sustained',
   force: (v) => v === 'N' || v === 'kgf',
   phrases: (v) =>
     typeof v === 'object' && v !== null && Object.values(v).every((p) => typeof p === 'string'),

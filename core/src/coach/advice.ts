@@ -4,6 +4,7 @@ import type { Target } from '../music/index.ts';
 import { noteName, notesToPass, shiftHz } from '../music/index.ts';
 import { loosen, type TightenDirection, turnInWords } from '../strings/index.ts';
 import type { Hz } from '../units.ts';
+import type { Pull } from './ahead.ts';
 import type { BenchState, StringPass, StringReading } from './bench.ts';
 import {
   allInTune,
@@ -42,6 +43,10 @@ export interface Outlook {
   readonly planned?: number | undefined;
   /** Passes still to come, the last look included, as far as can be foretold. */
   readonly passes?: number | undefined;
+  /** What pulled a course along since it was left, where the turns of the others explain it. */
+  readonly why?: (course: number) => Pull | null;
+  /** Advice for one bold movement to the pitch and the fine part after it, not for many small ones. */
+  readonly bold?: boolean;
 }
 
 /** The one thing to do now. */
@@ -49,9 +54,9 @@ export function adviceFor(
   state: BenchState,
   strings: readonly AdviceString[],
   a4: Hz,
-  { planned, passes }: Outlook = {},
+  { planned, passes, why, bold }: Outlook = {},
 ): Advice {
-  if (passDone(state)) return passAdvice(state, strings, passes);
+  if (passDone(state)) return passAdvice(state, strings, passes, why);
   const course = state.active ?? planned ?? nextCourse(state, null);
   const entry = course === null ? undefined : stringOf(currentPass(state), course);
   const string = strings.find((s) => s.target.course === course);
@@ -66,7 +71,7 @@ export function adviceFor(
   if (isSettled(entry))
     return settledAdvice(entry, strings, planned ?? nextCourse(state, entry.course));
   if (entry.standing === 'at rest') return restAdvice(entry, last);
-  return turnAdvice(entry, last, string, a4);
+  return turnAdvice(entry, last, string, a4, bold ?? false);
 }
 
 function nameOf({ target }: AdviceString): string {
@@ -104,6 +109,7 @@ function turnAdvice(
   last: StringReading,
   { target, tighten, turnsTo }: AdviceString,
   a4: Hz,
+  bold: boolean,
 ): Advice {
   const off = offBy(last);
   const low = off < 0;
@@ -117,6 +123,11 @@ function turnAdvice(
     };
   const turn = turnsTo?.(last.hz, shiftHz(target.hz, last.aim ?? 0));
   const size = turn ? turnSize(turn) : Math.abs(off) < SMALL_STEP ? 'a hair' : 'a little';
+  if (bold && Math.abs(off) >= SMALL_STEP)
+    return {
+      say: `${low ? 'Low' : 'High'}. In one move: ${way.charAt(0).toLowerCase()}${way.slice(1)}, ${size}.`,
+      more: aimInWords(last) ?? 'Then the fine part, upward.',
+    };
   const how = low ? 'Sound it, hear it, then turn.' : 'Go a little below, then come up to it.';
   return { say: `${low ? 'Low' : 'High'}. ${way}, ${size}.`, more: aimInWords(last) ?? how };
 }
@@ -149,6 +160,7 @@ function passAdvice(
   state: BenchState,
   strings: readonly AdviceString[],
   passes: number | undefined,
+  why: Outlook['why'],
 ): Advice {
   if (allInTune(state))
     return { say: 'In tune. Nothing had to move.', more: 'You can hand it back.' };
@@ -160,9 +172,13 @@ function passAdvice(
     most && string && most.size > 0
       ? `${nameOf(string)} moved most: ${most.size.toFixed(1)} cents.`
       : 'Tuning one string moves the others.';
+  const pull = most && most.size > 0 ? why?.(most.row.course) : null;
+  const because = pull
+    ? ` String ${pull.course} pulled it along when it ${pull.cents > 0 ? 'came up' : 'went down'} ${Math.abs(pull.cents).toFixed(0)} cents.`
+    : '';
   const left =
     passes === undefined ? '' : passes === 1 ? ' One look should do.' : ` About ${passes} more.`;
-  return { say: 'Go round again from the start.', more: `${moved}${left}` };
+  return { say: 'Go round again from the start.', more: `${moved}${because}${left}` };
 }
 
 /** The strings that sound at these pitches, as far as they are told: “Strings 5 and 4”, or “Two strings”. */

@@ -60,3 +60,40 @@ export function passesToCome(
   const deviations = now.map((cents) => cents ?? 0);
   return passesNeeded(deviations, state.goal.order, coupling, state.goal.tolerance);
 }
+
+/** What pulled a string along since it was left: the string that did most of it, and how far that one went. */
+export interface Pull {
+  readonly course: number;
+  readonly cents: Cents;
+}
+
+/**
+ * Which string's turning explains most of a string's move since its reading before the
+ * last; null where the turns explain less than half of it.
+ */
+export function whyMoved(
+  readings: readonly StringReading[],
+  course: number,
+  { matrix }: Coupling,
+): Pull | null {
+  const found = readings.findLastIndex((r) => r.course === course);
+  const left = readings.findLastIndex((r, i) => i < found && r.course === course);
+  if (left < 0) return null;
+  const turned = new Map<number, Cents>();
+  for (let i = left + 1; i < found; i++) {
+    const [before, now] = [readings[i - 1]!, readings[i]!];
+    if (before.course === now.course)
+      turned.set(now.course, (turned.get(now.course) ?? 0) + now.cents - before.cents);
+  }
+  const row = matrix[course - 1] ?? [];
+  const pulls = [...turned].map(([by, cents]) => ({
+    course: by,
+    cents,
+    pull: (row[by - 1] ?? 0) * cents,
+  }));
+  const moved = readings[found]!.cents - readings[left]!.cents;
+  const explained = pulls.reduce((sum, { pull }) => sum + pull, 0);
+  const most = pulls.sort((a, b) => Math.abs(b.pull) - Math.abs(a.pull))[0];
+  if (!most || Math.abs(moved - explained) > Math.abs(moved) / 2) return null;
+  return { course: most.course, cents: most.cents };
+}

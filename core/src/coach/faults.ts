@@ -34,6 +34,8 @@ export type Rule =
 export interface Fault {
   readonly rule: Rule;
   readonly advice: Advice;
+  /** The A4 with which all strings would be right, where they agree with each other. */
+  readonly a4?: Hz;
 }
 
 /** One pluck as the coach knows it: what a microphone and the keys can tell. */
@@ -90,7 +92,7 @@ const LIMIT = {
   peg: 15,
   fast: 160,
   near: 60,
-  attack: 3.5,
+  attack: 4.2,
   faint: -50,
   slip: 3,
   arrival: 9,
@@ -119,7 +121,10 @@ export function faultOf(heard: readonly HeardPluck[], view: CoachView): Fault | 
   const visit: Visit = { heard, last, reading, row, before, string, view };
   for (const [rule, detect] of RULES) {
     const advice = detect(visit);
-    if (advice) return { rule, advice };
+    if (advice) {
+      const a4 = rule === 'in tune with itself' ? ownA4(view) : null;
+      return { rule, advice, ...(a4 !== null && { a4 }) };
+    }
   }
   return null;
 }
@@ -290,8 +295,10 @@ function slipsBack({ row, before, view }: Visit): Advice | null {
   if (!last || !earlier) return null;
   const limit = LIMIT.slip + 1.5 * Math.hypot(last.errorCents, earlier.errorCents);
   const followed = before?.ringing;
-  const raised = followed && centsBetween(earlier.hz, followed.endHz) > LIMIT.slip;
-  const from = raised ? followed.endHz : earlier.hz;
+  const turned = followed ? centsBetween(earlier.hz, followed.endHz) : 0;
+  const raised = turned > LIMIT.slip;
+  // What was turned as it rang, up or down, was meant.
+  const from = followed && Math.abs(turned) > LIMIT.slip ? followed.endHz : earlier.hz;
   const rested = Math.abs(offBy(earlier)) <= view.state.goal.tolerance;
   const fell = -centsBetween(from, last.hz);
   // A string that was loosened on purpose fell further, and had been high.
@@ -375,18 +382,25 @@ function stillMoving({ reading, row, string, view }: Visit): Advice | null {
 
 /** All strings of the first round are off by the same amount. */
 function inTuneWithItself({ view }: Visit): Advice | null {
-  const pass = currentPass(view.state);
+  const a4 = ownA4(view);
+  if (a4 === null) return null;
+  const cents = centsBetween(view.a4, a4);
+  return {
+    say: `In tune with itself, ${Math.abs(cents).toFixed(0)} cents ${cents < 0 ? 'low' : 'high'}.`,
+    more: `Keep it by setting A4 to ${a4.toFixed(1)} Hz, or bring all strings to ${view.a4} Hz.`,
+  };
+}
+
+/** The A4 that a set of strings agrees on, each read once in the first round; null where it agrees on none. */
+function ownA4({ state, a4 }: CoachView): Hz | null {
+  const pass = currentPass(state);
   const found = pass.strings.map((entry) => entry.readings);
   if (pass.number > 1 || found.some((readings) => readings.length !== 1)) return null;
   const cents = found.map(([first]) => first!.cents);
   const mean = cents.reduce((a, b) => a + b, 0) / cents.length;
   const apart = Math.max(...cents.map((c) => Math.abs(c - mean)));
   if (apart > LIMIT.alike || Math.abs(mean) < LIMIT.together) return null;
-  const a4 = view.a4 * 2 ** (mean / 1200);
-  return {
-    say: `In tune with itself, ${Math.abs(mean).toFixed(0)} cents ${mean < 0 ? 'low' : 'high'}.`,
-    more: `Keep it by setting A4 to ${a4.toFixed(1)} Hz, or bring all strings to ${view.a4} Hz.`,
-  };
+  return a4 * 2 ** (mean / 1200);
 }
 
 const CLIPPED: Advice = {

@@ -1,6 +1,6 @@
 export type { Advice, AdviceString, Outlook } from './advice.ts';
 export { adviceFor, refusalAdvice } from './advice.ts';
-export { aimOf, passesToCome, standings } from './ahead.ts';
+export { aimOf, type Pull, passesToCome, standings, whyMoved } from './ahead.ts';
 export type {
   BenchEvent,
   BenchGoal,
@@ -26,6 +26,7 @@ export {
   startBench,
   stringOf,
 } from './bench.ts';
+export { byEarAdvice, earVerdict } from './byEar.ts';
 export type { CoachString, CoachView, Fault, HeardPluck, Rule } from './faults.ts';
 export { faultOf } from './faults.ts';
 export { hearPluck, whichCourse } from './hear.ts';

@@ -22,3 +22,20 @@ export function referenceTone(hz: Hz, sampleRate: Hz): Float32Array<ArrayBuffer>
   }
   return tone;
 }
+
+const SUSTAINED_S = 3;
+const SWELL_S = 0.3;
+/** Partial n is 1/n as strong as the first. */
+const PARTIALS = 8;
+
+/** A tone of even loudness with the partials of a bowed string, which begins and ends softly. */
+export function sustainedTone(hz: Hz, sampleRate: Hz): Float32Array<ArrayBuffer> {
+  const tone = new Float32Array(Math.ceil(SUSTAINED_S * sampleRate));
+  for (let i = 0; i < tone.length; i++) {
+    const t = i / sampleRate;
+    const swell = Math.min(1, t / SWELL_S, (SUSTAINED_S - t) / SWELL_S);
+    for (let n = 1; n <= PARTIALS && n * hz < 0.45 * sampleRate; n++)
+      tone[i]! += (0.12 * swell * Math.sin(2 * Math.PI * n * hz * t)) / n;
+  }
+  return tone;
+}

@@ -1,6 +1,6 @@
 import { Button, NativeSelect } from '@mantine/core';
 import { currentPass, passDone } from '@rosefinch/core/coach';
-import { findTuning, noteName } from '@rosefinch/core/music';
+import { findTuning, noteName, STANDARD_A4 } from '@rosefinch/core/music';
 import type { Instrument } from '@rosefinch/core/strings';
 import { type Stock, useData } from '../../data/index.ts';
 import { RecordingButton } from '../recordings/index.ts';
@@ -25,8 +25,8 @@ export function BenchHead({ instrument, stock, bench }: Props) {
       <h1>{instrument.name}</h1>
       <span>
         {tuning?.name}
-        {bench.capo > 0 && `, capo ${bench.capo}`}: {notes.join(' ')} · pass{' '}
-        {currentPass(state).number}
+        {bench.capo > 0 && `, capo ${bench.capo}`}: {notes.join(' ')}
+        {bench.a4 !== STANDARD_A4 && ` · A4 ${bench.a4} Hz`} · pass {currentPass(state).number}
         {passDone(state) ? ', done' : ''}
       </span>
       {shelf.length > 1 && (

@@ -1,4 +1,4 @@
-import { nextCourse } from '@rosefinch/core/coach';
+import { type Advice, byEarAdvice, earVerdict, nextCourse } from '@rosefinch/core/coach';
 import { noteName } from '@rosefinch/core/music';
 import type { Instrument } from '@rosefinch/core/strings';
 import { useEffect, useMemo, useState } from 'react';
@@ -11,6 +11,7 @@ import { Announcer } from './Announcer.tsx';
 import { BenchHead } from './BenchHead.tsx';
 import { Figure } from './Figure.tsx';
 import { FirstUse } from './FirstUse.tsx';
+import { HeardReference } from './HeardReference.tsx';
 import { handsOn } from './hands.ts';
 import { KeyList } from './KeyList.tsx';
 import { keyMap } from './keyMap.ts';
@@ -51,6 +52,11 @@ function usePracticeByAddress(bench: Bench): void {
   }, [wanted]);
 }
 
+const AWAIT_REFERENCE: Advice = {
+  say: 'Sound the reference now.',
+  more: 'A fork, a piano, a friend’s string: the next note is taken as it is.',
+};
+
 interface OfProps {
   readonly instrument: Instrument;
   readonly stock: Stock;
@@ -62,6 +68,7 @@ function BenchOf({ instrument, stock }: OfProps) {
   const coupling = useCoupling(instrument, stock);
   const bench = useBench(instrument, stock, coupling);
   const [hidden, setHidden] = useState(false);
+  const [verdict, setVerdict] = useState<Advice | null>(null);
   const [showTruth, setShowTruth] = useState(false);
   const [keyList, setKeyList] = useState(false);
   const { state } = bench.session;
@@ -72,19 +79,42 @@ function BenchOf({ instrument, stock }: OfProps) {
   const references = plan?.referencesOf(course);
   const pegs = usePegTest(instrument, bench);
   const pegProblem = usePegLearning(instrument, bench, pegs.running === null);
+  // A new pluck takes the verdict away.
+  const heardSoFar = bench.session.log.length;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: see above
+  useEffect(() => setVerdict(null), [heardSoFar]);
+  const instead =
+    bench.reference === 'waiting'
+      ? AWAIT_REFERENCE
+      : (pegs.running?.advice ?? (hidden ? byEarAdvice(course) : verdict));
   const hands = useMemo(
     () => (bench.hands ? handsOn(bench.hands, course) : null),
     [bench.hands, course],
   );
+  const takeA4 = (a4: number) => {
+    void repository.saveSettings({ a4 });
+    bench.setReference(null);
+    // A sitting keeps the A4 that it began with.
+    bench.session.startAfresh();
+  };
   const acts = {
     accept: () => {
-      setHidden(false);
+      // By ear: the first time Space compares, the second time it goes on.
+      if (hidden) {
+        setHidden(false);
+        return setVerdict(earVerdict(bench.plucks, course, state.goal.tolerance));
+      }
+      setVerdict(null);
       if (pegs.running?.course) return pegs.running.skip();
       bench.act({ type: 'accept', ...(planned !== undefined && { next: planned }) });
     },
     nextPass: () => bench.act({ type: 'next pass' }),
     choose: (chosen: number | null) => bench.act({ type: 'choose', course: chosen }),
-    hide: () => setHidden((is) => !is),
+    hide: () => {
+      setVerdict(null);
+      setHidden((is) => !is);
+    },
+    reference: () => bench.setReference(bench.reference === null ? 'waiting' : null),
     hear: () => bench.hearTarget(course),
     truth: () => setShowTruth((is) => !is),
     keys: () => setKeyList(true),
@@ -146,8 +176,17 @@ function BenchOf({ instrument, stock }: OfProps) {
             planned={planned}
             retuning={plan !== null}
             coupling={coupling}
-            instead={pegs.running?.advice ?? null}
+            instead={instead}
+            settings={settings}
+            onTakeA4={takeA4}
           />
+          {typeof bench.reference === 'number' && (
+            <HeardReference
+              hz={bench.reference}
+              onTake={takeA4}
+              onLeave={() => bench.setReference(null)}
+            />
+          )}
           {references && (
             <ReferenceLine references={references} leftHanded={instrument.leftHanded} />
           )}
@@ -171,6 +210,9 @@ function BenchOf({ instrument, stock }: OfProps) {
             </Action>
             <Action onAct={acts.nextPass} hotkey="R">
               Next pass
+            </Action>
+            <Action onAct={acts.reference} pressed={bench.reference === 'waiting'} hotkey="F">
+              Hear a reference
             </Action>
             <Action onAct={acts.pegs} pressed={pegs.running !== null} hotkey="G">
               Peg test

@@ -2,10 +2,12 @@ import {
   type Advice,
   adviceFor,
   type CoachString,
+  type Fault,
   faultOf,
   passesToCome,
   refusalAdvice,
   standings,
+  whyMoved,
 } from '@rosefinch/core/coach';
 import {
   type Coupling,
@@ -15,6 +17,7 @@ import {
   turnsFor,
   withCapo,
 } from '@rosefinch/core/strings';
+import type { Settings } from '../../data/index.ts';
 import type { Bench } from './useBench.ts';
 
 /** What the one sentence on the bench goes by. */
@@ -28,11 +31,26 @@ export interface AdviceSources {
   readonly retuning: boolean;
   /** What is led through just now and speaks in its place. */
   readonly instead: Advice | null;
+  readonly settings: Settings;
+}
+
+/** What the last pluck shows to be wrong, if anything; null once the teacher has gone on. */
+export function faultNow({
+  bench,
+  instrument,
+  coupling,
+  retuning,
+  instead,
+}: AdviceSources): Fault | null {
+  if (bench.answered || instead) return null;
+  const strings = coachStrings(bench, instrument);
+  const view = { state: bench.session.state, strings, coupling, a4: bench.a4, retuning };
+  return faultOf(bench.plucks, view);
 }
 
 /** The one sentence: what to do now. What went wrong comes before what comes next. */
 export function adviceNow(sources: AdviceSources): Advice {
-  const { bench, instrument, coupling, planned, retuning, instead } = sources;
+  const { bench, instrument, coupling, planned, instead, settings } = sources;
   if (!bench.source)
     return {
       say: 'Choose what to listen to.',
@@ -40,8 +58,7 @@ export function adviceNow(sources: AdviceSources): Advice {
     };
   const { state, log } = bench.session;
   const strings = coachStrings(bench, instrument);
-  const view = { state, strings, coupling, a4: bench.a4, retuning };
-  const fault = bench.answered || instead ? null : faultOf(bench.plucks, view);
+  const fault = faultNow(sources);
   if (fault) return fault.advice;
   if (bench.notice?.kind === 'refused') return refusalAdvice(bench.notice.refusal, bench.targets);
   if (bench.notice?.kind === 'doubt')
@@ -53,7 +70,12 @@ export function adviceNow(sources: AdviceSources): Advice {
   const heard = log.flatMap(({ event }) => (event.type === 'reading' ? [event.reading] : []));
   const nothing = state.goal.order.map(() => null);
   const passes = passesToCome(state, standings(heard, nothing, coupling), coupling);
-  return adviceFor(state, strings, bench.a4, { planned, passes });
+  return adviceFor(state, strings, bench.a4, {
+    planned,
+    passes,
+    why: (course) => whyMoved(heard, course, coupling),
+    bold: settings.moves === 'one bold',
+  });
 }
 
 /** The strings as the coach knows them, sounding as they do with a capo on. */

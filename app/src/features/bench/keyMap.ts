@@ -11,6 +11,7 @@ export interface Acts {
   readonly truth: () => void;
   readonly keys: () => void;
   readonly pegs: () => void;
+  readonly reference: () => void;
 }
 
 /** The keys of the bench; those of the practice guitar only while it is played. */
@@ -20,6 +21,7 @@ export function keyMap(acts: Acts, hands: Hands | null, order: readonly number[]
     r: acts.nextPass,
     h: acts.hide,
     d: acts.hear,
+    f: acts.reference,
     g: acts.pegs,
     '?': acts.keys,
     '0': () => acts.choose(null),

@@ -61,6 +61,9 @@ export interface Bench {
   readonly act: (event: BenchEvent) => void;
   /** Sounds the target of a course. */
   readonly hearTarget: (course: number) => void;
+  /** A fork, a piano, a friend's string: waited for, or heard at so many Hz; null when nobody asked. */
+  readonly reference: 'waiting' | number | null;
+  readonly setReference: (reference: 'waiting' | null) => void;
 }
 
 /** Joins the ear, the session and the state machine for one instrument. */
@@ -93,6 +96,7 @@ export function useBench(
   );
   const [plucks, setPlucks] = useState<readonly HeardPluck[]>([]);
   const [answered, setAnswered] = useState(false);
+  const [reference, setReference] = useState<Bench['reference']>(null);
   const track = useRef<number[]>([]);
   const [notice, setNotice] = useState<Notice | null>(null);
   const [problem, setProblem] = useState<MicrophoneProblem | null>(null);
@@ -134,6 +138,12 @@ export function useBench(
       const { outcome } = report;
       if (outcome.kind === 'reading')
         setRoom((known) => ({ ...known, lastReadingDbfs: outcome.levelDbfs }));
+      if (reference === 'waiting') {
+        // What is held against the instrument is no reading of it.
+        if (outcome.kind === 'reading') setReference(outcome.hz);
+        setNotice(outcome.kind === 'reading' ? null : { kind: 'refused', refusal: outcome });
+        return;
+      }
       const { pluck, notice: said } = conclude(
         report,
         session,
@@ -216,9 +226,10 @@ export function useBench(
   const hearTarget = useCallback(
     (course: number) => {
       const target = targets[course - 1];
-      if (target) void ear.current?.soundReference(target.hz, settings.referenceVolume);
+      const { referenceVolume, referenceTone } = settings;
+      if (target) void ear.current?.soundReference(target.hz, referenceVolume, referenceTone);
     },
-    [targets, settings.referenceVolume],
+    [targets, settings],
   );
 
   const shown = problem ? { message: problem.message, wayOn: problem.wayOn } : null;
@@ -240,6 +251,8 @@ export function useBench(
     stop,
     act,
     hearTarget,
+    reference,
+    setReference,
   };
 }
 

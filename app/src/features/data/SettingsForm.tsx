@@ -52,6 +52,30 @@ export function SettingsForm({ settings }: { settings: Settings }) {
           value={settings.wires}
           onChange={(event) => set({ wires: event.currentTarget.value as Settings['wires'] })}
         />
+        <NativeSelect
+          label="Movements"
+          description="Many small turns, or one to the pitch and the fine part after it"
+          data={['many small', 'one bold']}
+          value={settings.moves}
+          onChange={(event) => set({ moves: event.currentTarget.value as Settings['moves'] })}
+        />
+        <NativeSelect
+          label="Advice"
+          data={[
+            { value: 'full', label: 'with how it is done' },
+            { value: 'short', label: 'one line' },
+          ]}
+          value={settings.wording}
+          onChange={(event) => set({ wording: event.currentTarget.value as Settings['wording'] })}
+        />
+        <NativeSelect
+          label="Reference tone"
+          data={['plucked', 'sustained']}
+          value={settings.referenceTone}
+          onChange={(event) =>
+            set({ referenceTone: event.currentTarget.value as Settings['referenceTone'] })
+          }
+        />
         <div>
           <Text size="sm">Loudness of the reference tone</Text>
           <Slider
