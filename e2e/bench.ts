@@ -36,10 +36,15 @@ export class BenchPage {
 
   /** Presses P and waits until the string has one more reading; answers its deviation. */
   async pluck(course: number): Promise<number> {
+    await this.pluckUnseen(course);
+    return this.deviation(course);
+  }
+
+  /** The same while the figures are hidden. */
+  async pluckUnseen(course: number): Promise<void> {
     const before = await this.plucks(course);
     await this.page.keyboard.press('p');
     await expect.poll(() => this.plucks(course), { timeout: 8000 }).toBe(before + 1);
-    return this.deviation(course);
   }
 
   /** Turns with the arrow keys until a pluck lies within a cent and a half, the way a hand would. */

@@ -53,6 +53,8 @@ export function sixPlucks(): { file: string; exact: Map<number, number> } {
 export interface Doing {
   readonly pluck?: number | readonly number[];
   readonly strength?: number;
+  /** Rests a hand on the strings first. */
+  readonly mute?: true;
   /** Brings the string of this course by so many cents, as fast as `seconds` says. */
   readonly turn?: readonly [course: number, cents: number];
   readonly seconds: number;
@@ -76,7 +78,8 @@ export function playedBy(detune: readonly number[], doings: readonly Doing[]): s
     pieces.push(piece);
   };
   wait(4);
-  for (const { pluck = [], strength = STRENGTH, turn, seconds } of doings) {
+  for (const { pluck = [], strength = STRENGTH, mute, turn, seconds } of doings) {
+    if (mute) guitar.mute();
     const plucked = typeof pluck === 'number' ? [pluck] : pluck;
     if (plucked.length > 0) guitar.mute();
     for (const course of plucked) guitar.pluck(course, { strength });

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { readPlucks } from '../listen/index.ts';
 import { findTuning, targetsOf } from '../music/index.ts';
 import { steelGuitar } from '../strings/index.ts';
-import { PracticeInstrument, referenceTone, soundCheck } from './index.ts';
+import { PracticeInstrument, referenceTone, soundCheck, sustainedTone } from './index.ts';
 
 const targets = targetsOf(findTuning('guitar-standard')!, 440).map((target) => target.hz);
 const guitar = (seed: number, coupling = 0.04) =>
@@ -86,5 +86,19 @@ describe('a comparison that is sounded', () => {
   it('and an octave apart where they are', () => {
     const [held, open] = check({ course: 6, fret: 3 }, 3);
     expect(1200 * Math.log2(open! / held!)).to.be.closeTo(1200, 4);
+  });
+});
+
+describe('the sustained tone', () => {
+  it('swells, keeps its level and its pitch, and ends softly', () => {
+    const tone = sustainedTone(220, 24_000);
+    const level = (from: number, to: number) =>
+      Math.max(...tone.subarray(from * 24_000, to * 24_000).map(Math.abs));
+    expect(level(0, 0.01)).to.be.below(0.02);
+    expect(level(1, 1.2)).to.be.closeTo(level(2, 2.2), 0.01);
+    expect(level(2.99, 3)).to.be.below(0.02);
+    // One period of 220 Hz later it is the same.
+    const period = Math.round((24_000 / 220) * 11);
+    expect(tone[30_000 + period]!).to.be.closeTo(tone[30_000]!, 0.01);
   });
 });

@@ -59,6 +59,12 @@ function contents(): Contents {
       { sessionId: 's1', seq: 1, event: { type: 'choose', at: 1, course: null } },
       { sessionId: 's1', seq: 2, event: reading(6, 0.5), measurement },
       { sessionId: 's1', seq: 3, event: { type: 'next pass', at: 2 } },
+      { sessionId: 's1', seq: 4, event: { type: 'accept', at: 3, next: 5 } },
+      {
+        sessionId: 's1',
+        seq: 5,
+        event: { type: 'peg test', at: 4, course: 6, turns: -0.125, beforeHz: 82.1, afterHz: 80.2 },
+      },
     ],
     recordings: [
       {

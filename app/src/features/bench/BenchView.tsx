@@ -52,11 +52,6 @@ function usePracticeByAddress(bench: Bench): void {
   }, [wanted]);
 }
 
-const AWAIT_REFERENCE: Advice = {
-  say: 'Sound the reference now.',
-  more: 'A fork, a piano, a friend’s string: the next note is taken as it is.',
-};
-
 interface OfProps {
   readonly instrument: Instrument;
   readonly stock: Stock;
@@ -83,10 +78,7 @@ function BenchOf({ instrument, stock }: OfProps) {
   const heardSoFar = bench.session.log.length;
   // biome-ignore lint/correctness/useExhaustiveDependencies: see above
   useEffect(() => setVerdict(null), [heardSoFar]);
-  const instead =
-    bench.reference === 'waiting'
-      ? AWAIT_REFERENCE
-      : (pegs.running?.advice ?? (hidden ? byEarAdvice(course) : verdict));
+  const instead = pegs.running?.advice ?? (hidden ? byEarAdvice(course) : verdict);
   const hands = useMemo(
     () => (bench.hands ? handsOn(bench.hands, course) : null),
     [bench.hands, course],

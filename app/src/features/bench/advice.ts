@@ -34,6 +34,15 @@ export interface AdviceSources {
   readonly settings: Settings;
 }
 
+const AWAIT_REFERENCE: Advice = {
+  say: 'Sound the reference now.',
+  more: 'A fork, a piano, a friend’s string: the next note is taken as it is.',
+};
+const REFERENCE_AGAIN: Advice = {
+  say: 'Sound the reference once more.',
+  more: 'That was not clear enough to be taken.',
+};
+
 /** What the last pluck shows to be wrong, if anything; null once the teacher has gone on. */
 export function faultNow({
   bench,
@@ -42,7 +51,7 @@ export function faultNow({
   retuning,
   instead,
 }: AdviceSources): Fault | null {
-  if (bench.answered || instead) return null;
+  if (bench.answered || instead || bench.reference === 'waiting') return null;
   const strings = coachStrings(bench, instrument);
   const view = { state: bench.session.state, strings, coupling, a4: bench.a4, retuning };
   return faultOf(bench.plucks, view);
@@ -58,6 +67,7 @@ export function adviceNow(sources: AdviceSources): Advice {
     };
   const { state, log } = bench.session;
   const strings = coachStrings(bench, instrument);
+  if (bench.reference === 'waiting') return bench.notice ? REFERENCE_AGAIN : AWAIT_REFERENCE;
   const fault = faultNow(sources);
   if (fault) return fault.advice;
   if (bench.notice?.kind === 'refused') return refusalAdvice(bench.notice.refusal, bench.targets);

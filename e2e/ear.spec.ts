@@ -1,0 +1,71 @@
+import { expect, test } from '@playwright/test';
+import { BenchPage } from './bench.ts';
+import { hearInRounds } from './rounds.ts';
+import { playedBy } from './sound.ts';
+
+test('ear first: nothing is given away until Space compares ear and display', async ({ page }) => {
+  const bench = new BenchPage(page);
+  await bench.open();
+  await bench.practise();
+  await page.keyboard.press('6');
+  await page.keyboard.press('h');
+  await bench.pluckUnseen(6);
+  await expect(bench.advice).toContainText('By ear: bring string 6 to its note.');
+  await expect(bench.figure).toHaveText('hidden');
+  for (let i = 0; i < 6; i++) await page.keyboard.press('ArrowUp');
+  await bench.pluckUnseen(6);
+  await page.keyboard.press(' ');
+  const off = await bench.deviation(6);
+  await expect(bench.advice).toContainText(
+    `Your ear left it ${Math.abs(off).toFixed(1)} cents low.`,
+  );
+  await expect(bench.advice).toContainText('The last movement was upward');
+  await expect(bench.string(6)).toHaveAttribute('data-active', 'true');
+  // The second Space goes on.
+  await page.keyboard.press(' ');
+  await expect(bench.string(5)).toHaveAttribute('data-active', 'true');
+});
+
+/** Strings 18 cents low, all alike, each plucked once. */
+const ALIKE = [-18, -18.3, -17.8, -18.2, -17.9, -18.1];
+const plucked = (courses: readonly number[]) =>
+  courses.flatMap((pluck) => [{ pluck, seconds: 1.5 }, { mute: true, seconds: 0.5 } as const]);
+
+test('a friend’s string is heard as reference and taken', () =>
+  hearInRounds(playedBy(ALIKE, plucked([5])), async (page, bench) => {
+    await page.keyboard.press('f');
+    await page.getByRole('button', { name: 'Microphone' }).click();
+    await expect(bench.advice).toContainText(/Sound the reference/);
+    // 440 · 2^(−18/1200) is 435.4.
+    await expect(page.getByRole('region', { name: 'Heard reference' })).toContainText(
+      /A2, −1[78]\.\d cents: A4 is 435\.[345] Hz there\./,
+      { timeout: 12_000 },
+    );
+    expect(await bench.plucks(5)).toBe(0);
+    await page.getByRole('button', { name: 'Tune to it' }).click();
+    await expect(page.getByText(/A4 435\.[345] Hz/)).toBeVisible();
+  }));
+
+test('a set of strings that agrees with itself is told so, and can be kept', () =>
+  hearInRounds(playedBy(ALIKE, plucked([6, 5, 4, 3, 2, 1])), async (page, bench) => {
+    await page.getByRole('button', { name: 'Microphone' }).click();
+    await expect(bench.advice).toContainText('In tune with itself, 18 cents low.', {
+      timeout: 22_000,
+    });
+    await page.getByRole('button', { name: /^Set A4 to 435\.[345] Hz/ }).click();
+    await expect(page.getByText(/A4 435\.[345] Hz/)).toBeVisible();
+    expect(await bench.plucks(6)).toBe(0);
+  }));
+
+test('advice can be bold and short', async ({ page }) => {
+  await page.goto('/data');
+  await page.getByLabel('Movements').selectOption('one bold');
+  await expect(page.getByLabel('Movements')).toHaveValue('one bold');
+  await page.getByLabel('Advice').selectOption('one line');
+  await expect(page.getByLabel('Advice')).toHaveValue('short');
+  const bench = new BenchPage(page);
+  await bench.open();
+  await bench.practise();
+  await expect(bench.advice).toContainText(/Low\. In one move: tighten, away from you, /);
+  await expect(bench.advice).not.toContainText('fine part');
+});
