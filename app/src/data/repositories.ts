@@ -81,17 +81,14 @@ export class Repository {
     return this.put(this.db.tunings, checkTuning(tuning));
   }
 
-  /** Removes a tuning of the teacher's own that no instrument is in; answers the way back. */
-  async deleteTuning(id: string): Promise<() => Promise<void>> {
-    const { tunings } = this.db;
+  /** Removes a tuning of the teacher's own. @throws StoreProblem while an instrument is in it */
+  async deleteTuning(id: string): Promise<void> {
     const user = (await this.instruments()).find(
       (entry) => entry.tuningId === id || entry.homeTuningId === id,
     );
     if (user)
       throw new StoreProblem(`${user.name} is in this tuning. Keep it in another one first.`);
-    const before = await tunings.get(id);
-    await stored(() => tunings.delete(id));
-    return () => stored(async () => void (before && (await tunings.put(before))));
+    return stored(() => this.db.tunings.delete(id));
   }
 
   /** Stores a record; answers the way back. */

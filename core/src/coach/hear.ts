@@ -1,6 +1,7 @@
 import type { Identity, Reading, StringKnowledge } from '../listen/index.ts';
 import { identify } from '../listen/index.ts';
 import type { Coupling } from '../strings/index.ts';
+import type { Cents } from '../units.ts';
 import { aimOf, standings } from './ahead.ts';
 import type { BenchState, StringReading } from './bench.ts';
 import { readingFor } from './bench.ts';
@@ -19,6 +20,7 @@ export function whichCourse(
  * A pluck put to its string, with where that string is to be brought; or the doubt about
  * which one it is. `coupling` null aims at the target itself.
  * @param heard the readings of the sitting so far
+ * @param before cents of every course from before the sitting, course 1 first, where they are known
  */
 export function hearPluck(
   reading: Reading,
@@ -26,6 +28,7 @@ export function hearPluck(
   strings: readonly StringKnowledge[],
   heard: readonly StringReading[],
   coupling: Coupling | null,
+  before: readonly (Cents | null)[] = state.goal.order.map(() => null),
 ): StringReading | Exclude<Identity, { kind: 'known' }> {
   const identity = whichCourse(reading, state, strings);
   if (identity.kind !== 'known') return identity;
@@ -34,7 +37,6 @@ export function hearPluck(
   if (!target) return { kind: 'none' };
   const plain = readingFor(course, reading, target.hz);
   if (!coupling) return plain;
-  const nothing = state.goal.order.map(() => null);
-  const now = standings([...heard, plain], nothing, coupling);
+  const now = standings([...heard, plain], before, coupling);
   return readingFor(course, reading, target.hz, aimOf(state, course, now, coupling));
 }

@@ -5,7 +5,7 @@ import type { Cents, Hz, Seconds } from '../units.ts';
 export interface Ringing {
   /** How far the start of the note lay above its middle. */
   readonly attackCents: Cents;
-  /** Where the pitch was last followed. */
+  /** Where the pitch last stood still long enough to be believed. */
   readonly endHz: Hz;
   /** The fastest lasting movement, in cents a second; its sign is up or down. */
   readonly fastest: number;
@@ -18,20 +18,31 @@ const MIDDLE = { from: 0.3, to: 0.8 } as const;
 const STRETCH: Seconds = 0.24;
 const SETTLED: Seconds = 0.25;
 const FEWEST = 5;
+/** So many values in a row within so many cents are a pitch that stands still. */
+const STEADY = { values: 7, within: 4 } as const;
 
 /** Sums up a live track: times since the onset and pitches, by turns. Null for one too short. */
 export function ringingOf(track: ArrayLike<number>): Ringing | null {
   const points: { t: Seconds; hz: Hz }[] = [];
   for (let i = 0; i + 1 < track.length; i += 2) points.push({ t: track[i]!, hz: track[i + 1]! });
-  const end = points.at(-1);
-  if (!end || points.length < FEWEST) return null;
+  if (points.length < FEWEST) return null;
   const middle = meanCents(points.filter(({ t }) => t >= MIDDLE.from && t <= MIDDLE.to));
   const attack = meanCents(points.filter(({ t }) => t < ATTACK_UNTIL));
   return {
     attackCents: middle === null || attack === null ? 0 : attack - middle,
-    endHz: end.hz,
+    endHz: restOf(points) ?? points[0]!.hz,
     fastest: fastestOf(points.filter(({ t }) => t >= SETTLED)),
   };
+}
+
+/** The median of the last few values that agree: late in the decay single ones stray. */
+function restOf(points: readonly { hz: Hz }[]): Hz | null {
+  for (let to = points.length; to >= STEADY.values; to--) {
+    const last = points.slice(to - STEADY.values, to).map(({ hz }) => hz);
+    last.sort((a, b) => a - b);
+    if (centsBetween(last[0]!, last.at(-1)!) <= STEADY.within) return last[last.length >> 1]!;
+  }
+  return null;
 }
 
 function meanCents(points: readonly { hz: Hz }[]): Cents | null {

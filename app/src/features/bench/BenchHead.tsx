@@ -45,7 +45,12 @@ export function BenchHead({ instrument, stock, bench }: Props) {
         <SourceButton bench={bench} source="practice" label={`Practice ${instrument.kind}`} />
         <SourceButton bench={bench} source="microphone" label="Microphone" />
       </Button.Group>
-      <RecordingButton instrument={instrument} targets={bench.targets} settings={settings} />
+      <RecordingButton
+        instrument={instrument}
+        targets={bench.targets}
+        a4={bench.a4}
+        tolerance={settings.tolerance}
+      />
       {bench.source === 'microphone' && (
         <MicrophoneChoice settings={settings} onChange={() => bench.listen('microphone')} />
       )}

@@ -204,7 +204,7 @@ function BenchOf({ instrument, stock }: OfProps) {
               Next pass
             </Action>
             <Action onAct={acts.reference} pressed={bench.reference === 'waiting'} hotkey="F">
-              Hear a reference
+              Reference
             </Action>
             <Action onAct={acts.pegs} pressed={pegs.running !== null} hotkey="G">
               Peg test

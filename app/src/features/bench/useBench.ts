@@ -17,6 +17,7 @@ import { type Stock, useData } from '../../data/index.ts';
 import { LiveNote } from './live.ts';
 import type { RoomState } from './room.ts';
 import { type BenchSession, useBenchSession } from './useBenchSession.ts';
+import { useLastPitches } from './useLastPitches.ts';
 
 const PRACTICE_RATE = 48_000;
 /** A first visit: the practice guitar sounds its first string by itself, this long after opening. */
@@ -94,6 +95,13 @@ export function useBench(
     () => knowledgeOf(targets, readingsOf(session.log)),
     [targets, session.log],
   );
+  const last = useLastPitches(instrument);
+  // Strings that come from another tuning will be turned: that much is known of them unheard.
+  const farOff = targets.map(({ course, hz }) => {
+    const open = last?.get(course);
+    const cents = open === undefined ? 0 : centsBetween(hz, shiftHz(open, 100 * capo));
+    return Math.abs(cents) > FROM_ANOTHER_TUNING ? cents : null;
+  });
   const [plucks, setPlucks] = useState<readonly HeardPluck[]>([]);
   const [answered, setAnswered] = useState(false);
   const [reference, setReference] = useState<Bench['reference']>(null);
@@ -149,6 +157,7 @@ export function useBench(
         session,
         strings,
         settings.aiming ? coupling : null,
+        farOff,
       );
       setPlucks((before) => [...before.slice(-MOST_PLUCKS), pluck]);
       setAnswered(false);
@@ -303,6 +312,7 @@ function conclude(
   session: BenchSession,
   strings: readonly StringKnowledge[],
   coupling: Coupling | null,
+  before: readonly (number | null)[],
 ): { readonly pluck: HeardPluck; readonly notice: Notice | null } {
   const { outcome, track, clipped } = report;
   const { state, log } = session;
@@ -320,7 +330,7 @@ function conclude(
       notice: { kind: 'refused', refusal: outcome },
     };
   const heard = log.flatMap(({ event }) => (event.type === 'reading' ? [event.reading] : []));
-  const put = hearPluck(outcome, state, strings, heard, coupling);
+  const put = hearPluck(outcome, state, strings, heard, coupling, before);
   if ('course' in put) {
     session.record({ type: 'reading', reading: put }, { reading: outcome, track });
     return { pluck: { ...pluck, reading: put }, notice: null };

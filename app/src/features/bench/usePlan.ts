@@ -1,9 +1,9 @@
 import { findTuning, shiftHz, targetsOf } from '@rosefinch/core/music';
 import { planRetune, planStrings, type Reference } from '@rosefinch/core/retune';
 import { type Coupling, homeTuning, type Instrument } from '@rosefinch/core/strings';
-import { useQuery } from '@tanstack/react-query';
-import { type Stock, useData } from '../../data/index.ts';
+import type { Stock } from '../../data/index.ts';
 import type { Bench } from './useBench.ts';
+import { useLastPitches } from './useLastPitches.ts';
 
 /** With a string this far out, in cents, the bench is on its way from one tuning to another. */
 const RETUNING = 60;
@@ -25,20 +25,12 @@ export function usePlan(
   bench: Bench,
   coupling: Coupling,
 ): BenchPlan | null {
-  const { repository } = useData();
-  const before = useQuery({
-    queryKey: ['last pitches', instrument.id, instrument.tuningId],
-    queryFn: () => repository.lastPitches(instrument),
-    // What is heard from now on is in the sitting itself.
-    staleTime: Number.POSITIVE_INFINITY,
-    // On the way back the strings are no longer where they were before the way there.
-    gcTime: 0,
-  });
+  const before = useLastPitches(instrument);
   const target = findTuning(instrument.tuningId, stock.tunings);
   const home = homeTuning(instrument, stock.tunings);
-  if (!target || !home || !before.data) return null;
+  if (!target || !home || !before) return null;
   // Open strings throughout: a capo changes neither the way nor the frets counted from it.
-  const heard = new Map(before.data);
+  const heard = new Map(before);
   for (const { event } of bench.session.log)
     if (event.type === 'reading')
       heard.set(event.reading.course, shiftHz(event.reading.hz, -100 * bench.capo));

@@ -4,17 +4,19 @@ import type { Instrument } from '@rosefinch/core/strings';
 import { useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { decodeRecording, RecordingProblem, readRecording } from '../../audio/index.ts';
-import { type Settings, useData } from '../../data/index.ts';
+import { useData } from '../../data/index.ts';
 import { recordingOf, sessionOf } from './keep.ts';
 
 interface Props {
   readonly instrument: Instrument;
   readonly targets: readonly Target[];
-  readonly settings: Settings;
+  /** The reference pitch that the targets go with, in Hz. */
+  readonly a4: number;
+  readonly tolerance: number;
 }
 
 /** Chooses or takes a dropped recording, reads it with progress, and opens its report. */
-export function RecordingButton({ instrument, targets, settings }: Props) {
+export function RecordingButton({ instrument, targets, a4, tolerance }: Props) {
   const { repository } = useData();
   const navigate = useNavigate();
   const [share, setShare] = useState<number | null>(null);
@@ -33,7 +35,6 @@ export function RecordingButton({ instrument, targets, settings }: Props) {
       abort.signal.throwIfAborted();
       const id = crypto.randomUUID();
       const now = Date.now();
-      const { a4, tolerance } = settings;
       const place = {
         instrumentId: instrument.id,
         tuningId: instrument.tuningId,
