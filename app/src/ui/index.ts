@@ -2,6 +2,7 @@ export { Action } from './Action.tsx';
 export { AxisX, AxisY } from './Axes.tsx';
 export { download } from './download.ts';
 export { EmptyView } from './EmptyView.tsx';
+export { NotSaved } from './NotSaved.tsx';
 export { Notices } from './notices.ts';
 export { ReferenceLine } from './ReferenceLine.tsx';
 export { Shell } from './Shell.tsx';

@@ -2,7 +2,7 @@ import { centsBetween } from '../music/index.ts';
 import type { Cents, Hz } from '../units.ts';
 import type { Advice } from './advice.ts';
 import { offBy } from './bench.ts';
-import type { HeardPluck } from './faults.ts';
+import type { HeardPluck } from './heard.ts';
 
 /** What a player is told while the figures are hidden. */
 export function byEarAdvice(course: number): Advice {

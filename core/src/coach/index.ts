@@ -27,9 +27,9 @@ export {
   stringOf,
 } from './bench.ts';
 export { byEarAdvice, earVerdict } from './byEar.ts';
-export type { CoachString, CoachView, Fault, HeardPluck, Rule } from './faults.ts';
 export { faultOf } from './faults.ts';
 export { hearPluck, whichCourse } from './hear.ts';
+export type { CoachString, CoachView, Fault, HeardPluck, Rule } from './heard.ts';
 export type { PegTestRound, PegTestStep } from './pegTest.ts';
 export { pegTestAdvice, pegTestAfter, skipPeg, startPegTest } from './pegTest.ts';
 export type { Ringing } from './sound.ts';

@@ -29,7 +29,7 @@ import {
 } from '@rosefinch/core/strings';
 import { useState } from 'react';
 import type { Stock } from '../../data/index.ts';
-import { forceFigure } from '../../ui/index.ts';
+import { forceFigure, NotSaved } from '../../ui/index.ts';
 
 interface Props {
   readonly instrument: Instrument;
@@ -127,12 +127,7 @@ export function InstrumentForm({ instrument, stock, onSave }: Props) {
           onChange={(event) => change({ note: event.currentTarget.value })}
         />
         <Strings instrument={draft} stock={stock} onChange={changeCourse} />
-        {problem && (
-          <div className="problem" role="alert">
-            <strong>Not saved.</strong>
-            {problem}
-          </div>
-        )}
+        <NotSaved reason={problem} />
         <Group>
           <Button type="submit">Save</Button>
         </Group>

@@ -4,7 +4,7 @@ import { homeTuning, type Instrument, MODELS, stringLoad } from '@rosefinch/core
 import { useState } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { type Stock, useData, useStock } from '../../data/index.ts';
-import { forceInWords } from '../../ui/index.ts';
+import { forceInWords, NotSaved } from '../../ui/index.ts';
 import { ByPlaying } from './ByPlaying.tsx';
 import {
   type Draft,
@@ -140,12 +140,7 @@ function Editor({ start, stock, isNew }: EditorProps) {
         )}
         <TemperChoice draft={draft} onChange={(temper) => setDraft((d) => ({ ...d, temper }))} />
         {instrument && <Outcome tuning={tuning} instrument={instrument} stock={stock} />}
-        {problem && (
-          <div className="problem" role="alert">
-            <strong>Not saved.</strong>
-            {problem}
-          </div>
-        )}
+        <NotSaved reason={problem} />
         <Group>
           <Button type="submit" disabled={draft.name.trim() === ''}>
             Save
