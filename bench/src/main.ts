@@ -4,6 +4,7 @@ import { passFigures } from './passes.ts';
 import { planFigures } from './plans.ts';
 import { pluckFigures } from './plucks.ts';
 import { coachFigures } from './sessions.ts';
+import { settlingFigures } from './settling.ts';
 
 /** Prints every figure. `--long` reads 10,000 plucks instead of 500; a word prints only that part. */
 const parts: Readonly<Record<string, () => void | Promise<void>>> = {
@@ -16,6 +17,7 @@ const parts: Readonly<Record<string, () => void | Promise<void>>> = {
   plans: planFigures,
   passes: () => passFigures(500),
   coach: () => coachFigures(10, 100),
+  settling: () => settlingFigures(300),
 };
 
 const chosen = process.argv.slice(2).filter((word) => word in parts);
