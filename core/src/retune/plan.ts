@@ -298,7 +298,7 @@ function warningsOf(
     const left = headroom(string.spec, string.lengthMm, string.targetHz);
     const { course } = string;
     const figure = `${Math.max(0, left).toFixed(1)} semitones`;
-    const ways = 'Use a lighter string, a lower tuning, or a capo.';
+    const ways = 'A lighter string, a lower tuning or a capo would do.';
     if (left < REFUSED_BELOW)
       warnings.push({
         kind: 'refused',
@@ -309,7 +309,7 @@ function warningsOf(
       warnings.push({
         kind: 'caution',
         course,
-        say: `String ${course} comes within ${figure} of breaking. Face away; go slowly.`,
+        say: `String ${course} comes within ${figure} of breaking. Face away; go slowly. ${ways}`,
       });
     const share = tension(string, string.targetHz) / tension(string, string.standardHz);
     if (share < SLACK_SHARE)

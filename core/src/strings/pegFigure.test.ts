@@ -62,7 +62,7 @@ describe('a peg’s own figure', () => {
   // Practice: under a quarter turn for a semitone on a wound low E through 15:1 is common
   // practice, no source; physics alone says 0.20, what gives way adds to it.
   it('a semitone is near a quarter turn on a low E, a few hundredths on a friction peg', () => {
-    expect(turnsFor(GUITAR, 6, E2, midiToHz(41))!.turns).to.be.within(0.18, 0.27);
+    expect(turnsFor(GUITAR, 6, E2, midiToHz(41))!.turns).to.be.within(0.18, 0.25);
     const ukulele = findModel('ukulele-soprano')!.build('u', 'U');
     expect(turnsFor(ukulele, 1, midiToHz(69), midiToHz(70))!.turns).to.be.within(0.02, 0.1);
   });

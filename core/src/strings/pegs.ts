@@ -65,7 +65,7 @@ const BEYOND_SCALE: Millimetres = 110;
  * Body, neck, bridge and tailpiece give way with the string, so that hands need so many
  * times the turn of the string alone: common practice, no source.
  */
-const GIVE: Readonly<Record<InstrumentKind, number>> = { guitar: 1.3, ukulele: 1.3, banjo: 1.7 };
+const GIVE: Readonly<Record<InstrumentKind, number>> = { guitar: 1.2, ukulele: 1.2, banjo: 1.7 };
 
 /**
  * Turns of the button that should bring a course from one pitch to another, positive

@@ -136,6 +136,7 @@ function BenchOf({ instrument, stock }: OfProps) {
             instrument={instrument}
             targets={bench.targets}
             state={state}
+            first={plan ? course : null}
             log={bench.session.log}
             live={bench.live}
             upsideDown={settings.wires !== 'as you look down'}

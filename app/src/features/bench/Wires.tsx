@@ -10,6 +10,8 @@ interface Props {
   readonly instrument: Instrument;
   readonly targets: readonly Target[];
   readonly state: BenchState;
+  /** The string that is open while none has been worked on. */
+  readonly first: number | null;
   readonly log: readonly LogEntry[];
   readonly live: LiveNote;
   readonly upsideDown: boolean;
@@ -25,7 +27,7 @@ export function Wires(props: Props) {
     [props.log, props.targets],
   );
   const ringing = useRingingCourse(props.live);
-  const open = ringing ?? props.state.active;
+  const open = ringing ?? props.state.active ?? props.first;
   return (
     <div>
       {rows.map((target) => (
