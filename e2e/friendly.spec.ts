@@ -60,6 +60,9 @@ for (const colorScheme of ['light', 'dark'] as const)
     await page.goto('http://127.0.0.1:5281/tunings/banjo-open-g');
     await page.getByText('Checks by ear').waitFor();
     await expectAccessible(page, 'one tuning');
+    await page.goto('http://127.0.0.1:5281/tunings/new?from=guitar-open-d');
+    await page.getByLabel('Open strings').selectOption('offsets by hand');
+    await expectAccessible(page, 'a tuning of one’s own');
     await context.close();
   });
 
@@ -138,6 +141,7 @@ test('on a phone nothing runs out of the side, and the figure comes first', asyn
     '/shelf/lapwing',
     '/tunings',
     '/tunings/guitar-open-d',
+    '/tunings/new',
     '/history',
     '/data',
   ]) {

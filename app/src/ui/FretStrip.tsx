@@ -5,6 +5,8 @@ const HEIGHT = 74;
 const NUT = 34;
 const UPPER = 16;
 const LOWER = 42;
+/** Half the width of the label under the finger. */
+const LABEL = 24;
 /** Any scale will do: only the spacing counts. */
 const SCALE = 1000;
 
@@ -61,7 +63,11 @@ export function FretStrip({ held, open, leftHanded = false }: Props) {
       {held.fret > 0 && (
         <>
           <rect className="mark" x={finger - 11} y={heldY - 6} width={22} height={12} />
-          <text x={finger} y={HEIGHT - 5} textAnchor="middle">
+          <text
+            x={Math.max(LABEL, Math.min(WIDTH - LABEL, finger))}
+            y={HEIGHT - 5}
+            textAnchor="middle"
+          >
             fret {held.fret}
           </text>
         </>

@@ -24,9 +24,9 @@ export function Announcer({ log, targets, tolerance, hidden, spoken }: Props) {
     const fresh = log.length > known.current;
     known.current = log.length;
     if (!fresh || hidden || entry?.event.type !== 'reading') return;
-    const { course, cents } = entry.event.reading;
+    const { course, cents, aim = 0 } = entry.event.reading;
     const target = targets[course - 1];
-    const place = deviationInWords(cents, tolerance);
+    const place = deviationInWords(cents - aim, tolerance);
     const text = `String ${course}, ${target ? noteName(target.midi) : ''}: ${Math.abs(cents).toFixed(0)} cents, ${place}`;
     if (Date.now() - last.current >= AT_MOST_EVERY_MS) {
       last.current = Date.now();
