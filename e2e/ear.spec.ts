@@ -69,3 +69,24 @@ test('advice can be bold and short', async ({ page }) => {
   await expect(bench.advice).toContainText(/Low\. In one move: tighten, away from you, /);
   await expect(bench.advice).not.toContainText('fine part');
 });
+
+test('two strings are compared by their beat', async ({ page }) => {
+  const bench = new BenchPage(page);
+  await bench.open();
+  await bench.practise();
+  await page.keyboard.press('5');
+  await page.keyboard.press('c');
+  // String 5 is 9.5 cents low, string 4 is 11 high.
+  await expect(bench.advice).toContainText('Sound string 6 at fret 5 and open string 5 together.');
+  await page.keyboard.press('p');
+  await expect(bench.advice).toContainText(
+    /They beat \d\.\d times a second: about \d+ cents apart\./,
+    { timeout: 10_000 },
+  );
+  const apart = Number(/about (\d+) cents/.exec(await bench.advice.innerText())?.[1]);
+  expect(Math.abs(apart - 20.5)).toBeLessThanOrEqual(8);
+  // No reading came of it.
+  expect(await bench.plucks(5)).toBe(0);
+  await bench.pluck(5);
+  await expect(bench.advice).not.toContainText('They beat');
+});

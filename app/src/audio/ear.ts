@@ -1,3 +1,4 @@
+import type { Held } from '@rosefinch/core/fretboard';
 import type { StringKnowledge } from '@rosefinch/core/listen';
 import { referenceTone, sustainedTone } from '@rosefinch/core/practice';
 import { type Line, startAnalysis, startPractice } from '../workers/index.ts';
@@ -26,6 +27,8 @@ export interface EarHearer {
 /** The hands that play the practice instrument. */
 export interface PracticeHands {
   pluck(course: number, strength: number): void;
+  /** Sounds a held and an open string together. */
+  pair(held: Held, open: number): void;
   /** Positive tightens; in turns of the button. */
   turn(course: number, turns: number): void;
   mute(): void;
@@ -84,6 +87,11 @@ export class Ear {
   /** Says what is known of the strings; it helps to tell like candidates apart. */
   know(strings: readonly StringKnowledge[]): void {
     this.analysis.send({ type: 'know', strings });
+  }
+
+  /** Waits for two strings sounded together near a pitch; null waits no longer. */
+  expectPair(hz: number | null): void {
+    this.analysis.send({ type: 'pair', hz });
   }
 
   private deaf(forMs: number): void {
@@ -161,6 +169,10 @@ function practiceHands(
     pluck: (course, strength) => {
       if (sound) void speaker.start(PRACTICE_VOLUME);
       line.send({ type: 'pluck', course, strength });
+    },
+    pair: (held, open) => {
+      if (sound) void speaker.start(PRACTICE_VOLUME);
+      line.send({ type: 'pair', held, open });
     },
     turn: (course, turns) => line.send({ type: 'turn', course, turns }),
     mute: () => line.send({ type: 'mute' }),

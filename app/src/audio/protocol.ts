@@ -1,4 +1,5 @@
-import type { ListenEvent, StringKnowledge } from '@rosefinch/core/listen';
+import type { Held } from '@rosefinch/core/fretboard';
+import type { BeatOutcome, ListenEvent, StringKnowledge } from '@rosefinch/core/listen';
 import type { SoundedCheck } from '@rosefinch/core/practice';
 import type { RecordedPluck } from '@rosefinch/core/records';
 import type { Instrument } from '@rosefinch/core/strings';
@@ -20,6 +21,8 @@ export type AnalysisRequest =
     }
   /** What is known of the strings, for this sound and those that are opened later. */
   | { readonly type: 'know'; readonly strings: readonly StringKnowledge[] }
+  /** Two strings will be sounded together near a pitch: report their beat, and no reading meanwhile. */
+  | { readonly type: 'pair'; readonly hz: number | null }
   /** Hear nothing until `forMs` have passed: the application itself is sounding. */
   | { readonly type: 'deaf'; readonly forMs: number }
   | { readonly type: 'close' };
@@ -27,6 +30,7 @@ export type AnalysisRequest =
 /** Analysis worker → page. */
 export type AnalysisReport =
   | ListenEvent
+  | { readonly type: 'pair'; readonly beat: BeatOutcome }
   | { readonly type: 'ready' }
   | { readonly type: 'failed'; readonly message: string };
 
@@ -49,6 +53,8 @@ export interface PracticeStart {
 export type PracticeRequest =
   | { readonly type: 'start'; readonly start: PracticeStart; readonly sound: MessagePort }
   | { readonly type: 'pluck'; readonly course: number; readonly strength: number }
+  /** Both strings of a comparison at once. */
+  | { readonly type: 'pair'; readonly held: Held; readonly open: number }
   | { readonly type: 'turn'; readonly course: number; readonly turns: number }
   | { readonly type: 'mute' }
   /** Sounds a comparison of two strings, apart from what is played. */

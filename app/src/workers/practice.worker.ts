@@ -62,6 +62,8 @@ self.onmessage = ({ data }: MessageEvent<PracticeRequest>) => {
       return start(data.start, data.sound);
     case 'pluck':
       return instrument?.pluckAlone(data.course, data.strength);
+    case 'pair':
+      return instrument?.pluckPair(data.held, data.open);
     case 'turn':
       instrument?.turn(data.course, data.turns);
       return sayTruth();

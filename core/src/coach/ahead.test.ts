@@ -3,10 +3,12 @@ import type { Coupling } from '../strings/index.ts';
 import {
   aimOf,
   type BenchState,
+  beatAdvice,
   byEarAdvice,
   earVerdict,
   type HeardPluck,
   hearPluck,
+  pairAdvice,
   passesToCome,
   replay,
   ringingOf,
@@ -191,5 +193,18 @@ describe('by ear', () => {
     });
     expect(earVerdict([pluck(0.3)], 3, 2)?.more).to.equal('It was not moved.');
     expect(earVerdict([], 3, 2)).to.equal(null);
+  });
+});
+
+describe('a comparison of two strings', () => {
+  it('is asked for and judged in words', () => {
+    const check = { held: { course: 4, fret: 4 }, open: 3, octaves: 0 };
+    expect(pairAdvice(check).say).to.equal('Sound string 4 at fret 4 and open string 3 together.');
+    expect(beatAdvice({ kind: 'beat', hz: 1.83, cents: 16.1 }).say).to.equal(
+      'They beat 1.8 times a second: about 16 cents apart.',
+    );
+    expect(beatAdvice({ kind: 'beat', hz: 0.3, cents: 3 }).say).to.match(/^They agree/);
+    expect(beatAdvice({ kind: 'no beat', within: 0.7 }).more).to.equal('Closer than 1 cents.');
+    expect(beatAdvice({ kind: 'not heard' }).say).to.match(/Sound both again/);
   });
 });

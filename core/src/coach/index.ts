@@ -30,6 +30,7 @@ export { byEarAdvice, earVerdict } from './byEar.ts';
 export { faultOf } from './faults.ts';
 export { hearPluck, whichCourse } from './hear.ts';
 export type { CoachString, CoachView, Fault, HeardPluck, Rule } from './heard.ts';
+export { beatAdvice, pairAdvice } from './pair.ts';
 export type { PegTestRound, PegTestStep } from './pegTest.ts';
 export { pegTestAdvice, pegTestAfter, skipPeg, startPegTest } from './pegTest.ts';
 export type { Ringing } from './sound.ts';

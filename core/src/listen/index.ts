@@ -1,3 +1,5 @@
+export type { Beat, BeatOutcome } from './beat.ts';
+export { BEAT_SECONDS, beatOf } from './beat.ts';
 export type { BoundedTone } from './bound.ts';
 export { reportedPitchBound } from './bound.ts';
 export { Decimator } from './decimate.ts';

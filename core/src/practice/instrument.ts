@@ -1,4 +1,5 @@
 import { RangeMisuse } from '../errors.ts';
+import type { Held } from '../fretboard/index.ts';
 import { reportedHz } from '../listen/index.ts';
 import { centsBetween } from '../music/index.ts';
 import type { Random } from '../random.ts';
@@ -8,6 +9,7 @@ import {
   frequencyOf,
   MATERIALS,
   soundingLength,
+  startFret,
   tensionOf,
   tensionPerTurn,
 } from '../strings/index.ts';
@@ -64,8 +66,14 @@ export class PracticeInstrument {
   private readonly random: Random;
   private readonly strings: StringState[];
   private readonly room: Room;
-  private readonly voices: { course: number; voice: Voice }[] = [];
-  private readonly fingers: { course: number; gesture: PluckGesture; wait: number }[] = [];
+  private readonly voices: { course: number; voice: Voice; raised: number }[] = [];
+  private readonly fingers: {
+    course: number;
+    gesture: PluckGesture;
+    wait: number;
+    /** What a fret multiplies the pitch by. */
+    raised: number;
+  }[] = [];
   private readonly block = new Float64Array(CONTROL_BLOCK);
   private readonly coupling: number;
   private pending = 0;
@@ -102,9 +110,21 @@ export class PracticeInstrument {
     this.put(course, { strength, position }, rings);
   }
 
-  private put(course: number, gesture: PluckGesture, rings: boolean): void {
+  /** Sounds a string held at a fret and an open one together, as evenly as a hand can. */
+  pluckPair(held: Held, open: number): void {
+    this.stringAt(held.course);
+    this.stringAt(open);
+    const rings = this.voices.length > 0;
+    this.mute();
+    const frets = held.fret === 0 ? 0 : held.fret - startFret(this.setup.instrument, held.course);
+    const gesture = () => ({ strength: 0.5, position: between(this.random, 0.12, 0.28) });
+    this.put(held.course, gesture(), rings, 2 ** (frets / 12));
+    this.put(open, gesture(), rings);
+  }
+
+  private put(course: number, gesture: PluckGesture, rings: boolean, raised = 1): void {
     const wait = rings ? Math.round(FINGER_REST_S * this.setup.sampleRate) : 0;
-    this.fingers.push({ course, gesture, wait });
+    this.fingers.push({ course, gesture, wait, raised });
   }
 
   /** Turns a course's button by so many turns; positive tightens. Sounding strings follow at once. */
@@ -158,10 +178,11 @@ export class PracticeInstrument {
       finger.wait -= CONTROL_BLOCK;
       if (finger.wait >= 0) continue;
       this.fingers.splice(i, 1);
-      const { course, gesture } = finger;
+      const { course, gesture, raised } = finger;
       const { timbre } = this.stringAt(course);
-      const voice = new Voice(this.setup.sampleRate, timbre, this.f0(course), gesture, this.random);
-      this.voices.push({ course, voice });
+      const f0 = raised * this.f0(course);
+      const voice = new Voice(this.setup.sampleRate, timbre, f0, gesture, this.random);
+      this.voices.push({ course, voice, raised });
     }
   }
 
@@ -169,8 +190,8 @@ export class PracticeInstrument {
     this.block.fill(0);
     this.release();
     for (let i = this.voices.length - 1; i >= 0; i--) {
-      const { course, voice } = this.voices[i]!;
-      voice.render(this.block, CONTROL_BLOCK, this.f0(course));
+      const { course, voice, raised } = this.voices[i]!;
+      voice.render(this.block, CONTROL_BLOCK, raised * this.f0(course));
       if (voice.silent) this.voices.splice(i, 1);
     }
     this.room.render(this.block, CONTROL_BLOCK);

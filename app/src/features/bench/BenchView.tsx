@@ -1,5 +1,13 @@
-import { type Advice, byEarAdvice, earVerdict, nextCourse } from '@rosefinch/core/coach';
-import { noteName } from '@rosefinch/core/music';
+import {
+  type Advice,
+  beatAdvice,
+  byEarAdvice,
+  earVerdict,
+  nextCourse,
+  pairAdvice,
+} from '@rosefinch/core/coach';
+import { type CrossCheck, crossChecks, neckOf } from '@rosefinch/core/fretboard';
+import { findTuning, noteName, type Tuning } from '@rosefinch/core/music';
 import type { Instrument } from '@rosefinch/core/strings';
 import { useEffect, useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
@@ -52,6 +60,9 @@ function usePracticeByAddress(bench: Bench): void {
   }, [wanted]);
 }
 
+/** Strings are compared at or below this fret. */
+const HIGHEST_FRET = 12;
+
 interface OfProps {
   readonly instrument: Instrument;
   readonly stock: Stock;
@@ -72,16 +83,23 @@ function BenchOf({ instrument, stock }: OfProps) {
   const planned = plan?.toGo.find((toGo) => toGo !== state.active);
   const course = state.active ?? planned ?? nextCourse(state, null) ?? state.goal.order[0] ?? 1;
   const references = plan?.referencesOf(course);
+  const check = useMemo(
+    () => checkFor(findTuning(instrument.tuningId, stock.tunings), instrument, course),
+    [instrument, stock.tunings, course],
+  );
   const pegs = usePegTest(instrument, bench);
   const pegProblem = usePegLearning(instrument, bench, pegs.running === null);
   // A new pluck takes the verdict away.
   const heardSoFar = bench.session.log.length;
   // biome-ignore lint/correctness/useExhaustiveDependencies: see above
   useEffect(() => setVerdict(null), [heardSoFar]);
-  const instead = pegs.running?.advice ?? (hidden ? byEarAdvice(course) : verdict);
+  const { pair } = bench;
+  const paired =
+    pair === null ? null : pair === 'waiting' ? check && pairAdvice(check) : beatAdvice(pair);
+  const instead = pegs.running?.advice ?? paired ?? (hidden ? byEarAdvice(course) : verdict);
   const hands = useMemo(
-    () => (bench.hands ? handsOn(bench.hands, course) : null),
-    [bench.hands, course],
+    () => (bench.hands ? handsOn(bench.hands, course, pair === 'waiting' ? check : null) : null),
+    [bench.hands, course, pair, check],
   );
   const takeA4 = (a4: number) => {
     void repository.saveSettings({ a4 });
@@ -105,6 +123,10 @@ function BenchOf({ instrument, stock }: OfProps) {
     hide: () => {
       setVerdict(null);
       setHidden((is) => !is);
+    },
+    pair: () => {
+      const open = check && bench.targets[check.open - 1];
+      if (open) bench.expectPair(pair === 'waiting' ? null : open.hz);
     },
     reference: () => bench.setReference(bench.reference === null ? 'waiting' : null),
     hear: () => bench.hearTarget(course),
@@ -204,6 +226,11 @@ function BenchOf({ instrument, stock }: OfProps) {
             <Action onAct={acts.nextPass} hotkey="R">
               Next pass
             </Action>
+            {check && (
+              <Action onAct={acts.pair} pressed={pair === 'waiting'} hotkey="C">
+                Compare two
+              </Action>
+            )}
             <Action onAct={acts.reference} pressed={bench.reference === 'waiting'} hotkey="F">
               Reference
             </Action>
@@ -233,6 +260,18 @@ function BenchOf({ instrument, stock }: OfProps) {
       />
     </>
   );
+}
+
+/** The best comparison of a course with another one, both sounding the same note; null where there is none. */
+function checkFor(
+  tuning: Tuning | undefined,
+  instrument: Instrument,
+  course: number,
+): CrossCheck | null {
+  if (!tuning) return null;
+  const checks = crossChecks(neckOf(tuning, instrument), HIGHEST_FRET);
+  const own = checks.filter((c) => c.held.course === course || c.open === course);
+  return own.find((c) => c.octaves === 0) ?? null;
 }
 
 /** @example wayInWords([6, 3]) // => 'Still to be retuned: string 6, then 3.' */

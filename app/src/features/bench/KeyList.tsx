@@ -7,6 +7,7 @@ const KEYS: readonly (readonly [string, string])[] = [
   ['R', 'next pass'],
   ['H', 'hide the figures; then Space compares'],
   ['D', 'hear the target'],
+  ['C', 'compare two strings by their beat'],
   ['F', 'hear a reference: fork, piano, another string'],
   ['G', 'peg test: begin, end'],
   ['P', 'practice guitar: pluck'],

@@ -1,3 +1,4 @@
+import type { CrossCheck } from '@rosefinch/core/fretboard';
 import type { PracticeHands } from '../../audio/index.ts';
 
 /** A hair and a good deal, in turns of the button. */
@@ -15,9 +16,14 @@ export interface Hands {
   readonly mute: () => void;
 }
 
-export function handsOn(practice: PracticeHands, course: number): Hands {
+/** The hands on a course; while a comparison is asked for a pluck sounds both its strings. */
+export function handsOn(
+  practice: PracticeHands,
+  course: number,
+  check: CrossCheck | null = null,
+): Hands {
   return {
-    pluck: () => practice.pluck(course, STRENGTH),
+    pluck: () => (check ? practice.pair(check.held, check.open) : practice.pluck(course, STRENGTH)),
     up: () => practice.turn(course, HAIR),
     down: () => practice.turn(course, -HAIR),
     upMore: () => practice.turn(course, MORE),

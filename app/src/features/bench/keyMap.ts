@@ -12,6 +12,7 @@ export interface Acts {
   readonly keys: () => void;
   readonly pegs: () => void;
   readonly reference: () => void;
+  readonly pair: () => void;
 }
 
 /** The keys of the bench; those of the practice guitar only while it is played. */
@@ -21,6 +22,7 @@ export function keyMap(acts: Acts, hands: Hands | null, order: readonly number[]
     r: acts.nextPass,
     h: acts.hide,
     d: acts.hear,
+    c: acts.pair,
     f: acts.reference,
     g: acts.pegs,
     '?': acts.keys,

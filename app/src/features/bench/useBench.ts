@@ -1,6 +1,6 @@
 import type { BenchEvent, BenchState } from '@rosefinch/core/coach';
 import { type HeardPluck, hearPluck, ringingOf, whichCourse } from '@rosefinch/core/coach';
-import type { KnownReading, Refusal, StringKnowledge } from '@rosefinch/core/listen';
+import type { BeatOutcome, KnownReading, Refusal, StringKnowledge } from '@rosefinch/core/listen';
 import { knowledgeOf } from '@rosefinch/core/listen';
 import type { Target } from '@rosefinch/core/music';
 import { centsBetween, findTuning, shiftHz, type Tuning, targetsOf } from '@rosefinch/core/music';
@@ -65,6 +65,10 @@ export interface Bench {
   /** A fork, a piano, a friend's string: waited for, or heard at so many Hz; null when nobody asked. */
   readonly reference: 'waiting' | number | null;
   readonly setReference: (reference: 'waiting' | null) => void;
+  /** Two strings sounded together: waited for, or how they beat; null when nobody asked. */
+  readonly pair: 'waiting' | BeatOutcome | null;
+  /** Waits for two strings near a pitch; null waits no longer. */
+  readonly expectPair: (hz: number | null) => void;
 }
 
 /** Joins the ear, the session and the state machine for one instrument. */
@@ -104,6 +108,7 @@ export function useBench(
   });
   const [plucks, setPlucks] = useState<readonly HeardPluck[]>([]);
   const [answered, setAnswered] = useState(false);
+  const [pair, setPair] = useState<Bench['pair']>(null);
   const [reference, setReference] = useState<Bench['reference']>(null);
   const track = useRef<number[]>([]);
   const [notice, setNotice] = useState<Notice | null>(null);
@@ -132,6 +137,7 @@ export function useBench(
     else if (report.type === 'room') setRoom((known) => ({ ...known, report: report.report }));
     else if (report.type === 'failed')
       setProblem(new MicrophoneProblem(report.message, 'All readings are kept.'));
+    else if (report.type === 'pair') setPair(report.beat);
     else if (report.type === 'onset') {
       closeNote();
       live.begin();
@@ -161,6 +167,7 @@ export function useBench(
       );
       setPlucks((before) => [...before.slice(-MOST_PLUCKS), pluck]);
       setAnswered(false);
+      setPair(null);
       setNotice(said);
     }
   };
@@ -226,7 +233,13 @@ export function useBench(
     [instrument, home, targets, a4, capo, settings, session.log.length, repository],
   );
 
+  const expectPair = (hz: number | null) => {
+    ear.current?.expectPair(hz);
+    setPair(hz === null ? null : 'waiting');
+  };
+
   const act = (event: BenchEvent) => {
+    setPair(null);
     setNotice(null);
     setAnswered(true);
     session.record(event);
@@ -262,6 +275,8 @@ export function useBench(
     hearTarget,
     reference,
     setReference,
+    pair,
+    expectPair,
   };
 }
 
