@@ -7,7 +7,7 @@ import {
   pairAdvice,
 } from '@rosefinch/core/coach';
 import { type CrossCheck, crossChecks, neckOf } from '@rosefinch/core/fretboard';
-import { findTuning, noteName, type Tuning } from '@rosefinch/core/music';
+import { findTuning, noteName, offsetsOf, type Tuning } from '@rosefinch/core/music';
 import type { Instrument } from '@rosefinch/core/strings';
 import { useEffect, useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
@@ -62,6 +62,8 @@ function usePracticeByAddress(bench: Bench): void {
 
 /** Strings are compared at or below this fret. */
 const HIGHEST_FRET = 12;
+/** … and within so many cents of each other, as their tuning wants them. */
+const AGREE = 2;
 
 interface OfProps {
   readonly instrument: Instrument;
@@ -269,9 +271,16 @@ function checkFor(
   course: number,
 ): CrossCheck | null {
   if (!tuning) return null;
-  const checks = crossChecks(neckOf(tuning, instrument), HIGHEST_FRET);
-  const own = checks.filter((c) => c.held.course === course || c.open === course);
-  return own.find((c) => c.octaves === 0) ?? null;
+  const neck = neckOf(tuning, instrument);
+  const offsets = offsetsOf(
+    neck.map(({ midi }) => midi),
+    tuning.temper,
+  );
+  // Where the tuning sets them apart, two strings that are right still beat.
+  const agree = (c: CrossCheck) =>
+    Math.abs((offsets[c.held.course - 1] ?? 0) - (offsets[c.open - 1] ?? 0)) < AGREE;
+  const checks = crossChecks(neck, HIGHEST_FRET).filter((c) => c.octaves === 0 && agree(c));
+  return checks.find((c) => c.held.course === course || c.open === course) ?? null;
 }
 
 /** @example wayInWords([6, 3]) // => 'Still to be retuned: string 6, then 3.' */

@@ -111,6 +111,8 @@ export function useBench(
   const [pair, setPair] = useState<Bench['pair']>(null);
   const [reference, setReference] = useState<Bench['reference']>(null);
   const track = useRef<number[]>([]);
+  /** The track is that of the last pluck, not of a reference or of two strings compared. */
+  const ownsTrack = useRef(false);
   const [notice, setNotice] = useState<Notice | null>(null);
   const [problem, setProblem] = useState<MicrophoneProblem | null>(null);
   const [room, setRoom] = useState<RoomState>(NO_ROOM);
@@ -123,8 +125,9 @@ export function useBench(
 
   /** A note is over: the coach may know its whole track now. */
   const closeNote = () => {
-    const ringing = ringingOf(track.current);
+    const ringing = ownsTrack.current ? ringingOf(track.current) : null;
     track.current = [];
+    ownsTrack.current = false;
     if (ringing)
       setPlucks((before) => {
         const last = before.at(-1);
@@ -165,6 +168,7 @@ export function useBench(
         settings.aiming ? coupling : null,
         farOff,
       );
+      ownsTrack.current = true;
       setPlucks((before) => [...before.slice(-MOST_PLUCKS), pluck]);
       setAnswered(false);
       setPair(null);
@@ -234,6 +238,9 @@ export function useBench(
   );
 
   const expectPair = (hz: number | null) => {
+    // The worker passes nothing on meanwhile, not even that the note before is over.
+    closeNote();
+    live.end();
     ear.current?.expectPair(hz);
     setPair(hz === null ? null : 'waiting');
   };

@@ -6,7 +6,7 @@ import {
   skipPeg,
   startPegTest,
 } from '@rosefinch/core/coach';
-import type { Instrument } from '@rosefinch/core/strings';
+import { type Instrument, withCapo } from '@rosefinch/core/strings';
 import { useEffect, useRef, useState } from 'react';
 import { useData } from '../../data/index.ts';
 import type { Bench } from './useBench.ts';
@@ -44,7 +44,7 @@ export function usePegTest(
     if (!round || course === null) return;
     for (const { event } of fresh) {
       if (event.type !== 'reading' || event.reading.course !== course) continue;
-      const step = pegTestAfter(round, event.reading.hz, instrument);
+      const step = pegTestAfter(round, event.reading.hz, withCapo(instrument));
       if (step.event) bench.act(step.event);
       if (step.peg)
         repository
