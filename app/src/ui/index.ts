@@ -12,4 +12,4 @@ export type { Perch, Stroke } from './wires/draw.ts';
 export { MiniWires } from './wires/MiniWires.tsx';
 export { deviationInWords, signedCents } from './wires/scale.ts';
 export { WireCanvas } from './wires/WireCanvas.tsx';
-export { counted, forceFigure, forceInWords } from './words.ts';
+export { counted, distanceInWords, forceFigure, forceInWords } from './words.ts';

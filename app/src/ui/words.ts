@@ -14,3 +14,16 @@ export function forceFigure(newtons: number, unit: 'N' | 'kgf'): string {
 export function forceInWords(newtons: number, unit: 'N' | 'kgf'): string {
   return `${forceFigure(newtons, unit)} ${unit}`;
 }
+
+/** How far two pitches lie apart. @example distanceInWords(-200) // => '2 semitones' @example distanceInWords(77.4) // => '77.4 cents' */
+export function distanceInWords(cents: number): string {
+  const size = Math.abs(cents);
+  // What is half a cent off a whole number of semitones is one.
+  const whole = Math.floor((size + 0.5) / 100);
+  const rest = Math.max(0, size - 100 * whole);
+  const parts = [
+    ...(whole > 0 ? [counted(whole, 'semitone')] : []),
+    ...(rest >= 0.5 || whole === 0 ? [`${rest.toFixed(1)} cents`] : []),
+  ];
+  return parts.join(' and ');
+}

@@ -21,7 +21,7 @@ import { expectedTurns, homeTuning, type Instrument, turnInWords } from '@rosefi
 import { useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { type Settings, type Stock, useData, useLive, useStock } from '../../data/index.ts';
-import { counted, EmptyView, forceInWords, ReferenceLine } from '../../ui/index.ts';
+import { distanceInWords, EmptyView, forceInWords, ReferenceLine } from '../../ui/index.ts';
 import { useCoupling } from '../neck/index.ts';
 import { PlanWires } from './PlanWires.tsx';
 
@@ -214,8 +214,9 @@ function PlanSide({ plan, instrument, target, capo, settings }: SideProps) {
                 {step.cents < 0 ? 'loosen' : 'tighten'}
               </strong>
               <span>
-                {inWords(step.cents)}, {turnsInWords(instrument, step)}; {force(step.tensionBefore)}{' '}
-                → {force(step.tensionAfter)}, {step.headroom.toFixed(1)} semitones to breaking
+                {distanceInWords(step.cents)} {step.cents < 0 ? 'down' : 'up'},{' '}
+                {turnsInWords(instrument, step)}; {force(step.tensionBefore)} →{' '}
+                {force(step.tensionAfter)}, {step.headroom.toFixed(1)} semitones to breaking
               </span>
               <ReferenceLine
                 references={step.references}
@@ -253,18 +254,4 @@ function PlanSide({ plan, instrument, target, capo, settings }: SideProps) {
 function turnsInWords(instrument: Instrument, { course, fromHz, toHz }: PlanStep): string {
   const turns = expectedTurns(instrument, course, fromHz, toHz);
   return turns === null ? '' : `at a guess ${turnInWords(turns)}`;
-}
-
-/** @example inWords(-200) // '2 semitones down' @example inWords(77.4) // '77.4 cents up' */
-function inWords(cents: number): string {
-  const way = cents < 0 ? 'down' : 'up';
-  const size = Math.abs(cents);
-  // What is half a cent off a whole number of semitones is one.
-  const whole = Math.floor((size + 0.5) / 100);
-  const rest = Math.max(0, size - 100 * whole);
-  const parts = [
-    ...(whole > 0 ? [counted(whole, 'semitone')] : []),
-    ...(rest >= 0.5 || whole === 0 ? [`${rest.toFixed(1)} cents`] : []),
-  ];
-  return `${parts.join(' and ')} ${way}`;
 }

@@ -11,7 +11,7 @@ import { bothNames, offsetsOf, openChord, type Tuning, targetsOf } from '@rosefi
 import { planRetune, planStrings, referenceInWords } from '@rosefinch/core/retune';
 import { homeTuning, type Instrument, pegInWords, pegPlace } from '@rosefinch/core/strings';
 import type { Stock } from '../../data/index.ts';
-import { counted, signedCents } from '../../ui/index.ts';
+import { distanceInWords, signedCents } from '../../ui/index.ts';
 
 /** Comparisons lie at or below this fret, and so many of them are told. */
 export const HIGHEST_FRET = 12;
@@ -122,15 +122,10 @@ function wayThere(
     steps: steps.map(({ course, cents, references }) => {
       const way = cents < 0 ? 'down' : 'up';
       const compare = references[0] ? referenceInWords(references[0]) : 'By the reference tone.';
-      return `String ${course} ${way} ${distance(cents)}. ${compare}`;
+      return `String ${course} ${way} ${distanceInWords(cents)}. ${compare}`;
     }),
     warnings: warnings.map(({ say }) => say),
   };
-}
-
-function distance(cents: number): string {
-  const semitones = Math.round(Math.abs(cents) / 100);
-  return semitones === 0 ? `${Math.abs(cents).toFixed(1)} cents` : counted(semitones, 'semitone');
 }
 
 /** Comparisons of a held string with an open one up to a fret, best for use first: unisons, and octaves if asked. */
