@@ -9,7 +9,7 @@ import { readingFor } from './bench.ts';
 /** Which course a sound belongs to: the one chosen by hand, or the one it can only be. */
 export function whichCourse(
   sound: { readonly hz: number; readonly inharmonicity?: number },
-  state: BenchState,
+  state: Pick<BenchState, 'chosen'>,
   strings: readonly StringKnowledge[],
 ): Identity {
   if (state.chosen !== null) return { kind: 'known', course: state.chosen };

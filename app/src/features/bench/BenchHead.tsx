@@ -1,10 +1,10 @@
-import { Button, NativeSelect } from '@mantine/core';
+import { NativeSelect } from '@mantine/core';
 import { currentPass, passDone } from '@rosefinch/core/coach';
 import { findTuning, noteName, STANDARD_A4 } from '@rosefinch/core/music';
 import type { Instrument } from '@rosefinch/core/strings';
 import { type Stock, useData } from '../../data/index.ts';
+import { Sources } from '../listening/index.ts';
 import { RecordingButton } from '../recordings/index.ts';
-import { MicrophoneChoice } from './MicrophoneChoice.tsx';
 import type { Bench } from './useBench.ts';
 
 interface Props {
@@ -41,45 +41,18 @@ export function BenchHead({ instrument, stock, bench }: Props) {
           }
         />
       )}
-      <Button.Group className="sources">
-        <SourceButton bench={bench} source="practice" label={`Practice ${instrument.kind}`} />
-        <SourceButton bench={bench} source="microphone" label="Microphone" />
-      </Button.Group>
+      <Sources
+        listening={bench}
+        kind={instrument.kind}
+        settings={settings}
+        disabled={!bench.session.loaded}
+      />
       <RecordingButton
         instrument={instrument}
         targets={bench.targets}
         a4={bench.a4}
         tolerance={settings.tolerance}
       />
-      {bench.source === 'microphone' && (
-        <MicrophoneChoice settings={settings} onChange={() => bench.listen('microphone')} />
-      )}
     </div>
-  );
-}
-
-interface SourceProps {
-  readonly bench: Bench;
-  readonly source: 'practice' | 'microphone';
-  readonly label: string;
-}
-
-/** Starts listening to a source; pressed again, stops. */
-function SourceButton({ bench, source, label }: SourceProps) {
-  const on = bench.source === source;
-  return (
-    <Button
-      size="sm"
-      variant={on ? 'filled' : 'default'}
-      aria-pressed={on}
-      disabled={!bench.session.loaded}
-      onClick={(event) => {
-        event.currentTarget.blur();
-        if (on) bench.stop();
-        else bench.listen(source);
-      }}
-    >
-      {label}
-    </Button>
   );
 }

@@ -13,6 +13,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { type Stock, useData, useStock } from '../../data/index.ts';
 import { Action, ReferenceLine, useKeys } from '../../ui/index.ts';
+import { ListeningProblem, roomInWords } from '../listening/index.ts';
 import { useCoupling } from '../neck/index.ts';
 import { AdviceLine } from './AdviceLine.tsx';
 import { Announcer } from './Announcer.tsx';
@@ -25,7 +26,6 @@ import { KeyList } from './KeyList.tsx';
 import { keyMap } from './keyMap.ts';
 import { Ledger } from './Ledger.tsx';
 import { Practice, Truth } from './Practice.tsx';
-import { roomInWords } from './room.ts';
 import { type Bench, useBench } from './useBench.ts';
 import { usePegLearning } from './usePegLearning.ts';
 import { usePegTest } from './usePegTest.ts';
@@ -142,12 +142,7 @@ function BenchOf({ instrument, stock }: OfProps) {
   );
   return (
     <>
-      {bench.problem && (
-        <div className="problem" role="alert">
-          <strong>{bench.problem.message}</strong>
-          {bench.problem.wayOn}
-        </div>
-      )}
+      <ListeningProblem problem={bench.problem} />
       {(bench.session.problem ?? pegProblem) && (
         <div className="problem" role="alert">
           <strong>{bench.session.problem ?? pegProblem}</strong>

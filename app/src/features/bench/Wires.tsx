@@ -4,7 +4,7 @@ import type { LogEntry } from '@rosefinch/core/records';
 import type { Instrument } from '@rosefinch/core/strings';
 import { useMemo } from 'react';
 import { deviationInWords, type Perch, signedCents, WireCanvas } from '../../ui/index.ts';
-import { type LiveNote, useRingingCourse } from './live.ts';
+import { type LiveNote, useRingingCourse } from '../listening/index.ts';
 
 interface Props {
   readonly instrument: Instrument;

@@ -1,21 +1,15 @@
-import type { BenchEvent, BenchState } from '@rosefinch/core/coach';
-import { type HeardPluck, hearPluck, ringingOf, whichCourse } from '@rosefinch/core/coach';
+import type { BenchEvent } from '@rosefinch/core/coach';
+import { type HeardPluck, hearPluck, ringingOf } from '@rosefinch/core/coach';
 import type { BeatOutcome, KnownReading, Refusal, StringKnowledge } from '@rosefinch/core/listen';
 import { knowledgeOf } from '@rosefinch/core/listen';
 import type { Target } from '@rosefinch/core/music';
 import { centsBetween, findTuning, shiftHz, type Tuning, targetsOf } from '@rosefinch/core/music';
 import type { LogEntry, SourceKind } from '@rosefinch/core/records';
 import { type Coupling, homeTuning, type Instrument, withCapo } from '@rosefinch/core/strings';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import {
-  type AnalysisReport,
-  Ear,
-  MicrophoneProblem,
-  type PracticeHands,
-} from '../../audio/index.ts';
+import { useMemo, useRef, useState } from 'react';
+import type { AnalysisReport, PracticeHands } from '../../audio/index.ts';
 import { type Stock, useData } from '../../data/index.ts';
-import { LiveNote } from './live.ts';
-import type { RoomState } from './room.ts';
+import { type Listening, useListening } from '../listening/index.ts';
 import { type BenchSession, useBenchSession } from './useBenchSession.ts';
 import { useLastPitches } from './useLastPitches.ts';
 
@@ -24,7 +18,6 @@ const PRACTICE_RATE = 48_000;
 const FIRST_PLUCK_MS = 700;
 /** The coach looks back so far. */
 const MOST_PLUCKS = 200;
-const NO_ROOM: RoomState = { level: null, report: null, lastReadingDbfs: null };
 /** Practice strings start this far out, course 1 first and round again, in cents. */
 const PRACTICE_DETUNE = [-31, -12, -38, 11, -9.5, -23];
 /** A string last heard further out than this starts there: it comes from another tuning. */
@@ -38,26 +31,18 @@ type Notice =
   | { readonly kind: 'doubt'; readonly courses: readonly number[] };
 
 /** Everything the bench view shows and does. */
-export interface Bench {
+export interface Bench extends Omit<Listening, 'sound'> {
   readonly session: BenchSession;
   readonly targets: readonly Target[];
   /** The reference pitch of this sitting, in Hz. */
   readonly a4: number;
   /** Fret of the capo; 0 without. */
   readonly capo: number;
-  readonly source: SourceKind | null;
-  readonly problem: { readonly message: string; readonly wayOn: string } | null;
   readonly notice: Notice | null;
   /** What was heard since the page was opened, for the coach. */
   readonly plucks: readonly HeardPluck[];
   /** The teacher has decided something since the last pluck: what it showed is answered. */
   readonly answered: boolean;
-  readonly live: LiveNote;
-  readonly room: RoomState;
-  readonly hands: PracticeHands | null;
-  readonly truth: readonly number[] | null;
-  readonly listen: (source: 'practice' | 'microphone') => void;
-  readonly stop: () => void;
   /** Puts what the teacher decides on record. */
   readonly act: (event: BenchEvent) => void;
   /** Sounds the target of a course. */
@@ -67,8 +52,6 @@ export interface Bench {
   readonly setReference: (reference: 'waiting' | null) => void;
   /** Two strings sounded together: waited for, or how they beat; null when nobody asked. */
   readonly pair: 'waiting' | BeatOutcome | null;
-  /** Waits for two strings near a pitch; null waits no longer. */
-  readonly expectPair: (hz: number | null) => void;
 }
 
 /** Joins the ear, the session and the state machine for one instrument. */
@@ -80,16 +63,17 @@ export function useBench(
   const tuning = findTuning(instrument.tuningId, tunings);
   const home = homeTuning(instrument, tunings);
   const { capo = 0 } = instrument;
-  const [source, setSource] = useState<SourceKind | null>(null);
+  // A sitting is put down to what was listened to last.
+  const sourceOfSitting = useRef<SourceKind>('practice');
   const place = useMemo(
     () => ({
       instrumentId: instrument.id,
       tuningId: instrument.tuningId,
       capo,
       courses: tuning?.courses.length ?? 0,
-      source: source ?? 'practice',
+      source: () => sourceOfSitting.current,
     }),
-    [instrument, capo, tuning, source],
+    [instrument, capo, tuning],
   );
   const session = useBenchSession(place, settings);
   // A sitting keeps the reference it began with: its readings are measured against that.
@@ -114,14 +98,7 @@ export function useBench(
   /** The track is that of the last pluck, not of a reference or of two strings compared. */
   const ownsTrack = useRef(false);
   const [notice, setNotice] = useState<Notice | null>(null);
-  const [problem, setProblem] = useState<MicrophoneProblem | null>(null);
-  const [room, setRoom] = useState<RoomState>(NO_ROOM);
-  const [truth, setTruth] = useState<readonly number[] | null>(null);
-  const [hands, setHands] = useState<PracticeHands | null>(null);
-  const [live] = useState(() => new LiveNote());
-  const ear = useRef<Ear | null>(null);
   const { repository } = useData();
-  const wantedSource = useRef<SourceKind | null>(null);
 
   /** A note is over: the coach may know its whole track now. */
   const closeNote = () => {
@@ -136,25 +113,11 @@ export function useBench(
   };
 
   const hear = (report: AnalysisReport) => {
-    if (report.type === 'level') setRoom((known) => ({ ...known, level: report }));
-    else if (report.type === 'room') setRoom((known) => ({ ...known, report: report.report }));
-    else if (report.type === 'failed')
-      setProblem(new MicrophoneProblem(report.message, 'All readings are kept.'));
-    else if (report.type === 'pair') setPair(report.beat);
-    else if (report.type === 'onset') {
-      closeNote();
-      live.begin();
-    } else if (report.type === 'released') {
-      closeNote();
-      live.end();
-    } else if (report.type === 'track') {
-      track.current.push(report.point.sinceOnset, report.point.hz);
-      follow(report.point, session.state, strings, live);
-    } else if (report.type === 'outcome') {
-      live.conclude();
+    if (report.type === 'pair') setPair(report.beat);
+    else if (report.type === 'onset' || report.type === 'released') closeNote();
+    else if (report.type === 'track') track.current.push(report.point.sinceOnset, report.point.hz);
+    else if (report.type === 'outcome') {
       const { outcome } = report;
-      if (outcome.kind === 'reading')
-        setRoom((known) => ({ ...known, lastReadingDbfs: outcome.levelDbfs }));
       if (reference === 'waiting') {
         // What is held against the instrument is no reading of it.
         if (outcome.kind === 'reading') setReference(outcome.hz);
@@ -175,73 +138,33 @@ export function useBench(
       setNotice(said);
     }
   };
-  const latestHear = useRef(hear);
-  latestHear.current = hear;
+  const practice = async () => {
+    const last = await repository.lastPitches(instrument);
+    return {
+      instrument: withCapo(instrument),
+      targetsHz: targets.map((target) => target.hz),
+      detuneCents: practiceDetune(home, targets, { a4, capo, last }),
+      seed: 7,
+      sampleRate: PRACTICE_RATE,
+    };
+  };
+  const practising = (hands: PracticeHands) => {
+    if (session.log.length === 0)
+      setTimeout(() => hands.pluck(targets.length, 0.55), FIRST_PLUCK_MS);
+  };
+  const { chosen } = session.state;
+  const listening = useListening({ settings, strings, chosen, practice, practising, hear });
+  const { source } = listening;
+  if (source !== null) sourceOfSitting.current = source;
 
-  useEffect(() => {
-    const opened = new Ear({
-      report: (report) => latestHear.current(report),
-      problem: setProblem,
-      truth: setTruth,
-    });
-    ear.current = opened;
-    return () => opened.close();
-  }, []);
-
-  useEffect(() => ear.current?.know(strings), [strings]);
-
-  const stop = useCallback(() => {
-    ear.current?.closeSource();
-    wantedSource.current = null;
-    setSource(null);
-    setHands(null);
-    setTruth(null);
-    setRoom(NO_ROOM);
-    live.end();
-  }, [live]);
-
-  const listen = useCallback(
-    (wanted: 'practice' | 'microphone') => {
-      setProblem(null);
-      setNotice(null);
-      setSource(wanted);
-      wantedSource.current = wanted;
-      if (wanted === 'practice') {
-        void repository.lastPitches(instrument).then((last) => {
-          if (wantedSource.current !== 'practice') return;
-          const start = {
-            instrument: withCapo(instrument),
-            targetsHz: targets.map((target) => target.hz),
-            detuneCents: practiceDetune(home, targets, { a4, capo, last }),
-            seed: 7,
-            sampleRate: PRACTICE_RATE,
-          };
-          const opened = ear.current?.openPractice(start, settings.practiceSound) ?? null;
-          setHands(opened);
-          if (opened && session.log.length === 0)
-            setTimeout(() => opened.pluck(targets.length, 0.55), FIRST_PLUCK_MS);
-        });
-        return;
-      }
-      setHands(null);
-      setTruth(null);
-      const wish = {
-        channel: settings.channel,
-        ...(settings.microphoneId !== null && { deviceId: settings.microphoneId }),
-      };
-      ear.current?.openMicrophone(wish).catch((error: MicrophoneProblem) => {
-        setProblem(error);
-        setSource(null);
-      });
-    },
-    [instrument, home, targets, a4, capo, settings, session.log.length, repository],
-  );
+  const listen = (wanted: 'practice' | 'microphone') => {
+    setNotice(null);
+    listening.listen(wanted);
+  };
 
   const expectPair = (hz: number | null) => {
-    // The worker passes nothing on meanwhile, not even that the note before is over.
     closeNote();
-    live.end();
-    ear.current?.expectPair(hz);
+    listening.expectPair(hz);
     setPair(hz === null ? null : 'waiting');
   };
 
@@ -252,38 +175,27 @@ export function useBench(
     session.record(event);
   };
 
-  const hearTarget = useCallback(
-    (course: number) => {
-      const target = targets[course - 1];
-      const { referenceVolume, referenceTone } = settings;
-      if (target) void ear.current?.soundReference(target.hz, referenceVolume, referenceTone);
-    },
-    [targets, settings],
-  );
+  const hearTarget = (course: number) => {
+    const target = targets[course - 1];
+    if (target) listening.sound(target.hz);
+  };
 
-  const shown = problem ? { message: problem.message, wayOn: problem.wayOn } : null;
   return {
+    ...listening,
+    listen,
+    expectPair,
     session,
     targets,
     a4,
     capo,
-    source,
-    problem: shown,
     notice,
     plucks,
     answered,
-    live,
-    room,
-    hands,
-    truth,
-    listen,
-    stop,
     act,
     hearTarget,
     reference,
     setReference,
     pair,
-    expectPair,
   };
 }
 
@@ -305,18 +217,6 @@ function practiceDetune(
     const cents = centsBetween(hz, heard);
     return Math.abs(cents) > FROM_ANOTHER_TUNING ? cents : own;
   });
-}
-
-function follow(
-  point: { sinceOnset: number; hz: number },
-  state: BenchState,
-  strings: readonly StringKnowledge[],
-  live: LiveNote,
-): void {
-  const identity = whichCourse({ hz: point.hz }, state, strings);
-  if (identity.kind !== 'known') return;
-  const target = strings[identity.course - 1]?.target;
-  if (target) live.add(identity.course, point.sinceOnset, centsBetween(target.hz, point.hz));
 }
 
 /** What the readings of this sitting tell of the strings. */

@@ -29,7 +29,8 @@ interface Place {
   /** Fret of the capo; 0 without. */
   readonly capo: number;
   readonly courses: number;
-  readonly source: SourceKind;
+  /** What is listened to. */
+  readonly source: () => SourceKind;
 }
 
 /**
@@ -135,7 +136,7 @@ function newSession(place: Place, settings: Settings, at: number): Session {
     a4: settings.a4,
     ...(place.capo > 0 && { capo: place.capo }),
     tolerance: settings.tolerance,
-    source: place.source,
+    source: place.source(),
     startedAt: at,
     zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
     endedAt: null,

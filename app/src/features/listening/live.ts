@@ -1,5 +1,8 @@
-import { useSyncExternalStore } from 'react';
+import { useEffect, useState, useSyncExternalStore } from 'react';
 import type { Stroke } from '../../ui/index.ts';
+
+/** While a note rings the figure follows it, no faster than an eye can read. */
+const REFRESH_MS = 90;
 
 /** What rings at this moment. Changed many times a second, so it lives outside of React's state. */
 export class LiveNote {
@@ -61,4 +64,22 @@ export function useRingingCourse(live: LiveNote): number | null {
     (changed) => live.subscribe(changed),
     () => (live.cents === null ? null : live.course),
   );
+}
+
+/** The note that rings now, told no faster than an eye can read; null when none does. */
+export function useRinging(live: LiveNote): { course: number; cents: number } | null {
+  const [ringing, setRinging] = useState<{ course: number; cents: number } | null>(null);
+  useEffect(() => {
+    let last = 0;
+    return live.subscribe(() => {
+      const now = performance.now();
+      if (live.course === null || live.cents === null) {
+        setRinging(null);
+      } else if (now - last > REFRESH_MS) {
+        last = now;
+        setRinging({ course: live.course, cents: live.cents });
+      }
+    });
+  }, [live]);
+  return ringing;
 }

@@ -1,0 +1,151 @@
+import { whichCourse } from '@rosefinch/core/coach';
+import type { StringKnowledge } from '@rosefinch/core/listen';
+import { centsBetween } from '@rosefinch/core/music';
+import type { SourceKind } from '@rosefinch/core/records';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import {
+  type AnalysisReport,
+  Ear,
+  MicrophoneProblem,
+  type PracticeHands,
+  type PracticeStart,
+} from '../../audio/index.ts';
+import type { Settings } from '../../data/index.ts';
+import { LiveNote } from './live.ts';
+import type { RoomState } from './room.ts';
+
+/** What sounds and what is heard of it, for any view that listens. */
+export interface Listening {
+  readonly source: SourceKind | null;
+  readonly problem: { readonly message: string; readonly wayOn: string } | null;
+  readonly live: LiveNote;
+  readonly room: RoomState;
+  /** The hands on the practice instrument, while it is played. */
+  readonly hands: PracticeHands | null;
+  /** Where the practice strings truly lie, in cents from their targets, course 1 first. */
+  readonly truth: readonly number[] | null;
+  readonly listen: (source: 'practice' | 'microphone') => void;
+  readonly stop: () => void;
+  /** Sounds a pitch in the teacher's kind of reference tone; nothing is read meanwhile. */
+  readonly sound: (hz: number) => void;
+  /** Waits for two strings near a pitch; null waits no longer. */
+  readonly expectPair: (hz: number | null) => void;
+}
+
+/** What a view wants of the ear. */
+export interface Wish {
+  readonly settings: Settings;
+  readonly strings: readonly StringKnowledge[];
+  /** The string that sounds, where a hand has chosen it. */
+  readonly chosen: number | null;
+  /** Sets up the practice instrument. */
+  readonly practice: () => Promise<PracticeStart>;
+  /** Called when the practice instrument can be played. */
+  readonly practising?: (hands: PracticeHands) => void;
+  /** Everything that is found, after the room and the live note have taken theirs. */
+  readonly hear: (report: AnalysisReport) => void;
+}
+
+const NO_ROOM: RoomState = { level: null, report: null, lastReadingDbfs: null };
+
+/** Opens an ear for as long as the view is shown. */
+export function useListening(wish: Wish): Listening {
+  const { settings, strings, chosen } = wish;
+  const [source, setSource] = useState<SourceKind | null>(null);
+  const [problem, setProblem] = useState<MicrophoneProblem | null>(null);
+  const [room, setRoom] = useState<RoomState>(NO_ROOM);
+  const [truth, setTruth] = useState<readonly number[] | null>(null);
+  const [hands, setHands] = useState<PracticeHands | null>(null);
+  const [live] = useState(() => new LiveNote());
+  const ear = useRef<Ear | null>(null);
+  const wanted = useRef<SourceKind | null>(null);
+
+  const hear = (report: AnalysisReport) => {
+    if (report.type === 'level') setRoom((known) => ({ ...known, level: report }));
+    else if (report.type === 'room') setRoom((known) => ({ ...known, report: report.report }));
+    else if (report.type === 'failed')
+      setProblem(new MicrophoneProblem(report.message, 'All readings are kept.'));
+    else if (report.type === 'onset') live.begin();
+    else if (report.type === 'released') live.end();
+    else if (report.type === 'track') follow(report.point, chosen, strings, live);
+    else if (report.type === 'outcome') {
+      live.conclude();
+      const { outcome } = report;
+      if (outcome.kind === 'reading')
+        setRoom((known) => ({ ...known, lastReadingDbfs: outcome.levelDbfs }));
+    }
+    wish.hear(report);
+  };
+  const latest = useRef({ hear, wish });
+  latest.current = { hear, wish };
+
+  useEffect(() => {
+    const opened = new Ear({
+      report: (report) => latest.current.hear(report),
+      problem: setProblem,
+      truth: setTruth,
+    });
+    ear.current = opened;
+    return () => opened.close();
+  }, []);
+
+  useEffect(() => ear.current?.know(strings), [strings]);
+
+  const stop = useCallback(() => {
+    ear.current?.closeSource();
+    wanted.current = null;
+    setSource(null);
+    setHands(null);
+    setTruth(null);
+    setRoom(NO_ROOM);
+    live.end();
+  }, [live]);
+
+  const practise = useCallback(async () => {
+    const start = await latest.current.wish.practice();
+    if (wanted.current !== 'practice') return;
+    const opened = ear.current?.openPractice(start, latest.current.wish.settings.practiceSound);
+    setHands(opened ?? null);
+    if (opened) latest.current.wish.practising?.(opened);
+  }, []);
+
+  const listen = useCallback(
+    (kind: 'practice' | 'microphone') => {
+      setProblem(null);
+      setSource(kind);
+      wanted.current = kind;
+      if (kind === 'practice') return void practise();
+      setHands(null);
+      setTruth(null);
+      const { channel, microphoneId } = latest.current.wish.settings;
+      const input = { channel, ...(microphoneId !== null && { deviceId: microphoneId }) };
+      ear.current?.openMicrophone(input).catch((error: MicrophoneProblem) => {
+        setProblem(error);
+        setSource(null);
+      });
+    },
+    [practise],
+  );
+
+  const sound = (hz: number) =>
+    void ear.current?.soundReference(hz, settings.referenceVolume, settings.referenceTone);
+  const expectPair = (hz: number | null) => {
+    // The worker passes nothing on meanwhile, not even that the note before is over.
+    live.end();
+    ear.current?.expectPair(hz);
+  };
+  const shown = problem ? { message: problem.message, wayOn: problem.wayOn } : null;
+  return { source, problem: shown, live, room, hands, truth, listen, stop, sound, expectPair };
+}
+
+function follow(
+  point: { readonly sinceOnset: number; readonly hz: number },
+  chosen: number | null,
+  strings: readonly StringKnowledge[],
+  live: LiveNote,
+): void {
+  const identity = whichCourse({ hz: point.hz }, { chosen }, strings);
+  if (identity.kind !== 'known') return;
+  const target = strings[identity.course - 1]?.target;
+  if (target) live.add(identity.course, point.sinceOnset, centsBetween(target.hz, point.hz));
+}
