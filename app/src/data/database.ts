@@ -3,6 +3,7 @@ import {
   instrumentWithPegKinds,
   type LogEntry,
   type Recording,
+  type Restringing,
   type Session,
 } from '@rosefinch/core/records';
 import type { Instrument } from '@rosefinch/core/strings';
@@ -17,6 +18,7 @@ export class RosefinchDatabase extends Dexie {
   declare instruments: Table<Instrument, string>;
   /** The teacher's own. */
   declare tunings: Table<Tuning, string>;
+  declare restringings: Table<Restringing, string>;
   declare sessions: Table<Session, string>;
   declare log: Table<LogEntry, [string, number]>;
   declare recordings: Table<Recording, string>;
@@ -44,6 +46,7 @@ export class RosefinchDatabase extends Dexie {
             ref.value = instrumentWithPegKinds(value);
           }),
       );
+    this.version(3).stores({ restringings: 'id, instrumentId' });
     this.on('versionchange', () => {
       this.close();
       trouble('Rosefinch was updated in another tab. All readings are kept; reload this page.');

@@ -11,6 +11,7 @@ function contents(): Contents {
   return {
     instruments: saltmarshLibrary(),
     tunings: [],
+    restringings: [],
     sessions: [
       {
         id: 's1',

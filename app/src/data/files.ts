@@ -11,7 +11,14 @@ import { checkSettings, type Settings } from './settings.ts';
 
 /** What a restore would do to one kind of record. */
 interface PlanLine {
-  readonly what: 'instruments' | 'tunings' | 'sessions' | 'events' | 'recordings' | 'settings';
+  readonly what:
+    | 'instruments'
+    | 'tunings'
+    | 'restringings'
+    | 'sessions'
+    | 'events'
+    | 'recordings'
+    | 'settings';
   readonly add: number;
   readonly change: number;
   readonly same: number;
@@ -34,6 +41,7 @@ export function planRestore(text: string, present: Contents): RestorePlan {
   const lines: PlanLine[] = [
     compare('instruments', contents.instruments, present.instruments, byId),
     compare('tunings', contents.tunings, present.tunings, byId),
+    compare('restringings', contents.restringings, present.restringings, byId),
     compare('sessions', contents.sessions, present.sessions, byId),
     compare('events', contents.log, present.log, (e: LogEntry) => `${e.sessionId} ${e.seq}`),
     compare('recordings', contents.recordings, present.recordings, byId),

@@ -1,6 +1,11 @@
 import { shiftHz, TUNINGS, type Tuning } from '@rosefinch/core/music';
-import type { Contents, LogEntry, Recording, Session } from '@rosefinch/core/records';
-import { checkInstrument, checkTuning, saltmarshLibrary } from '@rosefinch/core/records';
+import type { Contents, LogEntry, Recording, Restringing, Session } from '@rosefinch/core/records';
+import {
+  checkInstrument,
+  checkRestringing,
+  checkTuning,
+  saltmarshLibrary,
+} from '@rosefinch/core/records';
 import { type Instrument, type Peg, type StringHeard, withPeg } from '@rosefinch/core/strings';
 import { Dexie, type Table } from 'dexie';
 import type { RosefinchDatabase, Shelf } from './database.ts';
@@ -91,6 +96,37 @@ export class Repository {
     return stored(() => this.db.tunings.delete(id));
   }
 
+  /** All restringings of an instrument, the newest first. */
+  restringings(instrumentId?: string): Promise<Restringing[]> {
+    return stored(async () => {
+      const all =
+        instrumentId === undefined
+          ? await this.db.restringings.toArray()
+          : await this.db.restringings.where('instrumentId').equals(instrumentId).toArray();
+      return all.sort((a, b) => b.fittedAt - a.fittedAt);
+    });
+  }
+
+  /** Stores a new or changed restringing; answers the way back. @throws RecordError if a field is wrong. */
+  async saveRestringing(restringing: Restringing): Promise<() => Promise<void>> {
+    return this.put(this.db.restringings, checkRestringing(restringing));
+  }
+
+  /** Every sitting of an instrument since a moment with its log, the oldest first. */
+  sittingsSince(
+    instrumentId: string,
+    since: number,
+  ): Promise<{ readonly session: Session; readonly log: readonly LogEntry[] }[]> {
+    return stored(async () => {
+      const all = await this.db.sessions.where('instrumentId').equals(instrumentId).toArray();
+      const late = all.filter(({ startedAt, endedAt }) => (endedAt ?? startedAt) >= since);
+      late.sort((a, b) => a.startedAt - b.startedAt);
+      return Promise.all(
+        late.map(async (session) => ({ session, log: await this.logOf(session.id) })),
+      );
+    });
+  }
+
   /** Stores a record; answers the way back. */
   private async put<T extends { readonly id: string }>(
     table: Table<T, string>,
@@ -146,7 +182,10 @@ export class Repository {
   heard(instrumentId: string, shelf: Shelf): Promise<StringHeard[][]> {
     return stored(async () => {
       const all = await this.db.sessions.where('instrumentId').equals(instrumentId).toArray();
-      const sessions = all.filter(({ source }) => shelf === 'demo' || source !== 'practice');
+      // New strings move by themselves: they would teach that turns move what they do not.
+      const sessions = all.filter(
+        ({ source, work }) => (shelf === 'demo' || source !== 'practice') && work !== 'settling',
+      );
       const newest = sessions.sort((a, b) => a.startedAt - b.startedAt).slice(-MOST_SITTINGS);
       return Promise.all(
         newest.map(async ({ id }) =>
@@ -277,6 +316,7 @@ export class Repository {
       this.db.transaction('r', this.db.tables, async () => ({
         instruments: await this.db.instruments.toArray(),
         tunings: await this.db.tunings.toArray(),
+        restringings: await this.db.restringings.toArray(),
         sessions: await this.db.sessions.toArray(),
         log: await this.db.log.toArray(),
         recordings: await this.db.recordings.toArray(),
@@ -291,6 +331,7 @@ export class Repository {
       this.db.transaction('rw', this.db.tables, async () => {
         await this.db.instruments.bulkPut([...contents.instruments]);
         await this.db.tunings.bulkPut([...contents.tunings]);
+        await this.db.restringings.bulkPut([...contents.restringings]);
         await this.db.sessions.bulkPut([...contents.sessions]);
         await this.db.log.bulkPut([...contents.log]);
         await this.db.recordings.bulkPut([...contents.recordings]);

@@ -1,4 +1,5 @@
 import type { Reading } from '../listen/index.ts';
+import type { Said } from '../settling/index.ts';
 import type { PegTurn } from '../strings/index.ts';
 import type { Cents, EpochMs, Hz } from '../units.ts';
 
@@ -30,7 +31,20 @@ export type BenchEvent =
   | { readonly type: 'accept'; readonly next?: number }
   | { readonly type: 'next pass' }
   /** A peg was turned by a known amount; the readings beside it are in the log too. */
-  | ({ readonly type: 'peg test'; readonly course: number } & PegTurn);
+  | ({ readonly type: 'peg test'; readonly course: number } & PegTurn)
+  /** What the teacher says of a reading of a settling string. */
+  | ({ readonly type: 'said' } & Said)
+  | { readonly type: 'room note'; readonly note: RoomNote };
+
+/** What the room is like, as far as the teacher keeps it. */
+export interface RoomNote {
+  readonly celsius?: number;
+  /** Relative, in per cent. */
+  readonly humidity?: number;
+  /** The instrument has just come in from elsewhere: it moves until it has the room's warmth. */
+  readonly broughtIn?: true;
+  readonly text?: string;
+}
 
 /** An event with the moment it happened. */
 export type StampedEvent = BenchEvent & { readonly at: EpochMs };
@@ -93,6 +107,8 @@ export function benchAfter(state: BenchState, event: BenchEvent): BenchState {
     case 'next pass':
       return nextPass(state);
     case 'peg test':
+    case 'said':
+    case 'room note':
       return state;
   }
 }

@@ -7,6 +7,7 @@ export type {
   BenchState,
   LedgerRow,
   Pass,
+  RoomNote,
   StampedEvent,
   Standing,
   StringPass,

@@ -1,5 +1,6 @@
 export { type SoundedCheck, soundCheck } from './check.ts';
-export type { PracticeSetup } from './instrument.ts';
+export { freshCreep } from './fresh.ts';
+export type { NewString, PracticeSetup } from './instrument.ts';
 export { PracticeInstrument } from './instrument.ts';
 export { referenceTone, sustainedTone } from './reference.ts';
 export type { Timbre } from './voice.ts';

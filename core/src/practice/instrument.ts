@@ -3,7 +3,8 @@ import type { Held } from '../fretboard/index.ts';
 import { reportedHz } from '../listen/index.ts';
 import { centsBetween } from '../music/index.ts';
 import type { Random } from '../random.ts';
-import { between, seededRandom } from '../random.ts';
+import { between, normal, seededRandom } from '../random.ts';
+import { type Creep, creepAt, holdTime } from '../settling/index.ts';
 import type { Course, Instrument, StringSpec } from '../strings/index.ts';
 import {
   frequencyOf,
@@ -13,7 +14,7 @@ import {
   tensionOf,
   tensionPerTurn,
 } from '../strings/index.ts';
-import type { Cents, Dbfs, Hz, Millimetres, Newtons } from '../units.ts';
+import type { Cents, Dbfs, Hz, Millimetres, Newtons, Seconds } from '../units.ts';
 import { Room } from './room.ts';
 import type { PluckGesture, Timbre } from './voice.ts';
 import { CONTROL_BLOCK, drawTimbre, glideMean, Voice } from './voice.ts';
@@ -30,6 +31,11 @@ const COUPLING = { fixed: 0.04, loose: 0.06, floating: 0.15 } as const;
 const FINGER_REST_S = 0.06;
 /** A slack string is not lower than this share of its nominal tension. */
 const LEAST_TENSION = 0.02;
+/** No two pulls on a string are alike. */
+const PULL_SCATTER = 0.1;
+/** A string that is played ages so much faster than one that hangs; invented. */
+const PLAYED_FASTER = 3;
+const DAY_S = 86_400;
 
 /** How a practice instrument is set up. */
 export interface PracticeSetup {
@@ -47,6 +53,17 @@ export interface PracticeSetup {
   readonly coupling?: number;
   /** Spread of single partials' shifts in cents. */
   readonly shiftCents?: Cents;
+  /** How new strings creep, course 1 first; null for one that has settled. */
+  readonly creep?: readonly (NewString | null)[];
+  /** The room warms and cools all strings by so many cents up and down in a day. */
+  readonly roomSwing?: Cents;
+}
+
+/** A new string as it truly is. */
+export interface NewString {
+  readonly creep: Creep;
+  /** Since it was fitted, with what every stretch has added. */
+  readonly age: Seconds;
 }
 
 interface StringState {
@@ -54,7 +71,9 @@ interface StringState {
   readonly timbre: Timbre;
   readonly nominalTension: Newtons;
   readonly perTurn: Newtons;
+  readonly creep: Creep | null;
   tension: Newtons;
+  age: Seconds;
 }
 
 /**
@@ -77,6 +96,7 @@ export class PracticeInstrument {
   private readonly block = new Float64Array(CONTROL_BLOCK);
   private readonly coupling: number;
   private pending = 0;
+  private elapsed: Seconds = 0;
 
   constructor(private readonly setup: PracticeSetup) {
     this.random = seededRandom(setup.seed);
@@ -134,6 +154,31 @@ export class PracticeInstrument {
     string.tension = Math.max(least, string.tension + turns * string.perTurn);
   }
 
+  /** Lets time go by: new strings creep, the room warms and cools. */
+  elapse(seconds: Seconds): void {
+    this.elapsed += seconds;
+    for (const string of this.strings) ageBy(string, seconds);
+  }
+
+  /** Plays for so long: new strings creep faster under the hand. */
+  play(seconds: Seconds): void {
+    this.elapsed += seconds;
+    for (const string of this.strings) ageBy(string, seconds * PLAYED_FASTER);
+  }
+
+  /** Pulls a new string away from the board, as evenly as a hand can; one that has settled gives no more. */
+  stretch(course: number): void {
+    const string = this.stringAt(course);
+    if (string.creep)
+      ageBy(string, string.creep.jump * Math.max(0.1, 1 + PULL_SCATTER * normal(this.random)));
+  }
+
+  /** How long a course truly stays within a tolerance from now, neck and room left out; infinite for one that has settled. */
+  holdsFor(course: number, tolerance: Cents): Seconds {
+    const { creep, age } = this.stringAt(course);
+    return creep ? holdTime(creep, age, tolerance + this.deviation(course)) : Infinity;
+  }
+
   /** Damps one course, or all. */
   mute(course?: number): void {
     for (const entry of this.voices)
@@ -188,6 +233,7 @@ export class PracticeInstrument {
 
   private renderBlock(): void {
     this.block.fill(0);
+    if (this.setup.creep) this.elapse(CONTROL_BLOCK / this.setup.sampleRate);
     this.release();
     for (let i = this.voices.length - 1; i >= 0; i--) {
       const { course, voice, raised } = this.voices[i]!;
@@ -207,7 +253,13 @@ export class PracticeInstrument {
   private f0(course: number): Hz {
     const string = this.stringAt(course);
     const length = soundingLength(this.setup.instrument, course);
-    return frequencyOf(string.unitWeight, length, string.tension) * 2 ** (this.bend(course) / 1200);
+    const cents = this.bend(course) + this.warmth();
+    return frequencyOf(string.unitWeight, length, string.tension) * 2 ** (cents / 1200);
+  }
+
+  /** What the room does to all strings alike. */
+  private warmth(): Cents {
+    return (this.setup.roomSwing ?? 0) * Math.sin((2 * Math.PI * this.elapsed) / DAY_S);
   }
 
   /** The neck bends under the other strings' tension and lets this one fall. */
@@ -246,6 +298,8 @@ export class PracticeInstrument {
       nominalTension,
       perTurn: tensionPerTurn(peg, stretch, GIVE),
       tension: nominalTension,
+      creep: this.setup.creep?.[index]?.creep ?? null,
+      age: this.setup.creep?.[index]?.age ?? 0,
     };
   }
 
@@ -257,6 +311,14 @@ export class PracticeInstrument {
         string.tension *= 2 ** (error / 600);
       });
   }
+}
+
+/** A string that has dropped by c cents has lost that much tension: f goes with its root. */
+function ageBy(string: StringState, seconds: Seconds): void {
+  if (!string.creep) return;
+  const before = creepAt(string.creep, string.age);
+  string.age += seconds;
+  string.tension *= 2 ** ((before - creepAt(string.creep, string.age)) / 600);
 }
 
 /** B = π³ E d⁴ / (64 T L²) of the core. Fletcher, JASA 36 (1964) 203. */

@@ -3,8 +3,8 @@ import { FormatError, RecordError } from '../errors.ts';
 import type { Tuning } from '../music/index.ts';
 import type { Instrument } from '../strings/index.ts';
 import { migrated } from './migrations.ts';
-import { backupSchema, instrument, tuning } from './schema.ts';
-import type { LogEntry, Recording, Session } from './types.ts';
+import { backupSchema, instrument, restringing, tuning } from './schema.ts';
+import type { LogEntry, Recording, Restringing, Session } from './types.ts';
 
 /** What the schemas are used by here. */
 interface Checker {
@@ -12,13 +12,14 @@ interface Checker {
 }
 
 /** Version of the backup's shape; a higher one was written by a newer Rosefinch. */
-const BACKUP_SCHEMA = 2;
+const BACKUP_SCHEMA = 3;
 
 /** Everything that the database holds. Settings are checked by whoever knows them. */
 export interface Contents {
   readonly instruments: readonly Instrument[];
   /** The teacher's own tunings. */
   readonly tunings: readonly Tuning[];
+  readonly restringings: readonly Restringing[];
   readonly sessions: readonly Session[];
   readonly log: readonly LogEntry[];
   readonly recordings: readonly Recording[];
@@ -49,6 +50,7 @@ export function readBackup(text: string): Contents {
   return {
     instruments: contents.instruments,
     tunings: contents.tunings,
+    restringings: contents.restringings,
     sessions: contents.sessions,
     log: contents.log.map(packLog),
     recordings: contents.recordings.map(packRecording),
@@ -70,6 +72,14 @@ export function checkInstrument(value: Instrument): Instrument {
  */
 export function checkTuning(value: Tuning): Tuning {
   return checked(tuning, value);
+}
+
+/**
+ * A restringing as it may be stored.
+ * @throws RecordError naming the field, its value and what is wrong with it.
+ */
+export function checkRestringing(value: Restringing): Restringing {
+  return checked(restringing, value);
 }
 
 /** @throws RecordError naming the field, its value and what is wrong with it. */
@@ -119,7 +129,7 @@ function valueAt(root: unknown, path: string): unknown {
 
 /** Ids are unique, and everything that is referred to is there. */
 function checkReferences(contents: Contents): void {
-  const { instruments, tunings, sessions, log, recordings } = contents;
+  const { instruments, tunings, restringings, sessions, log, recordings } = contents;
   const instrumentIds = unique(
     'instruments',
     instruments.map((entry) => entry.id),
@@ -133,6 +143,10 @@ function checkReferences(contents: Contents): void {
     tunings.map((entry) => entry.id),
   );
   unique(
+    'restringings',
+    restringings.map((entry) => entry.id),
+  );
+  unique(
     'recordings',
     recordings.map((entry) => entry.id),
   );
@@ -140,13 +154,14 @@ function checkReferences(contents: Contents): void {
     'log',
     log.map((entry) => JSON.stringify([entry.sessionId, entry.seq])),
   );
-  sessions.forEach((session, i) => {
-    if (!instrumentIds.has(session.instrumentId))
-      throw new RecordError(
-        `sessions[${i}].instrumentId`,
-        `no instrument is called ${session.instrumentId}`,
-      );
-  });
+  for (const [what, list] of Object.entries({ sessions, restringings }))
+    list.forEach(({ instrumentId }, i) => {
+      if (!instrumentIds.has(instrumentId))
+        throw new RecordError(
+          `${what}[${i}].instrumentId`,
+          `no instrument is called ${instrumentId}`,
+        );
+    });
   log.forEach((entry, i) => {
     if (!sessionIds.has(entry.sessionId))
       throw new RecordError(`log[${i}].sessionId`, `no session is called ${entry.sessionId}`);

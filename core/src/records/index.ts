@@ -1,5 +1,11 @@
 export type { Contents } from './backup.ts';
-export { checkInstrument, checkTuning, readBackup, writeBackup } from './backup.ts';
+export {
+  checkInstrument,
+  checkRestringing,
+  checkTuning,
+  readBackup,
+  writeBackup,
+} from './backup.ts';
 export { instrumentWithPegKinds } from './migrations.ts';
 export { saltmarshLibrary } from './saltmarsh.ts';
 export type { SessionSummary } from './summary.ts';
@@ -9,6 +15,7 @@ export type {
   Measurement,
   RecordedPluck,
   Recording,
+  Restringing,
   Session,
   SourceKind,
 } from './types.ts';

@@ -3,7 +3,8 @@ import { expect } from 'chai';
 import { RecordError } from '../errors.ts';
 import { readBackup, saltmarshLibrary, writeBackup } from './index.ts';
 
-const text = () => readFileSync(new URL('./fixtures/backup-1.json', import.meta.url), 'utf8');
+const text = (schema = 1) =>
+  readFileSync(new URL(`./fixtures/backup-${schema}.json`, import.meta.url), 'utf8');
 
 describe('a backup of schema 1', () => {
   it('comes in with nothing lost, its instruments as they are built today', () => {
@@ -24,7 +25,7 @@ describe('a backup of schema 1', () => {
   it('goes out again as the newest schema, which reads the same', () => {
     const contents = readBackup(text());
     const again = writeBackup(contents, new Date('2026-11-25T10:00:00Z'));
-    expect(JSON.parse(again).schema).to.equal(2);
+    expect(JSON.parse(again).schema).to.equal(3);
     expect(readBackup(again)).to.deep.equal(contents);
   });
 
@@ -34,5 +35,16 @@ describe('a backup of schema 1', () => {
     expect(() => readBackup(JSON.stringify(file))).to.throw(RecordError, /instruments\[1\]/);
     file.instruments = 'none';
     expect(() => readBackup(JSON.stringify(file))).to.throw(RecordError, /instruments/);
+  });
+});
+
+describe('a backup of schema 2', () => {
+  it('comes in as it was, with no new strings watched', () => {
+    const { schema: _, format: __, exportedAt: ___, ...file } = JSON.parse(text(2));
+    const contents = readBackup(text(2));
+    expect(contents.restringings).to.deep.equal([]);
+    expect(JSON.parse(JSON.stringify(contents))).to.deep.equal({ ...file, restringings: [] });
+    expect(contents.tunings.map(({ name }) => name)).to.deep.equal(['Marsh']);
+    expect(contents.log).to.have.length(5);
   });
 });

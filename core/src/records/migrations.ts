@@ -54,6 +54,11 @@ function backupWithTunings(file: Loose): Loose {
   };
 }
 
+/** From schema 2 to 3, whole backups: no new strings were watched yet. */
+function backupWithRestringings(file: Loose): Loose {
+  return { restringings: [], ...file, schema: 3 };
+}
+
 function instrumentIfWhole(value: unknown): unknown {
   const whole =
     typeof value === 'object' &&
@@ -68,7 +73,10 @@ function instrumentIfWhole(value: unknown): unknown {
 }
 
 /** By the schema that they start from. */
-const MIGRATIONS: Readonly<Record<number, (file: Loose) => Loose>> = { 1: backupWithTunings };
+const MIGRATIONS: Readonly<Record<number, (file: Loose) => Loose>> = {
+  1: backupWithTunings,
+  2: backupWithRestringings,
+};
 
 /** A backup of an older schema as the newest one; what is wrong in it is left for the check. */
 export function migrated(file: Loose): Loose {

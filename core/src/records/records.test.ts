@@ -41,6 +41,19 @@ function contents(): Contents {
   return {
     instruments: saltmarshLibrary(),
     tunings: [OWN],
+    restringings: [
+      {
+        id: 'r1',
+        instrumentId: 'stonechat',
+        fittedAt: 1_764_000_000_000,
+        zone: 'Europe/Berlin',
+        strings: [{ course: 4, material: 'nylon' }],
+        lessonMinutes: 45,
+        looks: [1_764_000_600_000],
+        doneAt: null,
+        practiceAheadMs: 36_000_000,
+      },
+    ],
     sessions: [
       {
         id: 's1',
@@ -145,7 +158,7 @@ describe('backup', () => {
   it('knows what is no backup and what is a newer one', () => {
     expect(() => readBackup('hello')).to.throw(FormatError, /no JSON/);
     expect(() => readBackup('[]')).to.throw(FormatError, /no Rosefinch backup/);
-    expect(reading((f) => (f.schema = 3))).to.throw(FormatError, /schema 3/);
+    expect(reading((f) => (f.schema = 4))).to.throw(FormatError, /schema 4/);
   });
 
   it('any mutated backup is refused whole or restored equal', () => {

@@ -9,6 +9,7 @@ import {
   object,
   string,
 } from 'yup';
+import { STEPS } from '../settling/index.ts';
 
 /**
  * Shapes of everything that is stored, for files that come in. Nothing is
@@ -49,6 +50,8 @@ const withOptional = (
     return strictObject({ ...fields, ...Object.fromEntries(has) });
   });
 
+const material = () => choice('steel', 'nylon', 'fluorocarbon', 'gut');
+
 const peg = withOptional(
   {
     kind: choice('geared', 'planetary', 'direct'),
@@ -61,7 +64,7 @@ const peg = withOptional(
 );
 
 const spec = strictObject({
-  material: choice('steel', 'nylon', 'fluorocarbon', 'gut'),
+  material: material(),
   wound: boolean().strict().required(),
   diameterMm: positive(),
   // Beyond this no wire is made, and its strength not known.
@@ -106,7 +109,21 @@ const session = withOptional(
     zone: id(),
     endedAt: nullable(real()),
   },
-  { capo: whole().min(1).max(12) },
+  { capo: whole().min(1).max(12), work: choice('settling') },
+);
+
+export const restringing = withOptional(
+  {
+    id: id(),
+    instrumentId: id(),
+    fittedAt: real(),
+    zone: id(),
+    strings: list(strictObject({ course: course(), material: material() })).min(1),
+    lessonMinutes: positive().max(600),
+    looks: list(real()),
+    doneAt: nullable(real()),
+  },
+  { practiceAheadMs: whole() },
 );
 
 const partial = strictObject({
@@ -211,6 +228,23 @@ const event = byField('type', {
     beforeHz: positive(),
     afterHz: positive(),
   }),
+  said: withOptional(
+    { type: choice('said'), ...at, course: course(), of: real(), step: choice(...STEPS) },
+    { elapsed: real().min(0) },
+  ),
+  'room note': strictObject({
+    type: choice('room note'),
+    ...at,
+    note: withOptional(
+      {},
+      {
+        celsius: real().min(-30).max(60),
+        humidity: real().min(0).max(100),
+        broughtIn: boolean().strict().oneOf([true]).required(),
+        text: text(),
+      },
+    ),
+  }),
   'next pass': strictObject({ type: choice('next pass'), ...at }),
 });
 
@@ -241,13 +275,14 @@ const recording = strictObject({
 /** A whole backup file. */
 export const backupSchema = strictObject({
   format: choice('rosefinch-backup'),
-  schema: real().oneOf([2]),
+  schema: real().oneOf([3]),
   exportedAt: string()
     .strict()
     .required()
     .matches(/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d+)?Z$/, 'is no UTC date and time'),
   instruments: list(instrument),
   tunings: list(tuning),
+  restringings: list(restringing),
   sessions: list(session),
   log: list(logEntry),
   recordings: list(recording),

@@ -1,5 +1,6 @@
 import type { StampedEvent } from '../coach/index.ts';
 import type { PluckOutcome, Reading } from '../listen/index.ts';
+import type { StringSpec } from '../strings/index.ts';
 import type { Cents, EpochMs, Hz, Seconds } from '../units.ts';
 
 /** Where a sound came from. */
@@ -19,6 +20,29 @@ export interface Session {
   /** IANA time zone of the teacher at that moment. */
   readonly zone: string;
   readonly endedAt: EpochMs | null;
+  /** New strings were settled: they were pulled between their readings, and drop by themselves. */
+  readonly work?: 'settling';
+}
+
+/** New strings put on an instrument; the newest one of a string says how old it is. */
+export interface Restringing {
+  readonly id: string;
+  readonly instrumentId: string;
+  readonly fittedAt: EpochMs;
+  /** IANA time zone of the teacher at that moment. */
+  readonly zone: string;
+  readonly strings: readonly {
+    readonly course: number;
+    readonly material: StringSpec['material'];
+  }[];
+  /** How long a lesson must hold, in minutes. */
+  readonly lessonMinutes: number;
+  /** When to look again, soonest first, as was reckoned last. */
+  readonly looks: readonly EpochMs[];
+  /** Settled, or given up watching; null while it goes on. */
+  readonly doneAt: EpochMs | null;
+  /** On the practice instrument time can be let go by: so much, in ms. */
+  readonly practiceAheadMs?: number;
 }
 
 /** A reading's full measurement and its live track, kept beside the bench event. */

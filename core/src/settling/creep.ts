@@ -48,3 +48,14 @@ export function roundsLeft(
     if (holdTime(creep, age + rounds * creep.jump, tolerance) >= lesson) return rounds;
   return null;
 }
+
+/** How long a string of that age must be left to itself until, brought to its note, it holds for so long. */
+export function waitUntil(creep: Creep, age: Seconds, tolerance: Cents, lesson: Seconds): Seconds {
+  const { law, size, scale } = creep;
+  // Both laws slow down by age alone: the age from which a lesson is held, less today's.
+  const from =
+    law === 'logarithm'
+      ? lesson / Math.expm1(tolerance / size) - scale
+      : scale * Math.log((size / tolerance) * -Math.expm1(-lesson / scale));
+  return Math.max(0, from - age);
+}

@@ -25,6 +25,8 @@ export interface CreepFit {
   /** Covariance of ln size, ln scale, ln jump, and of the logarithms of each round's share of the jump. */
   readonly covariance: readonly (readonly number[])[];
   readonly chiSquare: number;
+  /** Readings less what they determine. */
+  readonly freedom: number;
   readonly aicc: number;
 }
 
@@ -46,13 +48,16 @@ interface Placed extends SettlingReading {
 }
 
 const LAWS: readonly Law[] = ['logarithm', 'exponential'];
-/** Believed before anything was heard: logarithms of scale and jump in seconds, and how sure that is. */
-const PRIOR = {
-  scale: Math.log(400),
-  jump: Math.log(900),
-  size: Math.log(40),
-  sigma: 2.5,
-} as const;
+/**
+ * Believed before anything was heard, as logarithms of cents and seconds: tens of cents
+ * over minutes, a stretch worth a quarter of an hour. No source: broad enough, a factor of
+ * three or four each way, to let the readings speak.
+ */
+const PRIOR: Readonly<Record<Law, readonly number[]>> = {
+  logarithm: [Math.log(30), Math.log(300), Math.log(1000)],
+  exponential: [Math.log(100), Math.log(3000), Math.log(1000)],
+};
+const PRIOR_SIGMA: readonly number[] = [1.1, 1.4, 1.1];
 /** A difference of the criterion beyond this decides. */
 const DECIDES = 4;
 const UNKNOWNS = 3;
@@ -122,10 +127,9 @@ function residuals(law: Law, placed: readonly Placed[], x: readonly number[]): n
     const { sum, weight } = starts.get(p.segment)!;
     return (off[i]! - sum / weight) / p.errorCents;
   });
-  const believed = [PRIOR.size, PRIOR.scale, PRIOR.jump];
   return [
     ...list,
-    ...believed.map((mean, k) => (x[k]! - mean) / PRIOR.sigma),
+    ...PRIOR[law].map((mean, k) => (x[k]! - mean) / PRIOR_SIGMA[k]!),
     ...x.slice(UNKNOWNS).map((share) => share / ROUND_SIGMA),
   ];
 }
@@ -133,7 +137,7 @@ function residuals(law: Law, placed: readonly Placed[], x: readonly number[]): n
 /** Levenberg and Marquardt with numerical slopes. */
 function fitFrom(law: Law, placed: readonly Placed[], scale: Seconds): CreepFit {
   const rounds = placed.at(-1)?.rounds ?? 0;
-  let x: number[] = [PRIOR.size, Math.log(scale), Math.log(3 * scale)];
+  let x: number[] = [PRIOR[law][0]!, Math.log(scale), Math.log(3 * scale)];
   for (let k = 0; k < rounds; k++) x.push(0);
   let now = residuals(law, placed, x);
   let square = sumOfSquares(now);
@@ -166,6 +170,7 @@ function fitFrom(law: Law, placed: readonly Placed[], scale: Seconds): CreepFit 
     jumps: jumpsOf(x),
     covariance,
     chiSquare,
+    freedom: placed.length - segments - UNKNOWNS,
     aicc: akaike(chiSquare, UNKNOWNS + segments, placed.length),
   };
 }

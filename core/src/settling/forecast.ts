@@ -1,7 +1,7 @@
 import { CholeskyDecomposition, Matrix } from 'ml-matrix';
 import { normal, seededRandom } from '../random.ts';
 import type { Cents, Seconds } from '../units.ts';
-import { type Creep, holdTime } from './creep.ts';
+import { type Creep, creepAt, holdTime, roundsLeft, waitUntil } from './creep.ts';
 import type { CreepFit, Settling } from './fit.ts';
 
 /** No forecast reaches further. */
@@ -10,13 +10,20 @@ const DRAWS = 400;
 /** Ends of the interval of 80 %. */
 const LOW = 0.1;
 const HIGH = 0.9;
+/** Beyond so many rounds a string is left to itself. */
+const MOST_ROUNDS = 20;
 
-/** How long a string will hold, with an interval of 80 %; at most 14 days. */
-export interface Hold {
-  readonly expected: Seconds;
-  readonly low: Seconds;
-  readonly high: Seconds;
+type Fitted = Extract<Settling, { kind: 'fitted' }>;
+
+/** A figure with its interval of 80 %. */
+export interface Span {
+  readonly expected: number;
+  readonly low: number;
+  readonly high: number;
 }
+
+/** How long a string will hold, at most 14 days. */
+export type Hold = Span;
 
 /** Where a string stands: how long since it was fitted, and its deviation with its error. */
 export interface Standing {
@@ -25,39 +32,120 @@ export interface Standing {
   readonly errorCents: Cents;
 }
 
+/** A law as it may be, and the age that the stretch rounds have added by it. */
+interface Draw {
+  readonly creep: Creep;
+  readonly added: Seconds;
+}
+
 /**
  * Time from now until the string has left the tolerance. Where the criterion does not tell
  * the laws apart the one that holds shorter answers, and the interval spans both.
  */
-export function holdOf(
-  settling: Extract<Settling, { kind: 'fitted' }>,
-  standing: Standing,
-  tolerance: Cents,
-): Hold {
+export function holdOf(settling: Fitted, standing: Standing, tolerance: Cents): Hold {
   const [best, other] = settling.fits.map((fit) => holdBy(fit, standing, tolerance)) as [
     Hold,
     Hold,
   ];
-  if (settling.decided) return best;
-  const shorter = other.expected < best.expected ? other : best;
+  return settling.decided ? best : shorterOf(best, other);
+}
+
+function shorterOf(a: Span, b: Span): Span {
   return {
-    expected: shorter.expected,
-    low: Math.min(best.low, other.low),
-    high: Math.max(best.high, other.high),
+    expected: Math.min(a.expected, b.expected),
+    low: Math.min(a.low, b.low),
+    high: Math.max(a.high, b.high),
   };
 }
 
 function holdBy(fit: CreepFit, standing: Standing, tolerance: Cents): Hold {
-  const hold = (creep: Creep, jumps: readonly Seconds[], cents: Cents) => {
-    const age = jumps.reduce((sum, jump) => sum + jump, standing.at);
-    return Math.min(FARTHEST, holdTime(creep, age, tolerance + cents));
+  const random = seededRandom(23);
+  const hold = ({ creep, added }: Draw, cents: Cents) =>
+    Math.min(FARTHEST, holdTime(creep, standing.at + added, tolerance + cents));
+  const drawn = drawsOf(fit).map((draw) =>
+    hold(draw, standing.cents + standing.errorCents * normal(random)),
+  );
+  return { expected: hold(likeliest(fit), standing.cents), ...interval(drawn) };
+}
+
+/** The law that holds shorter of those that the readings leave open; the better one where they decide. */
+export function cautiousFit(settling: Fitted, at: Seconds, tolerance: Cents): CreepFit {
+  const [best, other] = settling.fits;
+  if (settling.decided) return best;
+  const hold = (fit: CreepFit) => {
+    const { creep, added } = likeliest(fit);
+    return holdTime(creep, at + added, tolerance);
   };
+  return hold(other) < hold(best) ? other : best;
+}
+
+/** Stretch rounds until the string, brought to its note after each, holds for so long; null when it is better left to itself. */
+export function roundsOf(
+  settling: Fitted,
+  at: Seconds,
+  tolerance: Cents,
+  lesson: Seconds,
+): Span | null {
+  const counts = weighedDraws(settling).map(
+    ({ creep, added }) =>
+      roundsLeft(creep, at + added, tolerance, lesson, MOST_ROUNDS) ?? Number.POSITIVE_INFINITY,
+  );
+  counts.sort((a, b) => a - b);
+  const expected = counts[Math.floor(counts.length / 2)]!;
+  return Number.isFinite(expected) ? { expected, ...interval(counts) } : null;
+}
+
+/** How long the string must be left to itself until it then holds for so long; at most 14 days. */
+export function waitOf(
+  settling: Fitted,
+  at: Seconds,
+  tolerance: Cents,
+  lesson: Seconds,
+): Span | null {
+  const waits = weighedDraws(settling)
+    .map(({ creep, added }) => waitUntil(creep, at + added, tolerance, lesson))
+    .sort((a, b) => a - b);
+  const expected = waits[Math.floor(waits.length / 2)]!;
+  return expected <= FARTHEST ? { expected, ...interval(waits) } : null;
+}
+
+/** How far the string will have dropped after so many seconds more, with its interval. */
+export function dropOf(settling: Fitted, at: Seconds, after: Seconds): Span {
+  const drops = weighedDraws(settling).map((draw) => dropBy(draw, at, after));
+  return { expected: dropBy(likeliest(settling.fits[0]), at, after), ...interval(drops) };
+}
+
+function dropBy({ creep, added }: Draw, at: Seconds, after: Seconds): Cents {
+  return creepAt(creep, at + added + after) - creepAt(creep, at + added);
+}
+
+function likeliest({ creep, jumps }: CreepFit): Draw {
+  return { creep, added: jumps.reduce((sum, jump) => sum + jump, 0) };
+}
+
+function interval(values: readonly number[]): { low: number; high: number } {
+  const sorted = [...values].sort((a, b) => a - b);
+  return {
+    low: sorted[Math.floor(LOW * sorted.length)]!,
+    high: sorted[Math.floor(HIGH * sorted.length)]!,
+  };
+}
+
+/** Draws of both laws, each as often as the criterion gives it weight (Akaike weights). */
+function weighedDraws({ fits: [best, other], decided }: Fitted): Draw[] {
+  if (decided) return drawsOf(best);
+  const weight = 1 / (1 + Math.exp((best.aicc - other.aicc) / 2));
+  const share = Math.round(weight * DRAWS);
+  return [...drawsOf(best).slice(0, share), ...drawsOf(other).slice(share)];
+}
+
+/** What the law may be, as the fit's covariance has it. Always the same draws for the same fit. */
+function drawsOf(fit: CreepFit): Draw[] {
   const random = seededRandom(17);
   const root = new CholeskyDecomposition(new Matrix(fit.covariance.map((row) => [...row])))
     .lowerTriangularMatrix;
   const { law, size, scale, jump } = fit.creep;
-  const draws: Seconds[] = [];
-  for (let k = 0; k < DRAWS; k++) {
+  return Array.from({ length: DRAWS }, () => {
     const z = Matrix.columnVector(fit.covariance.map(() => normal(random)));
     const [a = 0, b = 0, c = 0, ...shares] = root.mmul(z).to1DArray();
     const creep = {
@@ -66,13 +154,7 @@ function holdBy(fit: CreepFit, standing: Standing, tolerance: Cents): Hold {
       scale: scale * Math.exp(b),
       jump: jump * Math.exp(c),
     };
-    const jumps = fit.jumps.map((one, r) => one * Math.exp(c + (shares[r] ?? 0)));
-    draws.push(hold(creep, jumps, standing.cents + standing.errorCents * normal(random)));
-  }
-  draws.sort((x, y) => x - y);
-  return {
-    expected: hold(fit.creep, fit.jumps, standing.cents),
-    low: draws[Math.floor(LOW * DRAWS)]!,
-    high: draws[Math.floor(HIGH * DRAWS)]!,
-  };
+    const added = fit.jumps.reduce((sum, one, r) => sum + one * Math.exp(c + (shares[r] ?? 0)), 0);
+    return { creep, added };
+  });
 }

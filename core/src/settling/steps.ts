@@ -1,0 +1,182 @@
+import type { Cents, EpochMs, Hz } from '../units.ts';
+
+/** A reading of one string as the log keeps it. */
+export interface Look {
+  readonly at: EpochMs;
+  readonly course: number;
+  /** Deviation from the string's target. */
+  readonly cents: Cents;
+  readonly errorCents: Cents;
+  readonly hz: Hz;
+}
+
+/**
+ * What lies between a reading and the one before it on the same string. `first`: nothing;
+ * `again`: the same moment once more; `waited`: the string dropped by itself; `played`
+ * likewise, under a hand; `stretched`: it was pulled; `brought up` and `let down`: its peg
+ * was turned; `retuned`: likewise, unheard; `room`: the room moved it; `new string`: another
+ * string was put on; `left out`: the reading does not count.
+ */
+export type Step = (typeof STEPS)[number];
+
+export const STEPS = [
+  'first',
+  'again',
+  'waited',
+  'played',
+  'stretched',
+  'brought up',
+  'let down',
+  'retuned',
+  'room',
+  'new string',
+  'left out',
+] as const;
+
+/** What the teacher says of a reading, named by its string and moment. */
+export interface Said {
+  readonly course: number;
+  readonly of: EpochMs;
+  readonly step: Step;
+  /** For a reading after the clock was set back: how long it really was since the one before, in ms. */
+  readonly elapsed?: number;
+}
+
+/** Why a reading cannot be understood from the sound alone. */
+export type Doubt =
+  /** Higher than before after an absence: somebody turned the peg, or the room moved all strings. */
+  | { readonly kind: 'rose'; readonly cents: Cents }
+  /** Lower than the string could have dropped by itself. */
+  | { readonly kind: 'fell'; readonly cents: Cents }
+  /** It fits another string better. */
+  | { readonly kind: 'another string'; readonly like: number }
+  /** It is dated before the one before it. */
+  | { readonly kind: 'clock back'; readonly byMs: number };
+
+/** A reading with its place in the procedure. */
+export interface Taken extends Look {
+  readonly step: Step;
+  /** The teacher has said so. */
+  readonly byHand: boolean;
+  /** Asked about and not yet answered: it does not count meanwhile. */
+  readonly doubt: Doubt | null;
+  /** When it was really taken, where the clock was set back. */
+  readonly really: EpochMs;
+}
+
+/** Two plucks this close in time are of one moment, in ms. */
+const ONE_MOMENT = 20_000;
+/** Hands on the instrument: longer than this and nobody was there, in ms. */
+const ABSENT = 10 * 60_000;
+/** A new string drops by itself no faster, in cents a second; common practice, no source. */
+const FASTEST = 0.5;
+/** Faster than a string did before, by this, is more than it can by itself: creep only slows down. */
+const FASTER = 1.5;
+/** Least change that means anything, in cents. */
+const LEAST = 0.8;
+/** Further off than this a reading may be another string's. */
+const FAR = 60;
+/** A pitch is another string's when it lies so near to where that was heard last, in cents. */
+const LIKE = 25;
+/** Clocks are put right by less than this without a word, in ms. */
+const CLOCK_SLACK = 2000;
+
+/**
+ * Puts each reading in its place from what was heard before it: pure, so that the same
+ * readings and answers always give the same steps.
+ * @param looks all strings' readings in the order in which they were taken
+ */
+export function stepsOf(
+  looks: readonly Look[],
+  said: readonly Said[],
+  tolerance: Cents,
+): Map<number, Taken[]> {
+  const taken = new Map<number, Taken[]>();
+  let ahead = 0;
+  let latest = Number.NEGATIVE_INFINITY;
+  for (const look of looks) {
+    const before = taken.get(look.course) ?? [];
+    const answer = said.findLast((s) => s.course === look.course && s.of === look.at);
+    let clock: Doubt | null = null;
+    if (look.at + ahead < latest - CLOCK_SLACK) {
+      // Everything from here on is dated by the wrong clock.
+      if (answer?.elapsed === undefined)
+        clock = { kind: 'clock back', byMs: latest - look.at - ahead };
+      else ahead = latest + answer.elapsed - look.at;
+    }
+    const really = look.at + ahead;
+    // A reading of unknown date does not move the clock on.
+    if (!clock) latest = Math.max(latest, really);
+    const now: Look = { ...look, at: really };
+    const guess = clock
+      ? ({ step: 'left out', doubt: clock } as const)
+      : guessOf(now, before, taken, tolerance);
+    const step = answer && answer.elapsed === undefined ? answer.step : guess.step;
+    const doubt = answer && answer.elapsed === undefined ? null : guess.doubt;
+    taken.set(look.course, [
+      ...before,
+      { ...look, really, step, doubt, byHand: answer !== undefined },
+    ]);
+  }
+  return taken;
+}
+
+type Guess = { readonly step: Step; readonly doubt: Doubt | null };
+
+const sure = (step: Step): Guess => ({ step, doubt: null });
+const doubtful = (doubt: Doubt): Guess => ({ step: 'left out', doubt });
+
+function guessOf(
+  now: Look,
+  earlier: readonly Taken[],
+  all: ReadonlyMap<number, readonly Taken[]>,
+  tolerance: Cents,
+): Guess {
+  const like = likeAnother(now, all);
+  if (like !== null) return doubtful({ kind: 'another string', like });
+  const before = lastCounted(earlier);
+  if (!before) return sure('first');
+  const gap = now.at - before.really;
+  const change = now.cents - before.cents;
+  const noise = Math.max(LEAST, 3 * Math.hypot(now.errorCents, before.errorCents));
+  const away = gap > ABSENT;
+  if (change > noise) return away ? doubtful({ kind: 'rose', cents: change }) : sure('brought up');
+  if (change >= -noise) return sure(gap < ONE_MOMENT ? 'again' : 'waited');
+  // Too high and put right: the peg, not the string.
+  if (!away && before.cents > tolerance && now.cents > -tolerance) return sure('let down');
+  if (-change <= noise + fastestDrop(earlier) * (gap / 1000)) return sure('waited');
+  return away ? doubtful({ kind: 'fell', cents: -change }) : sure('stretched');
+}
+
+/** The last reading that counts. */
+export function lastCounted(taken: readonly Taken[]): Taken | null {
+  return taken.findLast(({ step }) => step !== 'left out') ?? null;
+}
+
+/** No drop by itself can be faster than the slowest one so far, in cents a second. */
+function fastestDrop(earlier: readonly Taken[]): number {
+  let fastest = FASTEST;
+  const counted = earlier.filter(({ step }) => step !== 'left out');
+  counted.forEach((look, i) => {
+    const before = counted[i - 1];
+    if (!before || look.step !== 'waited') return;
+    const seconds = (look.really - before.really) / 1000;
+    const noise = 2 * Math.hypot(look.errorCents, before.errorCents);
+    const rate = (Math.max(0, before.cents - look.cents) + noise) / seconds;
+    fastest = Math.min(fastest, FASTER * rate);
+  });
+  return fastest;
+}
+
+/** The other string at whose last pitch a far-off reading lies, or null. */
+function likeAnother(now: Look, all: ReadonlyMap<number, readonly Taken[]>): number | null {
+  if (Math.abs(now.cents) < FAR) return null;
+  const distance = (look: Taken) => Math.abs(1200 * Math.log2(now.hz / look.hz));
+  const own = lastCounted(all.get(now.course) ?? []);
+  if (own && distance(own) < LIKE) return null;
+  for (const [course, taken] of all) {
+    const last = course === now.course ? null : lastCounted(taken);
+    if (last && distance(last) < LIKE) return course;
+  }
+  return null;
+}
