@@ -6,6 +6,7 @@ import { type Notices, Shell } from './ui/index.ts';
 const HistoryView = lazy(() => import('./features/history/index.ts'));
 const RecordingView = lazy(() => import('./features/report/index.ts'));
 const RetuneView = lazy(() => import('./features/retune/index.ts'));
+const SettleView = lazy(() => import('./features/settle/index.ts'));
 const ShelfView = lazy(() => import('./features/shelf/index.ts'));
 const InstrumentPage = lazy(() =>
   import('./features/shelf/index.ts').then(({ InstrumentPage }) => ({ default: InstrumentPage })),
@@ -53,6 +54,7 @@ function Views({ ready }: { ready: Promise<void> }) {
     <Routes>
       <Route path="/" element={<BenchView />} />
       <Route path="/retune" element={<RetuneView />} />
+      <Route path="/settle" element={<SettleView />} />
       <Route path="/shelf" element={<ShelfView />} />
       <Route path="/shelf/:instrument" element={<InstrumentPage />} />
       <Route path="/tunings" element={<TuningsView />} />

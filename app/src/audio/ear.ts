@@ -31,6 +31,10 @@ export interface PracticeHands {
   pair(held: Held, open: number): void;
   /** Positive tightens; in turns of the button. */
   turn(course: number, turns: number): void;
+  /** Pulls a new string. */
+  stretch(course: number): void;
+  /** Lets so many seconds go by. */
+  elapse(seconds: number): void;
   mute(): void;
   sound(on: boolean): void;
 }
@@ -175,6 +179,8 @@ function practiceHands(
       line.send({ type: 'pair', held, open });
     },
     turn: (course, turns) => line.send({ type: 'turn', course, turns }),
+    stretch: (course) => line.send({ type: 'stretch', course }),
+    elapse: (seconds) => line.send({ type: 'elapse', seconds }),
     mute: () => line.send({ type: 'mute' }),
     sound: (on) => {
       sound = on;

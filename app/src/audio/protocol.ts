@@ -1,6 +1,6 @@
 import type { Held } from '@rosefinch/core/fretboard';
 import type { BeatOutcome, ListenEvent, StringKnowledge } from '@rosefinch/core/listen';
-import type { SoundedCheck } from '@rosefinch/core/practice';
+import type { NewString, SoundedCheck } from '@rosefinch/core/practice';
 import type { RecordedPluck } from '@rosefinch/core/records';
 import type { Instrument } from '@rosefinch/core/strings';
 
@@ -47,6 +47,8 @@ export interface PracticeStart {
   readonly detuneCents: readonly number[];
   readonly seed: number;
   readonly sampleRate: number;
+  /** How new strings creep, course 1 first. */
+  readonly creep?: readonly (NewString | null)[];
 }
 
 /** Page → practice worker. */
@@ -56,6 +58,10 @@ export type PracticeRequest =
   /** Both strings of a comparison at once. */
   | { readonly type: 'pair'; readonly held: Held; readonly open: number }
   | { readonly type: 'turn'; readonly course: number; readonly turns: number }
+  /** Pulls a new string. */
+  | { readonly type: 'stretch'; readonly course: number }
+  /** Lets time go by. */
+  | { readonly type: 'elapse'; readonly seconds: number }
   | { readonly type: 'mute' }
   /** Sounds a comparison of two strings, apart from what is played. */
   | { readonly type: 'check'; readonly check: SoundedCheck; readonly sampleRate: number }

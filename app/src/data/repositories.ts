@@ -119,7 +119,7 @@ export class Repository {
   ): Promise<{ readonly session: Session; readonly log: readonly LogEntry[] }[]> {
     return stored(async () => {
       const all = await this.db.sessions.where('instrumentId').equals(instrumentId).toArray();
-      const late = all.filter(({ startedAt, endedAt }) => (endedAt ?? startedAt) >= since);
+      const late = all.filter(({ endedAt }) => endedAt === null || endedAt >= since);
       late.sort((a, b) => a.startedAt - b.startedAt);
       return Promise.all(
         late.map(async (session) => ({ session, log: await this.logOf(session.id) })),
@@ -242,15 +242,29 @@ export class Repository {
     return stored(async () => {
       const all = await this.db.sessions.where('instrumentId').equals(instrumentId).toArray();
       const session = all
-        .filter((s) => s.endedAt === null && isFor(s, { tuningId, capo, a4: s.a4 }))
+        .filter(
+          (s) =>
+            s.endedAt === null && s.work !== 'settling' && isFor(s, { tuningId, capo, a4: s.a4 }),
+        )
         .sort((a, b) => b.startedAt - a.startedAt)[0];
-      if (!session) return null;
-      const log = await this.db.log
-        .where('[sessionId+seq]')
-        .between([session.id, Dexie.minKey], [session.id, Dexie.maxKey])
-        .toArray();
-      return { session, log };
+      return session ? this.withLog(session) : null;
     });
+  }
+
+  /** A sitting with its log; null before its first event. */
+  sitting(id: string): Promise<{ session: Session; log: LogEntry[] } | null> {
+    return stored(async () => {
+      const session = await this.db.sessions.get(id);
+      return session ? this.withLog(session) : null;
+    });
+  }
+
+  private async withLog(session: Session): Promise<{ session: Session; log: LogEntry[] }> {
+    const log = await this.db.log
+      .where('[sessionId+seq]')
+      .between([session.id, Dexie.minKey], [session.id, Dexie.maxKey])
+      .toArray();
+    return { session, log };
   }
 
   endSession(id: string, at: number): Promise<void> {

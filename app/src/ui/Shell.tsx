@@ -6,6 +6,7 @@ import { Link, NavLink } from 'react-router';
 const VIEWS = [
   { to: '/', label: 'Bench' },
   { to: '/retune', label: 'Retune' },
+  { to: '/settle', label: 'Settle' },
   { to: '/shelf', label: 'Shelf' },
   { to: '/tunings', label: 'Tunings' },
   { to: '/history', label: 'History' },

@@ -2,6 +2,7 @@ export { Action } from './Action.tsx';
 export { AxisX, AxisY } from './Axes.tsx';
 export { download } from './download.ts';
 export { EmptyView } from './EmptyView.tsx';
+export { KeyList } from './KeyList.tsx';
 export { NotSaved } from './NotSaved.tsx';
 export { Notices } from './notices.ts';
 export { ReferenceLine } from './ReferenceLine.tsx';
@@ -12,4 +13,12 @@ export type { Perch, Stroke } from './wires/draw.ts';
 export { MiniWires } from './wires/MiniWires.tsx';
 export { deviationInWords, signedCents } from './wires/scale.ts';
 export { WireCanvas } from './wires/WireCanvas.tsx';
-export { counted, distanceInWords, forceFigure, forceInWords } from './words.ts';
+export {
+  counted,
+  distanceInWords,
+  durationInWords,
+  forceFigure,
+  forceInWords,
+  shortDuration,
+  whenInWords,
+} from './words.ts';

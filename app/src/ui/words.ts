@@ -27,3 +27,50 @@ export function distanceInWords(cents: number): string {
   ];
   return parts.join(' and ');
 }
+
+const UNITS = [
+  ['day', 86_400],
+  ['hour', 3600],
+  ['minute', 60],
+] as const;
+/** Up to so many of a unit the halves are told. */
+const HALVES_TO = 3;
+
+/** The same for a table. @example shortDuration(5400) // => '1.5 h' */
+export function shortDuration(seconds: number): string {
+  return durationInWords(seconds)
+    .replace('under a minute', '< 1 min')
+    .replace(/ minutes?/, ' min')
+    .replace(/ hours?/, ' h');
+}
+
+/** A length of time, no finer than it matters. @example durationInWords(5400) // => '1.5 hours' @example durationInWords(40) // => 'under a minute' */
+export function durationInWords(seconds: number): string {
+  for (const [unit, size] of UNITS) {
+    const count = seconds / size;
+    if (count < 1) continue;
+    const fine = unit !== 'minute' && count < HALVES_TO;
+    const shown = fine ? Math.round(2 * count) / 2 : Math.round(count);
+    return counted(shown, unit);
+  }
+  return 'under a minute';
+}
+
+const DAY_MS = 86_400_000;
+
+/** A moment as the wall clock of a zone tells it, the day only where it is not today. @example whenInWords(at, 'Europe/Berlin', now) // => 'tomorrow 07:00' */
+export function whenInWords(at: number, timeZone: string, now: number): string {
+  const day = (when: number) =>
+    new Intl.DateTimeFormat('en-GB', { timeZone, dateStyle: 'short' }).format(when);
+  const time = new Intl.DateTimeFormat('en-GB', { timeZone, timeStyle: 'short' }).format(at);
+  if (day(at) === day(now)) return `today ${time}`;
+  if (day(at) === day(now + DAY_MS)) return `tomorrow ${time}`;
+  if (day(at) === day(now - DAY_MS)) return `yesterday ${time}`;
+  const date = new Intl.DateTimeFormat('en-GB', {
+    timeZone,
+    weekday: 'short',
+    day: 'numeric',
+    month: 'short',
+  }).format(at);
+  return `${date} ${time}`;
+}

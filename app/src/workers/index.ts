@@ -1,3 +1,4 @@
+import type { SettlingReport } from '@rosefinch/core/settling';
 import type { Coupling } from '@rosefinch/core/strings';
 import type {
   AnalysisMessage,
@@ -7,7 +8,7 @@ import type {
   RecordingReport,
   RecordingRequest,
 } from '../audio/protocol.ts';
-import type { CouplingRequest } from './fits.ts';
+import type { FitOf, FitRequest } from './fits.ts';
 
 /** A worker spoken to in its own protocol. */
 export interface Line<Request> {
@@ -57,20 +58,31 @@ export function startRecording(
 }
 
 /** Learns an instrument's coupling beside the page. @throws Error if the worker fails */
-export function learnCouplingAside(request: CouplingRequest): Promise<Coupling> {
+export function learnCouplingAside(request: FitOf<'coupling'>): Promise<Coupling> {
+  return fitAside<Coupling>({ fit: 'coupling', ...request });
+}
+
+/** Fits new strings beside the page. @throws Error if the worker fails, or when it is cancelled */
+export function settleAside(task: FitOf<'settling'>, signal: AbortSignal): Promise<SettlingReport> {
+  return fitAside<SettlingReport>({ fit: 'settling', ...task }, signal);
+}
+
+function fitAside<Answer>(request: FitRequest, signal?: AbortSignal): Promise<Answer> {
   return new Promise((resolve, reject) => {
     const worker = new Worker(new URL('./fits.worker.ts', import.meta.url), { type: 'module' });
-    const line = connect<CouplingRequest, Coupling>(
+    const fail = (message: string) => {
+      line.close();
+      reject(new Error(message));
+    };
+    const line = connect<FitRequest, Answer>(
       worker,
-      (coupling) => {
+      (answer) => {
         line.close();
-        resolve(coupling);
+        resolve(answer);
       },
-      (message) => {
-        line.close();
-        reject(new Error(message));
-      },
+      fail,
     );
+    signal?.addEventListener('abort', () => fail('no longer wanted'), { once: true });
     line.send(request);
   });
 }

@@ -29,6 +29,7 @@ function start(setup: PracticeStart, port: MessagePort): void {
     detune: setup.detuneCents,
     seed: setup.seed,
     sampleRate: setup.sampleRate,
+    ...(setup.creep && { creep: setup.creep }),
   });
   courses = setup.targetsHz.length;
   sound = port;
@@ -66,6 +67,12 @@ self.onmessage = ({ data }: MessageEvent<PracticeRequest>) => {
       return instrument?.pluckPair(data.held, data.open);
     case 'turn':
       instrument?.turn(data.course, data.turns);
+      return sayTruth();
+    case 'stretch':
+      instrument?.stretch(data.course);
+      return sayTruth();
+    case 'elapse':
+      instrument?.elapse(data.seconds);
       return sayTruth();
     case 'mute':
       return instrument?.mute();

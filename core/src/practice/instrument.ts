@@ -4,7 +4,7 @@ import { reportedHz } from '../listen/index.ts';
 import { centsBetween } from '../music/index.ts';
 import type { Random } from '../random.ts';
 import { between, normal, seededRandom } from '../random.ts';
-import { type Creep, creepAt, holdTime } from '../settling/index.ts';
+import { type Creep, creepAt } from '../settling/index.ts';
 import type { Course, Instrument, StringSpec } from '../strings/index.ts';
 import {
   frequencyOf,
@@ -61,7 +61,8 @@ export interface PracticeSetup {
 
 /** A new string as it truly is. */
 export interface NewString {
-  readonly creep: Creep;
+  /** Laws that add up; the first one says what a pull is worth. */
+  readonly creep: readonly Creep[];
   /** Since it was fitted, with what every stretch has added. */
   readonly age: Seconds;
 }
@@ -71,7 +72,7 @@ interface StringState {
   readonly timbre: Timbre;
   readonly nominalTension: Newtons;
   readonly perTurn: Newtons;
-  readonly creep: Creep | null;
+  readonly creep: readonly Creep[];
   tension: Newtons;
   age: Seconds;
 }
@@ -169,14 +170,8 @@ export class PracticeInstrument {
   /** Pulls a new string away from the board, as evenly as a hand can; one that has settled gives no more. */
   stretch(course: number): void {
     const string = this.stringAt(course);
-    if (string.creep)
-      ageBy(string, string.creep.jump * Math.max(0.1, 1 + PULL_SCATTER * normal(this.random)));
-  }
-
-  /** How long a course truly stays within a tolerance from now, neck and room left out; infinite for one that has settled. */
-  holdsFor(course: number, tolerance: Cents): Seconds {
-    const { creep, age } = this.stringAt(course);
-    return creep ? holdTime(creep, age, tolerance + this.deviation(course)) : Infinity;
+    const [creep] = string.creep;
+    if (creep) ageBy(string, creep.jump * Math.max(0.1, 1 + PULL_SCATTER * normal(this.random)));
   }
 
   /** Damps one course, or all. */
@@ -298,7 +293,7 @@ export class PracticeInstrument {
       nominalTension,
       perTurn: tensionPerTurn(peg, stretch, GIVE),
       tension: nominalTension,
-      creep: this.setup.creep?.[index]?.creep ?? null,
+      creep: this.setup.creep?.[index]?.creep ?? [],
       age: this.setup.creep?.[index]?.age ?? 0,
     };
   }
@@ -315,10 +310,10 @@ export class PracticeInstrument {
 
 /** A string that has dropped by c cents has lost that much tension: f goes with its root. */
 function ageBy(string: StringState, seconds: Seconds): void {
-  if (!string.creep) return;
-  const before = creepAt(string.creep, string.age);
+  const dropped = () => string.creep.reduce((sum, law) => sum + creepAt(law, string.age), 0);
+  const before = dropped();
   string.age += seconds;
-  string.tension *= 2 ** ((before - creepAt(string.creep, string.age)) / 600);
+  string.tension *= 2 ** ((before - dropped()) / 600);
 }
 
 /** B = π³ E d⁴ / (64 T L²) of the core. Fletcher, JASA 36 (1964) 203. */

@@ -159,18 +159,24 @@ function fitFrom(law: Law, placed: readonly Placed[], scale: Seconds): CreepFit 
   const { normal } = normalEquations(law, placed, x, now);
   for (let k = 0; k < x.length; k++) normal.set(k, k, normal.get(k, k) + 1e-9);
   const inverse = new CholeskyDecomposition(normal).solve(Matrix.eye(x.length));
-  // Rounding leaves it not quite symmetric.
-  const covariance = inverse.add(inverse.transpose()).mul(0.5).to2DArray();
   const segments = new Set(placed.map(({ segment }) => segment)).size;
   // What the rounds had to depart by counts against a law as what the readings are off does.
   const chiSquare =
     sumOfSquares(now) - sumOfSquares(now.slice(placed.length, placed.length + UNKNOWNS));
+  const freedom = placed.length - segments - UNKNOWNS;
+  // What the readings scatter more than their errors say widens the rest alike (Birge 1932).
+  const wider = freedom > 0 ? Math.max(1, chiSquare / freedom) : 1;
+  // Rounding leaves it not quite symmetric.
+  const covariance = inverse
+    .add(inverse.transpose())
+    .mul(0.5 * wider)
+    .to2DArray();
   return {
     creep: creepOf(law, x),
     jumps: jumpsOf(x),
     covariance,
     chiSquare,
-    freedom: placed.length - segments - UNKNOWNS,
+    freedom,
     aicc: akaike(chiSquare, UNKNOWNS + segments, placed.length),
   };
 }

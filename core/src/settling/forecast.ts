@@ -7,6 +7,9 @@ import type { CreepFit, Settling } from './fit.ts';
 /** No forecast reaches further. */
 export const FARTHEST: Seconds = 14 * 86_400;
 const DRAWS = 400;
+/** What a room does to a string in hours, in cents, and how long it takes to; common practice, no source. */
+const ROOM_CENTS = 4;
+const ROOM_SECONDS = 12 * 3600;
 /** Ends of the interval of 80 %. */
 const LOW = 0.1;
 const HIGH = 0.9;
@@ -32,6 +35,9 @@ export interface Standing {
   readonly errorCents: Cents;
 }
 
+/** A hold time beyond this holds only while the room stays as it is: no reading of the strings can tell that. */
+export const ROOM_DECIDES: Seconds = 3 * 3600;
+
 /** A law as it may be, and the age that the stretch rounds have added by it. */
 interface Draw {
   readonly creep: Creep;
@@ -47,7 +53,12 @@ export function holdOf(settling: Fitted, standing: Standing, tolerance: Cents): 
     Hold,
     Hold,
   ];
-  return settling.decided ? best : shorterOf(best, other);
+  if (!settling.decided) return shorterOf(best, other);
+  // Beyond the age that was seen, a law is a guess: the other one is kept in the interval.
+  const [fit] = settling.fits;
+  const seen = standing.at + likeliest(fit).added;
+  if (best.expected <= seen) return best;
+  return { ...shorterOf(best, other), expected: best.expected };
 }
 
 function shorterOf(a: Span, b: Span): Span {
@@ -60,10 +71,15 @@ function shorterOf(a: Span, b: Span): Span {
 
 function holdBy(fit: CreepFit, standing: Standing, tolerance: Cents): Hold {
   const random = seededRandom(23);
-  const hold = ({ creep, added }: Draw, cents: Cents) =>
-    Math.min(FARTHEST, holdTime(creep, standing.at + added, tolerance + cents));
+  const hold = ({ creep, added }: Draw, cents: Cents, room = 0) => {
+    const within = (way: Cents) =>
+      Math.min(FARTHEST, holdTime(creep, standing.at + added, way + cents));
+    const calm = within(tolerance);
+    // The longer it holds, the more the room has a say in it.
+    return room === 0 ? calm : within(tolerance + room * -Math.expm1(-calm / ROOM_SECONDS));
+  };
   const drawn = drawsOf(fit).map((draw) =>
-    hold(draw, standing.cents + standing.errorCents * normal(random)),
+    hold(draw, standing.cents + standing.errorCents * normal(random), ROOM_CENTS * normal(random)),
   );
   return { expected: hold(likeliest(fit), standing.cents), ...interval(drawn) };
 }
@@ -109,10 +125,19 @@ export function waitOf(
   return expected <= FARTHEST ? { expected, ...interval(waits) } : null;
 }
 
-/** How far the string will have dropped after so many seconds more, with its interval. */
-export function dropOf(settling: Fitted, at: Seconds, after: Seconds): Span {
-  const drops = weighedDraws(settling).map((draw) => dropBy(draw, at, after));
-  return { expected: dropBy(likeliest(settling.fits[0]), at, after), ...interval(drops) };
+/** How far the string will have dropped after so many seconds more, for each of a list, with its interval. */
+export function dropsAhead(settling: Fitted, at: Seconds, afters: readonly Seconds[]): Span[] {
+  const draws = weighedDraws(settling);
+  const best = likeliest(settling.fits[0]);
+  return afters.map((after) => ({
+    expected: dropBy(best, at, after),
+    ...interval(draws.map((draw) => dropBy(draw, at, after))),
+  }));
+}
+
+/** The same by the better law alone, without an interval. */
+export function likeliestDrop({ fits }: Fitted, at: Seconds, after: Seconds): Cents {
+  return dropBy(likeliest(fits[0]), at, after);
 }
 
 function dropBy({ creep, added }: Draw, at: Seconds, after: Seconds): Cents {

@@ -58,7 +58,7 @@ function eventsOf(counted: readonly Taken[], began: EpochMs): SettlingEvent[] {
     const reading = {
       kind: 'reading',
       at,
-      cents: look.cents,
+      cents: ownCents(look),
       errorCents: look.errorCents,
     } as const;
     if (look.step === 'stretched') return [{ kind: 'stretch', at }, reading];
@@ -88,9 +88,14 @@ export function dropsOf(rounds: readonly StretchRound[]): Cents[] {
   return rounds.flatMap(({ found, dropped }) => (found === null ? [] : found - dropped));
 }
 
+/** Without what the neck did to it. */
+function ownCents({ cents, neck = 0 }: Taken): Cents {
+  return cents - neck;
+}
+
 function droppedBy(counted: readonly Taken[]): Cents {
   return counted.reduce((sum, look, i) => {
     const before = counted[i - 1];
-    return before && !FRESH.has(look.step) ? sum + before.cents - look.cents : sum;
+    return before && !FRESH.has(look.step) ? sum + ownCents(before) - ownCents(look) : sum;
   }, 0);
 }

@@ -2,17 +2,29 @@ export type { SettlingAdvice, SettlingString } from './advice.ts';
 export { LEAST_HEADROOM, settlingAdvice } from './advice.ts';
 export type { Creep, Law } from './creep.ts';
 export { creepAt, holdTime, roundsLeft, waitUntil } from './creep.ts';
+export type { BandPoint, CurvePoint, SettlingCurve } from './curve.ts';
 export type { CreepFit, Settling, SettlingEvent, SettlingReading } from './fit.ts';
 export { akaike, settle } from './fit.ts';
 export type { Hold, Span, Standing } from './forecast.ts';
-export { cautiousFit, dropOf, FARTHEST, holdOf, roundsOf, waitOf } from './forecast.ts';
+export {
+  cautiousFit,
+  dropsAhead,
+  FARTHEST,
+  holdOf,
+  ROOM_DECIDES,
+  roundsOf,
+  waitOf,
+} from './forecast.ts';
 export type { StretchRound, StringHistory } from './history.ts';
 export { dropsOf, historyOf } from './history.ts';
 export type { NextLook } from './looks.ts';
 export { looksAhead } from './looks.ts';
+export { withNeck } from './neck.ts';
+export type { SettlingReport, SettlingTask } from './report.ts';
+export { settlingReport } from './report.ts';
 export type { RoomMove } from './room.ts';
 export { roomMove } from './room.ts';
 export type { Doubt, Look, Said, Step, Taken } from './steps.ts';
 export { lastCounted, STEPS, stepsOf } from './steps.ts';
 export type { Odd, SettlingGoal, StringSettling, Verdict } from './verdict.ts';
-export { drawnFit, oddStrings, roundsUntilSmall, settlingOf } from './verdict.ts';
+export { oddStrings, roundsUntilSmall, settlingOf, worstVerdict } from './verdict.ts';

@@ -62,6 +62,8 @@ export interface Taken extends Look {
   readonly doubt: Doubt | null;
   /** When it was really taken, where the clock was set back. */
   readonly really: EpochMs;
+  /** What the other strings did to it by bending the neck, where that is known. */
+  readonly neck?: Cents;
 }
 
 /** Two plucks this close in time are of one moment, in ms. */
@@ -72,12 +74,18 @@ const ABSENT = 10 * 60_000;
 const FASTEST = 0.5;
 /** Faster than a string did before, by this, is more than it can by itself: creep only slows down. */
 const FASTER = 1.5;
-/** Least change that means anything, in cents. */
-const LEAST = 0.8;
+/** Least fall that means anything, in cents and in standard deviations of the two readings. */
+const LEAST_FALL = { cents: 0.8, sigmas: 3 };
+/** … right after the peg was turned, when it is plucked once more to be sure. */
+const LEAST_FALL_AT_ONCE = { cents: 2, sigmas: 5 };
+/** A rise means something sooner: no string rises by itself, and to take one for a turn costs little. */
+const LEAST_RISE = { cents: 0.4, sigmas: 2 };
 /** Further off than this a reading may be another string's. */
 const FAR = 60;
 /** A pitch is another string's when it lies so near to where that was heard last, in cents. */
 const LIKE = 25;
+/** A string that stands too high after these is let down by its peg. */
+const TURNED: ReadonlySet<Step> = new Set(['first', 'again', 'brought up', 'let down', 'retuned']);
 /** Clocks are put right by less than this without a word, in ms. */
 const CLOCK_SLACK = 2000;
 
@@ -138,12 +146,16 @@ function guessOf(
   if (!before) return sure('first');
   const gap = now.at - before.really;
   const change = now.cents - before.cents;
-  const noise = Math.max(LEAST, 3 * Math.hypot(now.errorCents, before.errorCents));
+  const sigma = Math.hypot(now.errorCents, before.errorCents);
+  const beyond = ({ cents, sigmas }: typeof LEAST_FALL) => Math.max(cents, sigmas * sigma);
+  const justTurned = gap < ONE_MOMENT && TURNED.has(before.step);
+  const noise = beyond(justTurned ? LEAST_FALL_AT_ONCE : LEAST_FALL);
   const away = gap > ABSENT;
-  if (change > noise) return away ? doubtful({ kind: 'rose', cents: change }) : sure('brought up');
+  if (away && change > noise) return doubtful({ kind: 'rose', cents: change });
+  if (!away && change > beyond(LEAST_RISE)) return sure('brought up');
   if (change >= -noise) return sure(gap < ONE_MOMENT ? 'again' : 'waited');
   // Too high and put right: the peg, not the string.
-  if (!away && before.cents > tolerance && now.cents > -tolerance) return sure('let down');
+  if (!away && before.cents > tolerance && TURNED.has(before.step)) return sure('let down');
   if (-change <= noise + fastestDrop(earlier) * (gap / 1000)) return sure('waited');
   return away ? doubtful({ kind: 'fell', cents: -change }) : sure('stretched');
 }
@@ -156,7 +168,11 @@ export function lastCounted(taken: readonly Taken[]): Taken | null {
 /** No drop by itself can be faster than the slowest one so far, in cents a second. */
 function fastestDrop(earlier: readonly Taken[]): number {
   let fastest = FASTEST;
-  const counted = earlier.filter(({ step }) => step !== 'left out');
+  const from = Math.max(
+    0,
+    earlier.findLastIndex(({ step }) => step === 'new string'),
+  );
+  const counted = earlier.slice(from).filter(({ step }) => step !== 'left out');
   counted.forEach((look, i) => {
     const before = counted[i - 1];
     if (!before || look.step !== 'waited') return;

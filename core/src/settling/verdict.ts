@@ -1,6 +1,14 @@
 import type { Cents, EpochMs, Seconds } from '../units.ts';
 import { type CreepFit, type Settling, settle } from './fit.ts';
-import { cautiousFit, type Hold, holdOf, roundsOf, type Span, waitOf } from './forecast.ts';
+import {
+  cautiousFit,
+  type Hold,
+  holdOf,
+  roundsOf,
+  type Span,
+  type Standing,
+  waitOf,
+} from './forecast.ts';
 import { dropsOf, type StringHistory } from './history.ts';
 
 /** What is asked of the strings. */
@@ -42,11 +50,16 @@ const MOST_ROUNDS = 4;
 /** Beyond this many standard deviations the readings follow neither law. */
 const STRANGE = 3.5;
 
-/** Everything about one string at this moment. */
+/**
+ * Everything about one string at this moment.
+ * @param relief cents by which the neck will have lifted the string after so long, because
+ * the other strings creep too
+ */
 export function settlingOf(
   history: StringHistory,
   now: EpochMs,
   goal: SettlingGoal,
+  relief: (hold: Seconds) => Cents = () => 0,
 ): StringSettling {
   const settling = settle(history.events);
   const { last } = history;
@@ -61,7 +74,8 @@ export function settlingOf(
         wanted: settling.kind === 'more readings' ? settling.wanted : 1,
       },
     };
-  if (isStrange(settling.fits[0])) return { ...nothing, verdict: { kind: 'cannot tell' } };
+  if (isStrange(settling.fits[0]) || !shrinks(history, goal.tolerance))
+    return { ...nothing, verdict: { kind: 'cannot tell' } };
   const read = {
     at: (last.really - history.fittedAt) / 1000,
     cents: last.cents,
@@ -69,8 +83,12 @@ export function settlingOf(
   };
   // What it has dropped since it was read is part of the forecast.
   const since = (now - last.really) / 1000;
-  const hold = laterBy(holdOf(settling, read, goal.tolerance), since);
-  const holdFromNote = holdOf(settling, { at: age, cents: 0, errorCents: 0 }, goal.tolerance);
+  const held = (standing: Standing) => {
+    const alone = holdOf(settling, standing, goal.tolerance);
+    return holdOf(settling, standing, goal.tolerance + relief(alone.expected));
+  };
+  const hold = laterBy(held(read), since);
+  const holdFromNote = held({ at: age, cents: 0, errorCents: 0 });
   return {
     history,
     settling,
@@ -103,6 +121,19 @@ function verdictOf(
   return { kind: 'not soon' };
 }
 
+/** Rounds that must have been seen before drops are said not to shrink, and how far back they are compared. */
+const ROUNDS_SEEN = 4;
+const BACK = 2;
+/** A drop above this share of the one two rounds before has not shrunk. */
+const NOT_SHRUNK = 0.85;
+
+/** False where pulls go on giving by as much as before: that is no creep. */
+function shrinks({ rounds }: StringHistory, tolerance: Cents): boolean {
+  const drops = dropsOf(rounds);
+  const [last = 0, before = 0] = [drops.at(-1), drops.at(-1 - BACK)];
+  return drops.length < ROUNDS_SEEN || last <= tolerance || last <= NOT_SHRUNK * before;
+}
+
 /** The fit leaves more than its readings' errors and unequal rounds can explain. */
 function isStrange({ chiSquare, freedom }: CreepFit): boolean {
   return freedom > 0 && chiSquare > freedom + STRANGE * Math.sqrt(2 * freedom);
@@ -127,20 +158,14 @@ export interface Odd {
   readonly why: 'drops do not shrink' | 'follows neither law' | 'holds far shorter';
 }
 
-/** Rounds that must have been seen before a string is called odd. */
-const ROUNDS_SEEN = 3;
-/** A last drop above this share of the first one has not shrunk. */
-const NOT_SHRUNK = 0.85;
 const FAR_SHORTER = 8;
 
 /** Strings that behave unlike the others: a slipping winding, a bad peg. */
 export function oddStrings(strings: readonly StringSettling[], tolerance: Cents): Odd[] {
   return strings.flatMap((string): Odd[] => {
-    const { course, rounds } = string.history;
-    const drops = dropsOf(rounds);
+    const { course } = string.history;
     const others = strings.filter((other) => other !== string);
-    if (drops.length >= ROUNDS_SEEN && (drops.at(-1) ?? 0) > tolerance && share(drops) > NOT_SHRUNK)
-      return [{ course, why: 'drops do not shrink' }];
+    if (!shrinks(string.history, tolerance)) return [{ course, why: 'drops do not shrink' }];
     if (string.verdict.kind === 'cannot tell') return [{ course, why: 'follows neither law' }];
     const holds = others
       .flatMap((other) => other.holdFromNote?.expected ?? [])
@@ -153,8 +178,17 @@ export function oddStrings(strings: readonly StringSettling[], tolerance: Cents)
   });
 }
 
-function share(drops: readonly Cents[]): number {
-  return (drops.at(-1) ?? 0) / (drops[0] || 1);
+/** Whether the whole instrument holds a lesson: what its worst string says. */
+export function worstVerdict(strings: readonly StringSettling[]): StringSettling | null {
+  const rank = ({ verdict }: StringSettling) => {
+    if (verdict.kind === 'wait') return 2 + Math.min(0.9, verdict.wait.expected / 1e7);
+    if (verdict.kind === 'rounds') return 1 + verdict.rounds.expected / 100;
+    return { holds: 0, 'not soon': 3, 'cannot tell': 4, 'more readings': 5 }[verdict.kind];
+  };
+  return strings.reduce<StringSettling | null>(
+    (worst, string) => (worst && rank(worst) >= rank(string) ? worst : string),
+    null,
+  );
 }
 
 /** The law that a curve is drawn by: the better one, or the one that holds shorter where that is open. */

@@ -12,20 +12,23 @@ import type { Instrument } from '@rosefinch/core/strings';
 import { useEffect, useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { type Stock, useData, useStock } from '../../data/index.ts';
-import { Action, ReferenceLine, useKeys } from '../../ui/index.ts';
-import { ListeningProblem, roomInWords } from '../listening/index.ts';
+import { Action, KeyList, ReferenceLine, useKeys } from '../../ui/index.ts';
+import {
+  Announcer,
+  handsOn,
+  ListeningProblem,
+  PracticePanel,
+  roomInWords,
+  Truth,
+} from '../listening/index.ts';
 import { useCoupling } from '../neck/index.ts';
 import { AdviceLine } from './AdviceLine.tsx';
-import { Announcer } from './Announcer.tsx';
 import { BenchHead } from './BenchHead.tsx';
 import { Figure } from './Figure.tsx';
 import { FirstUse } from './FirstUse.tsx';
 import { HeardReference } from './HeardReference.tsx';
-import { handsOn } from './hands.ts';
-import { KeyList } from './KeyList.tsx';
-import { keyMap } from './keyMap.ts';
+import { KEY_WORDS, keyMap } from './keyMap.ts';
 import { Ledger } from './Ledger.tsx';
-import { Practice, Truth } from './Practice.tsx';
 import { type Bench, useBench } from './useBench.ts';
 import { usePegLearning } from './usePegLearning.ts';
 import { usePegTest } from './usePegTest.ts';
@@ -100,8 +103,11 @@ function BenchOf({ instrument, stock }: OfProps) {
     pair === null ? null : pair === 'waiting' ? check && pairAdvice(check) : beatAdvice(pair);
   const instead = pegs.running?.advice ?? paired ?? (hidden ? byEarAdvice(course) : verdict);
   const hands = useMemo(
-    () => (bench.hands ? handsOn(bench.hands, course, pair === 'waiting' ? check : null) : null),
-    [bench.hands, course, pair, check],
+    () =>
+      bench.hands
+        ? handsOn(bench.hands, instrument, course, pair === 'waiting' ? check : null)
+        : null,
+    [bench.hands, instrument, course, pair, check],
   );
   const takeA4 = (a4: number) => {
     void repository.saveSettings({ a4 });
@@ -172,12 +178,11 @@ function BenchOf({ instrument, stock }: OfProps) {
             )}
           </div>
           {hands && (
-            <Practice
-              hands={hands}
-              course={course}
-              showTruth={showTruth}
-              onShowTruth={acts.truth}
-            />
+            <PracticePanel hands={hands} course={course}>
+              <Action onAct={acts.truth} pressed={showTruth} hotkey="T">
+                Its own truth
+              </Action>
+            </PracticePanel>
           )}
         </section>
         <section className="bench-side" aria-label="What to do">
@@ -250,6 +255,7 @@ function BenchOf({ instrument, stock }: OfProps) {
         spoken={settings.spokenArrival}
       />
       <KeyList
+        keys={KEY_WORDS}
         opened={keyList}
         onClose={() => setKeyList(false)}
         keysOn={settings.keysOn}

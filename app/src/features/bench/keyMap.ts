@@ -1,5 +1,5 @@
 import type { KeyMap } from '../../ui/index.ts';
-import type { Hands } from './hands.ts';
+import { type Hands, handKeys } from '../listening/index.ts';
 
 /** What the bench's keys and buttons do. */
 export interface Acts {
@@ -31,14 +31,23 @@ export function keyMap(acts: Acts, hands: Hands | null, order: readonly number[]
   };
   for (const course of order) map[String(course)] = () => acts.choose(course);
   if (!hands) return map;
-  return {
-    ...map,
-    p: hands.pluck,
-    m: hands.mute,
-    t: acts.truth,
-    ArrowUp: hands.up,
-    ArrowDown: hands.down,
-    'Shift+ArrowUp': hands.upMore,
-    'Shift+ArrowDown': hands.downMore,
-  };
+  return { ...map, ...handKeys(hands), t: acts.truth };
 }
+
+/** What each key of the bench does, in words. */
+export const KEY_WORDS: readonly (readonly [string, string])[] = [
+  ['1 – 9', 'choose a string'],
+  ['0 or Esc', 'back to automatic'],
+  ['Space', 'accept and go on'],
+  ['R', 'next pass'],
+  ['H', 'hide the figures; then Space compares'],
+  ['D', 'hear the target'],
+  ['C', 'compare two strings by their beat'],
+  ['F', 'hear a reference: fork, piano, another string'],
+  ['G', 'peg test: begin, end'],
+  ['P', 'practice guitar: pluck'],
+  ['↑ ↓', 'practice guitar: tighten, loosen a hair; with Shift more'],
+  ['M', 'practice guitar: mute'],
+  ['T', 'practice guitar: its own truth'],
+  ['?', 'this list'],
+];

@@ -9,8 +9,7 @@ import { type Coupling, homeTuning, type Instrument, withCapo } from '@rosefinch
 import { useMemo, useRef, useState } from 'react';
 import type { AnalysisReport, PracticeHands } from '../../audio/index.ts';
 import { type Stock, useData } from '../../data/index.ts';
-import { type Listening, useListening } from '../listening/index.ts';
-import { type BenchSession, useBenchSession } from './useBenchSession.ts';
+import { type Listening, type Sitting, useListening, useSitting } from '../listening/index.ts';
 import { useLastPitches } from './useLastPitches.ts';
 
 const PRACTICE_RATE = 48_000;
@@ -32,7 +31,7 @@ type Notice =
 
 /** Everything the bench view shows and does. */
 export interface Bench extends Omit<Listening, 'sound'> {
-  readonly session: BenchSession;
+  readonly session: Sitting;
   readonly targets: readonly Target[];
   /** The reference pitch of this sitting, in Hz. */
   readonly a4: number;
@@ -75,7 +74,7 @@ export function useBench(
     }),
     [instrument, capo, tuning],
   );
-  const session = useBenchSession(place, settings);
+  const session = useSitting(place, settings);
   // A sitting keeps the reference it began with: its readings are measured against that.
   const a4 = session.session?.a4 ?? settings.a4;
   const targets = useMemo(() => (tuning ? targetsOf(tuning, a4, capo) : []), [tuning, a4, capo]);
@@ -231,7 +230,7 @@ function readingsOf(log: readonly LogEntry[]): KnownReading[] {
 /** Puts a reading on record, or says why there is none; answers what the coach may know of the pluck. */
 function conclude(
   report: Outcome,
-  session: BenchSession,
+  session: Sitting,
   strings: readonly StringKnowledge[],
   coupling: Coupling | null,
   before: readonly (number | null)[],

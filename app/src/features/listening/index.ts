@@ -1,6 +1,10 @@
+export { Announcer } from './Announcer.tsx';
 export { BigFigure } from './BigFigure.tsx';
+export { type Hands, handKeys, handsOn } from './hands.ts';
 export { ListeningProblem } from './ListeningProblem.tsx';
 export { type LiveNote, useRinging, useRingingCourse } from './live.ts';
+export { PracticePanel, Truth } from './PracticePanel.tsx';
 export { roomInWords } from './room.ts';
 export { Sources } from './Sources.tsx';
 export { type Listening, useListening } from './useListening.ts';
+export { type Sitting, useSitting } from './useSitting.ts';

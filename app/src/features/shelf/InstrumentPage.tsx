@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { useData, useLive, useStock } from '../../data/index.ts';
 import { NeckCard } from '../neck/index.ts';
+import { StringAges } from '../settle/index.ts';
 import { InstrumentForm } from './InstrumentForm.tsx';
 
 /** The facts of one instrument: to be changed, copied, or taken off the shelf. */
@@ -92,6 +93,7 @@ export function InstrumentPage() {
         stock={stock}
         onSave={(next) => save(next, 'Saved.')}
       />
+      <StringAges instrument={instrument} />
       <NeckCard instrument={instrument} stock={stock} />
     </Stack>
   );

@@ -1,16 +1,18 @@
 import { Button, Group, NativeSelect, Stack, TextInput, Title } from '@mantine/core';
 import { findTuning, type Tuning } from '@rosefinch/core/music';
-import { type SessionSummary, summarise } from '@rosefinch/core/records';
+import { type Restringing, type SessionSummary, summarise } from '@rosefinch/core/records';
 import { findModel, type Instrument, MODELS } from '@rosefinch/core/strings';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { type Repository, useData, useLive } from '../../data/index.ts';
-import { MiniWires } from '../../ui/index.ts';
+import { MiniWires, whenInWords } from '../../ui/index.ts';
 
 /** An instrument with its newest sitting. */
 interface Shelved {
   readonly instrument: Instrument;
   readonly tuning: Tuning | undefined;
+  /** When its new strings are to be looked at again; null where none are watched. */
+  readonly look: { readonly at: number; readonly zone: string } | null;
   readonly last: {
     readonly at: number;
     readonly tolerance: number;
@@ -22,20 +24,34 @@ async function readShelf(repository: Repository): Promise<Shelved[]> {
   const sessions = await repository.sessions();
   const shelf = await repository.shelf();
   const tunings = await repository.tunings();
-  return Promise.all(
-    shelf.map(async (instrument) => {
+  const watched = (await repository.restringings()).filter(({ doneAt }) => doneAt === null);
+  const all = await Promise.all(
+    shelf.map(async (instrument): Promise<Shelved> => {
       const session = sessions.find((entry) => entry.instrumentId === instrument.id);
       const tuning = findTuning(instrument.tuningId, tunings);
-      if (!session) return { instrument, tuning, last: null };
+      const look = lookOf(watched.find(({ instrumentId }) => instrumentId === instrument.id));
+      if (!session) return { instrument, tuning, look, last: null };
       const log = await repository.logOf(session.id);
       const summary = summarise(session, log, instrument.courses.length);
       return {
         instrument,
         tuning,
+        look,
         last: { at: session.startedAt, tolerance: session.tolerance, summary },
       };
     }),
   );
+  // What is due stands first, the longest due before the others.
+  const now = Date.now();
+  const due = ({ look }: Shelved) => (look && look.at <= now ? look.at : Number.POSITIVE_INFINITY);
+  return all.sort((a, b) => due(a) - due(b) || 0);
+}
+
+/** The next look, on the clock on the wall: practice time may have been let go by. */
+function lookOf(restringing: Restringing | undefined): Shelved['look'] {
+  const at = restringing?.looks[0];
+  if (!restringing || at === undefined) return null;
+  return { at: at - (restringing.practiceAheadMs ?? 0), zone: restringing.zone };
 }
 
 /** Every instrument as a small set of wires: what was found last and left last. */
@@ -60,7 +76,8 @@ export function ShelfView() {
   );
 }
 
-function Tile({ entry: { instrument, tuning, last } }: { entry: Shelved }) {
+function Tile({ entry: { instrument, tuning, look, last } }: { entry: Shelved }) {
+  const now = Date.now();
   return (
     <Link to={`/shelf/${instrument.id}`} className="card tile">
       <strong>{instrument.name}</strong>
@@ -68,6 +85,12 @@ function Tile({ entry: { instrument, tuning, last } }: { entry: Shelved }) {
         {instrument.kind}, {tuning?.name}
         {instrument.capo && `, capo ${instrument.capo}`}
       </span>
+      {look && (
+        <strong>
+          {look.at <= now ? 'look due since ' : 'next look '}
+          {whenInWords(look.at, look.zone, now)}
+        </strong>
+      )}
       <span>{instrument.note}</span>
       {last ? (
         <>

@@ -1,17 +1,18 @@
+import type { ReactNode } from 'react';
 import { Action, signedCents } from '../../ui/index.ts';
 import type { Hands } from './hands.ts';
 
 interface Props {
   readonly hands: Hands;
   readonly course: number;
-  readonly showTruth: boolean;
-  readonly onShowTruth: () => void;
+  /** What the view adds. */
+  readonly children: ReactNode;
 }
 
-/** The practice guitar's strings and pegs, on screen. */
-export function Practice({ hands, course, showTruth, onShowTruth }: Props) {
+/** The practice instrument's strings and pegs, on screen. */
+export function PracticePanel({ hands, course, children }: Props) {
   return (
-    <section aria-label="Practice guitar">
+    <section aria-label="Practice instrument">
       <div className="practice">
         <Action onAct={hands.pluck} hotkey="P">
           Pluck string {course}
@@ -31,9 +32,7 @@ export function Practice({ hands, course, showTruth, onShowTruth }: Props) {
         <Action onAct={hands.mute} hotkey="M">
           Mute
         </Action>
-        <Action onAct={onShowTruth} pressed={showTruth} hotkey="T">
-          Its own truth
-        </Action>
+        {children}
       </div>
     </section>
   );

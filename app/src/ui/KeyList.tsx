@@ -1,30 +1,16 @@
 import { Modal, Switch, Table } from '@mantine/core';
 
-const KEYS: readonly (readonly [string, string])[] = [
-  ['1 – 9', 'choose a string'],
-  ['0 or Esc', 'back to automatic'],
-  ['Space', 'accept and go on'],
-  ['R', 'next pass'],
-  ['H', 'hide the figures; then Space compares'],
-  ['D', 'hear the target'],
-  ['C', 'compare two strings by their beat'],
-  ['F', 'hear a reference: fork, piano, another string'],
-  ['G', 'peg test: begin, end'],
-  ['P', 'practice guitar: pluck'],
-  ['↑ ↓', 'practice guitar: tighten, loosen a hair; with Shift more'],
-  ['M', 'practice guitar: mute'],
-  ['T', 'practice guitar: its own truth'],
-  ['?', 'this list'],
-];
-
 interface Props {
+  /** Key and what it does. */
+  readonly keys: readonly (readonly [string, string])[];
   readonly opened: boolean;
   readonly onClose: () => void;
   readonly keysOn: boolean;
   readonly onKeysOn: (on: boolean) => void;
 }
 
-export function KeyList({ opened, onClose, keysOn, onKeysOn }: Props) {
+/** The keys of a view, in words, and the switch for all of them. */
+export function KeyList({ keys, opened, onClose, keysOn, onKeysOn }: Props) {
   return (
     <Modal
       opened={opened}
@@ -40,7 +26,7 @@ export function KeyList({ opened, onClose, keysOn, onKeysOn }: Props) {
       />
       <Table>
         <Table.Tbody>
-          {KEYS.map(([key, does]) => (
+          {keys.map(([key, does]) => (
             <Table.Tr key={key}>
               <Table.Th scope="row" w={110}>
                 {key}

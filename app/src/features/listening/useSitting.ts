@@ -4,8 +4,8 @@ import type { LogEntry, Measurement, Session, SourceKind } from '@rosefinch/core
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { type Settings, useData } from '../../data/index.ts';
 
-/** The bench of one sitting: its state, its log, and the way to add to both. */
-export interface BenchSession {
+/** One sitting with an instrument: its state, its log, and the way to add to both. */
+export interface Sitting {
   /** The sitting's own record; null before its first event. */
   readonly session: Session | null;
   readonly state: BenchState;
@@ -17,13 +17,13 @@ export interface BenchSession {
   readonly startAfresh: () => void;
 }
 
-interface Sitting {
+interface Known {
   readonly session: Session | null;
   readonly log: readonly LogEntry[];
   readonly state: BenchState;
 }
 
-interface Place {
+export interface Place {
   readonly instrumentId: string;
   readonly tuningId: string;
   /** Fret of the capo; 0 without. */
@@ -31,17 +31,22 @@ interface Place {
   readonly courses: number;
   /** What is listened to. */
   readonly source: () => SourceKind;
+  /** New strings have one sitting for as long as they are watched, known by this id. */
+  readonly settling?: string;
+  /** What time it is, in ms; the clock's own where it is not given. */
+  readonly now?: () => number;
 }
 
 /**
  * Keeps the sitting in the database. An event is shown and handed to the disk in the same breath; what
  * could not be stored is tried again with the next one.
  */
-export function useBenchSession(place: Place, settings: Settings): BenchSession {
+export function useSitting(place: Place, settings: Settings): Sitting {
   const { repository } = useData();
+  const { instrumentId, tuningId, capo, settling } = place;
   const goal = useRef(goalOf(place.courses, settings, settings.tolerance));
   goal.current = goalOf(place.courses, settings, settings.tolerance);
-  const [sitting, setSitting] = useState<Sitting>(() => empty(goal.current));
+  const [sitting, setSitting] = useState<Known>(() => empty(goal.current));
   const [loaded, setLoaded] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
   // Events are numbered and stored in the order in which they come, one after the other.
@@ -49,15 +54,18 @@ export function useBenchSession(place: Place, settings: Settings): BenchSession 
   const queue = useRef<Promise<void>>(Promise.resolve());
   const unstored = useRef<LogEntry[]>([]);
 
-  const show = useCallback((next: Sitting) => {
+  const show = useCallback((next: Known) => {
     latest.current = next;
     setSitting(next);
   }, []);
 
   useEffect(() => {
     let stale = false;
-    repository
-      .openSession(place.instrumentId, { tuningId: place.tuningId, capo: place.capo })
+    const opening =
+      settling === undefined
+        ? repository.openSession(instrumentId, { tuningId, capo })
+        : repository.sitting(settling);
+    opening
       .then((found) => {
         if (stale) return;
         if (found) show(resumed(found.session, found.log, goal.current));
@@ -67,11 +75,11 @@ export function useBenchSession(place: Place, settings: Settings): BenchSession 
     return () => {
       stale = true;
     };
-  }, [repository, place.instrumentId, place.tuningId, place.capo, show]);
+  }, [repository, instrumentId, tuningId, capo, settling, show]);
 
   const record = useCallback(
     (event: BenchEvent, measurement?: Measurement) => {
-      const at = Date.now();
+      const at = place.now?.() ?? Date.now();
       const stamped: StampedEvent = { ...event, at };
       const before = latest.current;
       const session = before.session ?? newSession(place, settings, at);
@@ -118,19 +126,19 @@ function goalOf(courses: number, settings: Settings, tolerance: number): BenchSt
   return { order, tolerance };
 }
 
-function empty(goal: BenchState['goal']): Sitting {
+function empty(goal: BenchState['goal']): Known {
   return { session: null, log: [], state: replay(goal, []) };
 }
 
 /** A stored sitting as it was: its own tolerance holds, whatever was set since. */
-function resumed(session: Session, log: readonly LogEntry[], goal: BenchState['goal']): Sitting {
+function resumed(session: Session, log: readonly LogEntry[], goal: BenchState['goal']): Known {
   const events = log.map((entry) => entry.event);
   return { session, log, state: replay({ ...goal, tolerance: session.tolerance }, events) };
 }
 
 function newSession(place: Place, settings: Settings, at: number): Session {
   return {
-    id: crypto.randomUUID(),
+    id: place.settling ?? crypto.randomUUID(),
     instrumentId: place.instrumentId,
     tuningId: place.tuningId,
     a4: settings.a4,
@@ -140,5 +148,6 @@ function newSession(place: Place, settings: Settings, at: number): Session {
     startedAt: at,
     zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
     endedAt: null,
+    ...(place.settling !== undefined && { work: 'settling' as const }),
   };
 }

@@ -1,0 +1,2 @@
+export { SettleView as default } from './SettleView.tsx';
+export { StringAges } from './StringAges.tsx';

@@ -1,0 +1,47 @@
+import { centsBetween, shiftHz, type Target } from '@rosefinch/core/music';
+import type { LogEntry, Session } from '@rosefinch/core/records';
+import type { Look, Said } from '@rosefinch/core/settling';
+
+/** A sitting with its log. */
+export interface Logged {
+  readonly session: Session;
+  readonly log: readonly LogEntry[];
+}
+
+/**
+ * All readings of the strings since they were fitted, as deviations from their notes now:
+ * those of the settling in the order in which they came, whatever the clock said, and
+ * those of the bench put between them by their time.
+ */
+export function looksOf(
+  own: readonly LogEntry[],
+  others: readonly Logged[],
+  since: number,
+  targets: readonly Target[],
+): Look[] {
+  const mine = own.flatMap((entry) => lookOf(entry, 0, targets));
+  const theirs = others
+    .flatMap(({ session, log }) => log.flatMap((e) => lookOf(e, session.capo ?? 0, targets)))
+    .filter(({ at }) => at >= since)
+    .sort((a, b) => a.at - b.at);
+  const merged: Look[] = [];
+  for (const look of mine) {
+    while (theirs[0] && theirs[0].at < look.at) merged.push(theirs.shift()!);
+    merged.push(look);
+  }
+  return [...merged, ...theirs];
+}
+
+function lookOf({ event }: LogEntry, capo: number, targets: readonly Target[]): Look[] {
+  if (event.type !== 'reading') return [];
+  const { course, errorCents, hz } = event.reading;
+  const target = targets[course - 1];
+  if (!target) return [];
+  const open = shiftHz(hz, -100 * capo);
+  return [{ at: event.at, course, cents: centsBetween(target.hz, open), errorCents, hz: open }];
+}
+
+/** What the teacher has said of the readings. */
+export function saidOf(log: readonly LogEntry[]): Said[] {
+  return log.flatMap(({ event }) => (event.type === 'said' ? [event] : []));
+}

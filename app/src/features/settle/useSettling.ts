@@ -1,0 +1,189 @@
+import { type Advice, hearPluck, refusalAdvice, type StringReading } from '@rosefinch/core/coach';
+import { type KnownReading, knowledgeOf } from '@rosefinch/core/listen';
+import { findTuning, type Target, targetsOf } from '@rosefinch/core/music';
+import type { LogEntry, Restringing, SourceKind } from '@rosefinch/core/records';
+import {
+  historyOf,
+  type RoomMove,
+  roomMove,
+  type SettlingReport,
+  type Step,
+  type StringHistory,
+  stepsOf,
+  type Taken,
+  withNeck,
+} from '@rosefinch/core/settling';
+import type { Instrument } from '@rosefinch/core/strings';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import type { AnalysisReport } from '../../audio/index.ts';
+import { type Stock, useData, useLive } from '../../data/index.ts';
+import { type Listening, type Sitting, useListening, useSitting } from '../listening/index.ts';
+import { useCoupling } from '../neck/index.ts';
+import { looksOf, saidOf } from './looks.ts';
+import { practiceStart } from './practice.ts';
+import { useReport } from './useReport.ts';
+
+/** Everything the settle view shows and does. */
+export interface Settling {
+  readonly listening: Listening;
+  readonly sitting: Sitting;
+  readonly targets: readonly Target[];
+  /** New strings, in the order in which they are tuned. */
+  readonly fresh: readonly StringHistory[];
+  readonly report: SettlingReport | null;
+  readonly problem: string | null;
+  /** What the last pluck came to when it was no reading. */
+  readonly notice: Advice | null;
+  readonly roomMove: RoomMove | null;
+  /** The string that was read last or is chosen. */
+  readonly active: number | null;
+  /** The newest reading of that string. */
+  readonly last: Taken | null;
+  readonly now: () => number;
+  /** Says what a reading was. */
+  readonly say: (reading: Taken, step: Step, elapsed?: number) => void;
+  /** On the practice instrument: lets so many seconds go by. */
+  readonly elapse: (seconds: number) => void;
+}
+
+/** Joins ear, sitting and fits for the new strings of one instrument. */
+export function useSettling(
+  instrument: Instrument,
+  stock: Stock,
+  restringing: Restringing,
+): Settling {
+  const { repository } = useData();
+  const { settings } = stock;
+  const coupling = useCoupling(instrument, stock);
+  const tuning = findTuning(instrument.tuningId, stock.tunings);
+  const source = useRef<SourceKind>('practice');
+  const ahead = useRef(0);
+  ahead.current = restringing.practiceAheadMs ?? 0;
+  const [now] = useState(() => () => Date.now() + ahead.current);
+  const { tuningId } = instrument;
+  const place = useMemo(
+    () => ({
+      instrumentId: instrument.id,
+      tuningId,
+      capo: 0,
+      courses: tuning?.courses.length ?? 0,
+      source: () => source.current,
+      settling: restringing.id,
+      now,
+    }),
+    [instrument.id, tuningId, tuning, restringing.id, now],
+  );
+  const sitting = useSitting(place, settings);
+  const { log, state } = sitting;
+  const a4 = sitting.session?.a4 ?? settings.a4;
+  const targets = useMemo(() => (tuning ? targetsOf(tuning, a4) : []), [tuning, a4]);
+  const strings = useMemo(() => knowledgeOf(targets, readingsOf(log)), [targets, log]);
+  const since = restringing.fittedAt;
+  const sittings = useLive(
+    (r) => r.sittingsSince(instrument.id, since),
+    `${instrument.id} ${since}`,
+  );
+  const { tolerance } = state.goal;
+  const taken = useMemo(() => {
+    const others = (sittings ?? []).filter(({ session }) => session.work !== 'settling');
+    const steps = stepsOf(looksOf(log, others, since, targets), saidOf(log), tolerance);
+    return withNeck(steps, coupling.matrix);
+  }, [sittings, log, since, targets, tolerance, coupling]);
+  const { fresh, old } = useMemo(() => {
+    const isNew = (course: number) => restringing.strings.some((s) => s.course === course);
+    const all = state.goal.order.map((c) => historyOf(c, since, taken.get(c) ?? []));
+    return {
+      fresh: all.filter(({ course }) => isNew(course)),
+      old: all.filter(({ course }) => !isNew(course)),
+    };
+  }, [restringing.strings, state.goal.order, since, taken]);
+  const goal = { tolerance, lesson: 60 * restringing.lessonMinutes };
+  const { report, problem } = useReport(fresh, goal, restringing.zone, coupling.matrix, now);
+  useKeptLooks(restringing, report);
+  const [notice, setNotice] = useState<Advice | null>(null);
+
+  const hear = (heard: AnalysisReport) => {
+    if (heard.type !== 'outcome') return;
+    const { outcome, track } = heard;
+    if (outcome.kind !== 'reading') return setNotice(refusalAdvice(outcome, targets));
+    const put = hearPluck(outcome, state, strings, stringReadings(log), null);
+    if ('course' in put) {
+      setNotice(null);
+      return sitting.record({ type: 'reading', reading: put }, { reading: outcome, track });
+    }
+    setNotice(
+      put.kind === 'doubt'
+        ? {
+            say: `String ${put.courses.join(' or ')}? Choose it by its number, then pluck again.`,
+            more: 'They lie too close together to be told apart.',
+          }
+        : refusalAdvice({ kind: 'not sure', reason: 'no pitch' }),
+    );
+  };
+  const listening = useListening({
+    settings,
+    strings,
+    chosen: state.chosen,
+    practice: async () => practiceStart(instrument, targets, restringing, taken, now()),
+    hear,
+  });
+  if (listening.source) source.current = listening.source;
+
+  const { active } = state;
+  return {
+    listening,
+    sitting,
+    targets,
+    fresh,
+    report,
+    problem,
+    notice,
+    roomMove: useMemo(() => roomMove(fresh, old), [fresh, old]),
+    active,
+    last: active === null ? null : (taken.get(active)?.at(-1) ?? null),
+    now,
+    say: ({ course, at }, step, elapsed) =>
+      sitting.record({
+        type: 'said',
+        course,
+        of: at,
+        step,
+        ...(elapsed !== undefined && { elapsed }),
+      }),
+    elapse: (seconds) => {
+      listening.hands?.elapse(seconds);
+      const practiceAheadMs = ahead.current + 1000 * seconds;
+      void repository.saveRestringing({ ...restringing, practiceAheadMs });
+    },
+  };
+}
+
+/** Keeps the looks that the report names, for the shelf: anew with every reading, never by time alone. */
+function useKeptLooks(restringing: Restringing, report: SettlingReport | null): void {
+  const { repository } = useData();
+  const kept = useRef<string | null>(restringing.looks.length > 0 ? null : '');
+  useEffect(() => {
+    if (!report) return;
+    const heard = JSON.stringify(
+      report.strings.map(({ history }) => history.taken.map(({ at, step }) => [at, step])),
+    );
+    const before = kept.current;
+    if (before === heard) return;
+    kept.current = heard;
+    const looks = report.looks.map(({ at }) => Math.round(at));
+    if (before !== null && looks.length > 0)
+      void repository.saveRestringing({ ...restringing, looks });
+  }, [repository, restringing, report]);
+}
+
+function stringReadings(log: readonly LogEntry[]): StringReading[] {
+  return log.flatMap(({ event }) => (event.type === 'reading' ? [event.reading] : []));
+}
+
+function readingsOf(log: readonly LogEntry[]): KnownReading[] {
+  return log.flatMap(({ event, measurement }) =>
+    event.type === 'reading' && measurement
+      ? [{ ...measurement.reading, course: event.reading.course }]
+      : [],
+  );
+}
