@@ -5,7 +5,7 @@ import { type Browser, chromium } from '@playwright/test';
 import { writeWav } from '@rosefinch/core/formats';
 import { findTuning, targetsOf } from '@rosefinch/core/music';
 import { PracticeInstrument } from '@rosefinch/core/practice';
-import { steelGuitar } from '@rosefinch/core/strings';
+import { findModel, steelGuitar } from '@rosefinch/core/strings';
 import { CHROMIUM, CHROMIUM_ARGS } from './playwright.config.ts';
 
 const RATE = 48_000;
@@ -90,13 +90,17 @@ export function playedBy(detune: readonly number[], doings: readonly Doing[]): s
     }
   }
   wait(2);
+  return temporaryFile('played.wav', writeWav([joined(pieces)], RATE));
+}
+
+function joined(pieces: readonly Float32Array[]): Float32Array {
   const sound = new Float32Array(pieces.reduce((sum, piece) => sum + piece.length, 0));
   let at = 0;
   for (const piece of pieces) {
     sound.set(piece, at);
     at += piece.length;
   }
-  return temporaryFile('played.wav', writeWav([sound], RATE));
+  return sound;
 }
 
 /** Turns a peg until its string has moved by so many cents. */
@@ -118,4 +122,60 @@ export function browserHearing(file: string): Promise<Browser> {
       `--use-file-for-fake-audio-capture=${file}%noloop`,
     ],
   });
+}
+
+/** A new string of a ukulele, settled in some rounds: read, pulled, read, brought up, read; as a file. */
+export function settledBy(
+  course: number,
+  rounds: number,
+): { file: string; seconds: number; pulled: number } {
+  const instrument = findModel('ukulele-soprano')!.build('u', 'U');
+  const targets = targetsOf(findTuning(instrument.tuningId)!, 440).map((target) => target.hz);
+  const ukulele = new PracticeInstrument({
+    instrument,
+    targets,
+    detune: [0, 0, 0, 0],
+    seed: 8,
+    sampleRate: RATE,
+    coupling: 0,
+    creep: instrument.courses.map(() => ({
+      creep: [{ law: 'logarithm', size: 20, scale: 200, jump: 1500 }],
+      age: 120,
+    })),
+  });
+  const pieces: Float32Array[] = [];
+  const wait = (seconds: number) => {
+    const piece = new Float32Array(Math.round(seconds * RATE));
+    ukulele.render(piece);
+    pieces.push(piece);
+  };
+  const read = () => {
+    ukulele.mute();
+    ukulele.pluck(course, { strength: STRENGTH });
+    wait(1.7);
+    ukulele.mute();
+    wait(0.5);
+  };
+  const lift = () => {
+    for (let k = 0; k < 3; k++) bring(ukulele, course, -ukulele.deviation(course));
+    read();
+  };
+  wait(4);
+  read();
+  lift();
+  for (let round = 0; round < rounds; round++) {
+    wait(2);
+    read();
+    ukulele.stretch(course);
+    wait(3);
+    read();
+    lift();
+  }
+  wait(2);
+  const sound = joined(pieces);
+  return {
+    file: temporaryFile('settled.wav', writeWav([sound], RATE)),
+    seconds: sound.length / RATE,
+    pulled: rounds,
+  };
 }

@@ -1,0 +1,174 @@
+import { CholeskyDecomposition, Matrix } from 'ml-matrix';
+import { akaike } from '../settling/index.ts';
+import type { Cents, Millimetres } from '../units.ts';
+import { type FretReading, type Pressure, semitonesOf } from './map.ts';
+import { CENTS_PER_E, nutShift, saddleShift } from './saddle.ts';
+
+/** What can shift the fretted notes of one string against its open one. */
+export type Cause = 'nut place' | 'saddle place' | 'nut height' | 'pressure' | 'fret';
+
+/** One cause with its amount. */
+export interface CauseFound {
+  readonly cause: Cause;
+  /** Nut place: at every fret; saddle place: at fret 12; nut height: at fret 1; pressure: a step of it at fret 12; fret: that fret. */
+  readonly cents: Cents;
+  /** One standard deviation. */
+  readonly errorCents: Cents;
+  /** The fret that is out of its place, of the cause of that name. */
+  readonly fret?: number;
+}
+
+/** What the readings of a string come to. */
+export type StringCauses =
+  | { readonly kind: 'more readings'; readonly say: string }
+  | {
+      readonly kind: 'fitted';
+      readonly causes: readonly CauseFound[];
+      /** The fitted error at a fret and pressure. */
+      readonly at: (fret: number, pressure: Pressure) => Cents;
+      /** The readings scatter more than their errors and the causes explain: an own cause is missing. */
+      readonly strange: boolean;
+      readonly openCents: Cents;
+    };
+
+const STEP: Readonly<Record<Pressure, number>> = { soft: -1, normal: 0, hard: 1 };
+/** How each cause grows along the neck; see docs/frets.md. */
+const SHAPE: Readonly<Record<Exclude<Cause, 'fret'>, (fret: number, step: number) => number>> = {
+  'nut place': () => 1,
+  'saddle place': (fret) => 2 ** (fret / 12) - 1,
+  'nut height': (fret) => (1 - 2 ** (-1 / 12)) / (1 - 2 ** (-fret / 12)),
+  pressure: (fret, step) => (step * 2 ** (fret / 12)) / 2,
+};
+type Term = Exclude<Cause, 'fret'> | { readonly fret: number };
+/** Sets of causes that are tried, with pressure added where more than one was read. */
+const SETS: readonly (readonly Exclude<Cause, 'fret' | 'pressure'>[])[] = [
+  [],
+  ['nut place'],
+  ['saddle place'],
+  ['nut place', 'saddle place'],
+  ['nut place', 'saddle place', 'nut height'],
+];
+const FEWEST_FRETS = 3;
+/** A fret is out of place from so many cents and standard deviations on. */
+const BAD_FRET = 3.5;
+const BAD_FRET_SIGMAS = 4.5;
+const STRANGE = 2.5;
+/** A further cause is named where the criterion is better by so much. */
+const NAMED = 4;
+
+interface Fit {
+  readonly terms: readonly Term[];
+  readonly values: readonly number[];
+  readonly errors: readonly number[];
+  readonly residuals: readonly number[];
+  readonly chiSquare: number;
+  readonly aicc: number;
+}
+
+/** Tells the causes of a string's errors apart, as far as its readings carry. */
+export function causesOf(readings: readonly FretReading[]): StringCauses {
+  const open = readings.filter(({ place }) => place.kind !== 'fret').length;
+  const frets = new Set(fretsOf(readings));
+  if (open === 0) return { kind: 'more readings', say: 'Read the open string.' };
+  if (frets.size < FEWEST_FRETS) {
+    const next = [12, 1, 5].find((fret) => !frets.has(fret));
+    return { kind: 'more readings', say: `Not enough to tell: read fret ${next} as well.` };
+  }
+  const best = withBadFrets(readings, bestOf(readings));
+  const values = new Map(best.terms.map((term, i) => [term, best.values[i + 1]!]));
+  const freedom = readings.length - best.terms.length - 1;
+  return {
+    kind: 'fitted',
+    openCents: best.values[0]!,
+    causes: best.terms.map((term, i) => ({
+      ...(typeof term === 'string' ? { cause: term } : { cause: 'fret' as const, fret: term.fret }),
+      cents: best.values[i + 1]!,
+      errorCents: best.errors[i + 1]!,
+    })),
+    at: (fret, pressure) =>
+      [...values].reduce(
+        (sum, [term, value]) => sum + value * shapeOf(term, fret, STEP[pressure]),
+        0,
+      ),
+    strange: freedom > 0 && best.chiSquare > freedom + STRANGE * Math.sqrt(2 * freedom),
+  };
+}
+
+function fretsOf(readings: readonly FretReading[]): number[] {
+  return readings.flatMap(({ place }) => (place.kind === 'fret' ? [place.fret] : []));
+}
+
+function bestOf(readings: readonly FretReading[]): Fit {
+  const pressures = new Set(
+    readings.flatMap(({ place }) => (place.kind === 'fret' ? [place.pressure] : [])),
+  );
+  const more: readonly Term[] = pressures.size > 1 ? ['pressure'] : [];
+  return SETS.map((set) => fitOf(readings, [...set, ...more])).reduce((a, b) =>
+    b.aicc < a.aicc - NAMED ? b : a,
+  );
+}
+
+/** One fret after the other that stands out, while any does; the causes are chosen anew beside it. */
+function withBadFrets(readings: readonly FretReading[], start: Fit): Fit {
+  let best = start;
+  for (const fret of [...new Set(fretsOf(readings))]) {
+    const tried = SETS.flatMap((set) => {
+      const pressure = start.terms.includes('pressure') ? (['pressure'] as const) : [];
+      const fit = fitOf(readings, [...set, ...pressure, { fret }]);
+      const [value, error] = [fit.values.at(-1)!, fit.errors.at(-1)!];
+      return Math.abs(value) >= BAD_FRET && Math.abs(value) >= BAD_FRET_SIGMAS * error ? [fit] : [];
+    });
+    for (const fit of tried) if (fit.aicc < best.aicc - NAMED) best = fit;
+  }
+  return best;
+}
+
+function shapeOf(term: Term, fret: number, step: number): number {
+  return typeof term === 'string' ? SHAPE[term](fret, step) : term.fret === fret ? 1 : 0;
+}
+
+/** Weighed least squares; the open pitch is an unknown like the others, so that its error is shared. */
+function fitOf(readings: readonly FretReading[], terms: readonly Term[]): Fit {
+  const rows = readings.map(({ place, errorCents }) => {
+    const own =
+      place.kind === 'fret'
+        ? terms.map((term) => shapeOf(term, place.fret, STEP[place.pressure]))
+        : terms.map(() => 0);
+    return [1, ...own].map((value) => value / errorCents);
+  });
+  const right = readings.map(
+    ({ cents, place, errorCents }) => (cents - 100 * semitonesOf(place)) / errorCents,
+  );
+  const a = new Matrix(rows);
+  const normal = a.transpose().mmul(a);
+  // Terms that no reading tells apart stay at nothing instead of anywhere.
+  for (let k = 0; k < normal.rows; k++) normal.set(k, k, normal.get(k, k) + 1e-9);
+  const solve = new CholeskyDecomposition(normal);
+  const x = solve.solve(a.transpose().mmul(Matrix.columnVector(right)));
+  const covariance = solve.solve(Matrix.eye(normal.rows));
+  const residuals = a.mmul(x).sub(Matrix.columnVector(right)).to1DArray();
+  const chiSquare = residuals.reduce((sum, value) => sum + value * value, 0);
+  // What they scatter more than their errors say makes every figure less sure (Birge 1932).
+  const freedom = readings.length - terms.length - 1;
+  const wider = freedom > 0 ? Math.max(1, chiSquare / freedom) : 1;
+  return {
+    terms,
+    values: x.to1DArray(),
+    errors: covariance.diagonal().map((variance) => Math.sqrt(variance * wider)),
+    residuals,
+    chiSquare,
+    aicc: akaike(chiSquare, terms.length + 1, readings.length),
+  };
+}
+
+/** What a repairer would have to move for a cause, in mm, where it is a place; with its error. */
+export function amountOf(
+  { cause, cents, errorCents }: CauseFound,
+  scale: Millimetres,
+): { readonly mm: Millimetres; readonly errorMm: Millimetres } | null {
+  if (cause === 'saddle place')
+    return { mm: saddleShift(scale, cents), errorMm: (2 * errorCents * scale) / (2 * CENTS_PER_E) };
+  if (cause === 'nut place')
+    return { mm: nutShift(scale, cents), errorMm: (errorCents * scale) / CENTS_PER_E };
+  return null;
+}

@@ -1,0 +1,55 @@
+import type { Cents, EpochMs } from '../units.ts';
+
+/** How hard the finger holds the string: a light touch, as one plays, and as hard as it goes. */
+export type Pressure = 'soft' | 'normal' | 'hard';
+
+export const PRESSURES: readonly Pressure[] = ['soft', 'normal', 'hard'];
+
+/** What of a string was sounded. */
+export type FretPlace =
+  | { readonly kind: 'open' }
+  /** Touched over the twelfth fret: twice the open pitch, wherever the frets are. */
+  | { readonly kind: 'harmonic' }
+  | { readonly kind: 'fret'; readonly fret: number; readonly pressure: Pressure };
+
+/** One reading of a fret check. */
+export interface FretReading {
+  readonly course: number;
+  readonly place: FretPlace;
+  /** From the pitch that the open string should sound, taken on f0. */
+  readonly cents: Cents;
+  readonly errorCents: Cents;
+  readonly at: EpochMs;
+}
+
+/** Semitones that a place lies above the open string. */
+export function semitonesOf(place: FretPlace): number {
+  return place.kind === 'open' ? 0 : place.kind === 'harmonic' ? 12 : place.fret;
+}
+
+/** The shortest set that tells anything, most telling first. */
+export const USEFUL_FRETS: readonly number[] = [12, 1, 2, 3, 5, 7, 9];
+/** The error of the open string is in every figure: it is read so often. */
+export const OPEN_READINGS = 4;
+
+/** The places of one string in the order in which they are asked for. */
+export function sequenceOf(frets: readonly number[], pressures: readonly Pressure[]): FretPlace[] {
+  const fretted = pressures.flatMap((pressure) =>
+    frets.map((fret): FretPlace => ({ kind: 'fret', fret, pressure })),
+  );
+  return [
+    ...Array.from({ length: OPEN_READINGS }, (): FretPlace => ({ kind: 'open' })),
+    { kind: 'harmonic' },
+    ...fretted,
+  ];
+}
+
+/** A fret is heard as another one from here on, in cents. */
+const OWN = 50;
+
+/** Which fret a pitch is at, when another one was asked for; null while it is within its own. */
+export function otherFret(place: FretPlace, cents: Cents): number | null {
+  const asked = semitonesOf(place);
+  const heard = Math.round(cents / 100);
+  return Math.abs(cents - 100 * asked) <= OWN ? null : heard;
+}

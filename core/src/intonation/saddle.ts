@@ -1,0 +1,33 @@
+import type { Cents, Millimetres } from '../units.ts';
+
+/** Cents to the natural logarithm: 1200 / ln 2. */
+export const CENTS_PER_E = 1200 / Math.LN2;
+
+/**
+ * How much longer a string must be made at its saddle, its twelfth fret being so many cents
+ * sharp: (L + δ)/(L/2 + δ) = 2 · 2^(−c/1200). Negative: shorter.
+ * @param scale nut to saddle, twice the way to the twelfth fret
+ */
+export function saddleShift(scale: Millimetres, sharp: Cents): Millimetres {
+  const ratio = 2 * 2 ** (-sharp / 1200);
+  return (scale * (1 - ratio / 2)) / (ratio - 1);
+}
+
+/** How far the nut must move towards the first fret where every fretted note is so many cents sharp. */
+export function nutShift(scale: Millimetres, sharp: Cents): Millimetres {
+  return scale * -Math.expm1(-sharp / CENTS_PER_E);
+}
+
+/** How a loose bridge is to be moved, from the octave tests of the outer strings. */
+export interface BridgeMove {
+  /** Away from the nut. */
+  readonly middle: Millimetres;
+  /** The end under the lowest-numbered string, beside that under the highest, away from the nut. */
+  readonly slant: Millimetres;
+}
+
+/** @param first @param last cents by which the twelfth fret of the outer strings is sharp */
+export function bridgeMove(scale: Millimetres, first: Cents, last: Cents): BridgeMove {
+  const [a, b] = [saddleShift(scale, first), saddleShift(scale, last)];
+  return { middle: (a + b) / 2, slant: a - b };
+}

@@ -1,0 +1,107 @@
+import { expect, type Page } from '@playwright/test';
+
+const ATTEMPTS = 3;
+
+/** The settle view as a user finds it, on the demo's restrung ukulele. */
+export class SettlePage {
+  constructor(readonly page: Page) {}
+
+  async open(): Promise<void> {
+    await this.page.goto('/settle');
+    await this.page.getByLabel('Instrument').selectOption({ label: 'Stonechat' });
+    await this.page.getByText('Stonechat').first().waitFor();
+  }
+
+  /** Begins with some strings: the others are unticked. */
+  async begin(strings: readonly number[] = [1, 2, 3, 4]): Promise<void> {
+    for (const course of [1, 2, 3, 4])
+      if (!strings.includes(course))
+        await this.page.getByLabel(new RegExp(`^String ${course},`)).uncheck();
+    await this.page.getByRole('button', { name: 'Settle these strings' }).click();
+  }
+
+  async practise(): Promise<void> {
+    await this.page.getByRole('button', { name: 'Practice ukulele' }).click();
+    await this.page.getByText('Room quiet').waitFor();
+  }
+
+  async readings(course: number): Promise<number> {
+    const label = await this.page
+      .getByRole('button', { name: `String ${course}`, exact: true })
+      .getByRole('img', { includeHidden: true })
+      .getAttribute('aria-label');
+    return Number(/(\d+) reading/.exec(label ?? '')?.[1]);
+  }
+
+  /** Presses P until the string has one more reading; answers its deviation in cents. */
+  async pluck(course: number): Promise<number> {
+    const before = await this.readings(course);
+    for (let attempt = 0; attempt < ATTEMPTS; attempt++) {
+      await this.page.keyboard.press('p');
+      const heard = await expect
+        .poll(() => this.readings(course), { timeout: 5000 })
+        .toBe(before + 1)
+        .then(() => true)
+        .catch(() => false);
+      if (heard) break;
+    }
+    expect(await this.readings(course)).toBe(before + 1);
+    return this.figure();
+  }
+
+  async figure(): Promise<number> {
+    const text = await this.page.getByTestId('figure').innerText();
+    return Number(text.replace('−', '-').replace(/[+±]/, ''));
+  }
+
+  /** Turns until two plucks lie within a cent and a half, the way a hand would. */
+  async bringUp(course: number, cents: number): Promise<void> {
+    const { keyboard } = this.page;
+    let now = cents;
+    let perHair = 0.45;
+    for (let turn = 0; turn < 10 && Math.abs(now) > 1.5; turn++) {
+      const hairs = Math.max(1, Math.round(Math.abs(now) / perHair));
+      const key = now < 0 ? 'ArrowUp' : 'ArrowDown';
+      for (let i = 0; i < Math.floor(hairs / 10); i++) await keyboard.press(`Shift+${key}`);
+      for (let i = 0; i < hairs % 10; i++) await keyboard.press(key);
+      const before = now;
+      now = await this.pluck(course);
+      if (Math.abs(before - now) > 4) perHair = Math.abs(before - now) / hairs;
+    }
+  }
+
+  async tuneUp(course: number): Promise<void> {
+    await this.page.keyboard.press(String(course));
+    await this.bringUp(course, await this.pluck(course));
+  }
+
+  /** One round of a string: read, pulled, read, brought up. */
+  async round(course: number): Promise<void> {
+    await this.page.keyboard.press(String(course));
+    await this.pluck(course);
+    await this.page.keyboard.press('s');
+    await this.bringUp(course, await this.pluck(course));
+  }
+
+  row(course: number) {
+    return this.page.getByRole('row', { name: new RegExp(`^${course} [A-G]`) });
+  }
+
+  /** What the table says of a string: rounds so far. */
+  async rounds(course: number): Promise<string> {
+    return this.row(course).getByRole('cell').nth(2).innerText();
+  }
+}
+
+/** From now on every page of the context lives so many ms later, or earlier. */
+export async function shiftClock(page: Page, ms: number): Promise<void> {
+  await page.addInitScript((shift) => {
+    const Real = Date;
+    const now = () => Real.now() + shift;
+    globalThis.Date = new Proxy(Real, {
+      construct: (target, args) =>
+        args.length > 0 ? Reflect.construct(target, args) : new target(now()),
+      get: (target, key) => (key === 'now' ? now : Reflect.get(target, key)),
+    });
+  }, ms);
+}
