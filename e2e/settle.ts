@@ -9,7 +9,7 @@ export class SettlePage {
   async open(): Promise<void> {
     await this.page.goto('/settle');
     await this.page.getByLabel('Instrument').selectOption({ label: 'Stonechat' });
-    await this.page.getByText('Stonechat').first().waitFor();
+    await expect(this.page.getByLabel('Instrument')).toHaveValue('stonechat');
   }
 
   /** Begins with some strings: the others are unticked. */

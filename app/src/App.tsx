@@ -3,6 +3,7 @@ import { Route, Routes } from 'react-router';
 import { BenchView } from './features/bench/index.ts';
 import { type Notices, Shell } from './ui/index.ts';
 
+const FretsView = lazy(() => import('./features/frets/index.ts'));
 const HistoryView = lazy(() => import('./features/history/index.ts'));
 const RecordingView = lazy(() => import('./features/report/index.ts'));
 const RetuneView = lazy(() => import('./features/retune/index.ts'));
@@ -55,6 +56,7 @@ function Views({ ready }: { ready: Promise<void> }) {
       <Route path="/" element={<BenchView />} />
       <Route path="/retune" element={<RetuneView />} />
       <Route path="/settle" element={<SettleView />} />
+      <Route path="/frets" element={<FretsView />} />
       <Route path="/shelf" element={<ShelfView />} />
       <Route path="/shelf/:instrument" element={<InstrumentPage />} />
       <Route path="/tunings" element={<TuningsView />} />

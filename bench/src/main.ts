@@ -1,4 +1,5 @@
 import { biasFigures, boundFigures, frameFigures, speedFigures } from './frames.ts';
+import { fretFigures } from './frets.ts';
 import { noteFigures } from './notes.ts';
 import { passFigures } from './passes.ts';
 import { planFigures } from './plans.ts';
@@ -18,6 +19,7 @@ const parts: Readonly<Record<string, () => void | Promise<void>>> = {
   passes: () => passFigures(500),
   coach: () => coachFigures(10, 100),
   settling: () => settlingFigures(300),
+  frets: () => fretFigures(500),
 };
 
 const chosen = process.argv.slice(2).filter((word) => word in parts);

@@ -1,6 +1,6 @@
 import type { Held } from '@rosefinch/core/fretboard';
 import type { StringKnowledge } from '@rosefinch/core/listen';
-import { referenceTone, sustainedTone } from '@rosefinch/core/practice';
+import { type Press, referenceTone, sustainedTone } from '@rosefinch/core/practice';
 import { type Line, startAnalysis, startPractice } from '../workers/index.ts';
 import { takeListeningLock } from './lock.ts';
 import { type MicrophoneWish, openMicrophone } from './microphone.ts';
@@ -31,6 +31,8 @@ export interface PracticeHands {
   pair(held: Held, open: number): void;
   /** Positive tightens; in turns of the button. */
   turn(course: number, turns: number): void;
+  /** Sounds a string held at a fret, or touched over the twelfth where `press` is null. */
+  fretted(course: number, fret: number, press: Press | null): void;
   /** Pulls a new string. */
   stretch(course: number): void;
   /** Lets so many seconds go by. */
@@ -179,6 +181,10 @@ function practiceHands(
       line.send({ type: 'pair', held, open });
     },
     turn: (course, turns) => line.send({ type: 'turn', course, turns }),
+    fretted: (course, fret, press) => {
+      if (sound) void speaker.start(PRACTICE_VOLUME);
+      line.send({ type: 'fretted', course, fret, press });
+    },
     stretch: (course) => line.send({ type: 'stretch', course }),
     elapse: (seconds) => line.send({ type: 'elapse', seconds }),
     mute: () => line.send({ type: 'mute' }),

@@ -1,6 +1,6 @@
 import type { Held } from '@rosefinch/core/fretboard';
 import type { BeatOutcome, ListenEvent, StringKnowledge } from '@rosefinch/core/listen';
-import type { NewString, SoundedCheck } from '@rosefinch/core/practice';
+import type { NeckFaults, NewString, Press, SoundedCheck } from '@rosefinch/core/practice';
 import type { RecordedPluck } from '@rosefinch/core/records';
 import type { Instrument } from '@rosefinch/core/strings';
 
@@ -49,6 +49,8 @@ export interface PracticeStart {
   readonly sampleRate: number;
   /** How new strings creep, course 1 first. */
   readonly creep?: readonly (NewString | null)[];
+  /** What is out of its place on its neck. */
+  readonly neck?: NeckFaults;
 }
 
 /** Page → practice worker. */
@@ -58,6 +60,13 @@ export type PracticeRequest =
   /** Both strings of a comparison at once. */
   | { readonly type: 'pair'; readonly held: Held; readonly open: number }
   | { readonly type: 'turn'; readonly course: number; readonly turns: number }
+  /** A string held at a fret, or touched over the twelfth where `press` is null. */
+  | {
+      readonly type: 'fretted';
+      readonly course: number;
+      readonly fret: number;
+      readonly press: Press | null;
+    }
   /** Pulls a new string. */
   | { readonly type: 'stretch'; readonly course: number }
   /** Lets time go by. */

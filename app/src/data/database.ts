@@ -1,5 +1,6 @@
 import type { Tuning } from '@rosefinch/core/music';
 import {
+  type FretCheck,
   instrumentWithPegKinds,
   type LogEntry,
   type Recording,
@@ -19,6 +20,7 @@ export class RosefinchDatabase extends Dexie {
   /** The teacher's own. */
   declare tunings: Table<Tuning, string>;
   declare restringings: Table<Restringing, string>;
+  declare fretChecks: Table<FretCheck, string>;
   declare sessions: Table<Session, string>;
   declare log: Table<LogEntry, [string, number]>;
   declare recordings: Table<Recording, string>;
@@ -46,7 +48,10 @@ export class RosefinchDatabase extends Dexie {
             ref.value = instrumentWithPegKinds(value);
           }),
       );
-    this.version(3).stores({ restringings: 'id, instrumentId' });
+    this.version(3).stores({
+      restringings: 'id, instrumentId',
+      fretChecks: 'id, instrumentId',
+    });
     this.on('versionchange', () => {
       this.close();
       trouble('Rosefinch was updated in another tab. All readings are kept; reload this page.');

@@ -12,6 +12,7 @@ function contents(): Contents {
     instruments: saltmarshLibrary(),
     tunings: [],
     restringings: [],
+    fretChecks: [],
     sessions: [
       {
         id: 's1',

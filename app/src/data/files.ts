@@ -15,6 +15,7 @@ interface PlanLine {
     | 'instruments'
     | 'tunings'
     | 'restringings'
+    | 'fret checks'
     | 'sessions'
     | 'events'
     | 'recordings'
@@ -42,6 +43,7 @@ export function planRestore(text: string, present: Contents): RestorePlan {
     compare('instruments', contents.instruments, present.instruments, byId),
     compare('tunings', contents.tunings, present.tunings, byId),
     compare('restringings', contents.restringings, present.restringings, byId),
+    compare('fret checks', contents.fretChecks, present.fretChecks, byId),
     compare('sessions', contents.sessions, present.sessions, byId),
     compare('events', contents.log, present.log, (e: LogEntry) => `${e.sessionId} ${e.seq}`),
     compare('recordings', contents.recordings, present.recordings, byId),

@@ -1,6 +1,14 @@
 import { shiftHz, TUNINGS, type Tuning } from '@rosefinch/core/music';
-import type { Contents, LogEntry, Recording, Restringing, Session } from '@rosefinch/core/records';
+import type {
+  Contents,
+  FretCheck,
+  LogEntry,
+  Recording,
+  Restringing,
+  Session,
+} from '@rosefinch/core/records';
 import {
+  checkFretCheck,
   checkInstrument,
   checkRestringing,
   checkTuning,
@@ -110,6 +118,19 @@ export class Repository {
   /** Stores a new or changed restringing; answers the way back. @throws RecordError if a field is wrong. */
   async saveRestringing(restringing: Restringing): Promise<() => Promise<void>> {
     return this.put(this.db.restringings, checkRestringing(restringing));
+  }
+
+  /** All fret checks of an instrument, the newest first. */
+  fretChecks(instrumentId: string): Promise<FretCheck[]> {
+    return stored(async () => {
+      const all = await this.db.fretChecks.where('instrumentId').equals(instrumentId).toArray();
+      return all.sort((a, b) => b.startedAt - a.startedAt);
+    });
+  }
+
+  /** Stores a new or changed fret check; answers the way back. @throws RecordError if a field is wrong. */
+  async saveFretCheck(check: FretCheck): Promise<() => Promise<void>> {
+    return this.put(this.db.fretChecks, checkFretCheck(check));
   }
 
   /** Every sitting of an instrument since a moment with its log, the oldest first. */
@@ -331,6 +352,7 @@ export class Repository {
         instruments: await this.db.instruments.toArray(),
         tunings: await this.db.tunings.toArray(),
         restringings: await this.db.restringings.toArray(),
+        fretChecks: await this.db.fretChecks.toArray(),
         sessions: await this.db.sessions.toArray(),
         log: await this.db.log.toArray(),
         recordings: await this.db.recordings.toArray(),
@@ -346,6 +368,7 @@ export class Repository {
         await this.db.instruments.bulkPut([...contents.instruments]);
         await this.db.tunings.bulkPut([...contents.tunings]);
         await this.db.restringings.bulkPut([...contents.restringings]);
+        await this.db.fretChecks.bulkPut([...contents.fretChecks]);
         await this.db.sessions.bulkPut([...contents.sessions]);
         await this.db.log.bulkPut([...contents.log]);
         await this.db.recordings.bulkPut([...contents.recordings]);

@@ -7,6 +7,7 @@ const VIEWS = [
   { to: '/', label: 'Bench' },
   { to: '/retune', label: 'Retune' },
   { to: '/settle', label: 'Settle' },
+  { to: '/frets', label: 'Frets' },
   { to: '/shelf', label: 'Shelf' },
   { to: '/tunings', label: 'Tunings' },
   { to: '/history', label: 'History' },

@@ -30,6 +30,7 @@ function start(setup: PracticeStart, port: MessagePort): void {
     seed: setup.seed,
     sampleRate: setup.sampleRate,
     ...(setup.creep && { creep: setup.creep }),
+    ...(setup.neck && { neck: setup.neck }),
   });
   courses = setup.targetsHz.length;
   sound = port;
@@ -68,6 +69,8 @@ self.onmessage = ({ data }: MessageEvent<PracticeRequest>) => {
     case 'turn':
       instrument?.turn(data.course, data.turns);
       return sayTruth();
+    case 'fretted':
+      return instrument?.pluckFretted(data.course, data.fret, data.press);
     case 'stretch':
       instrument?.stretch(data.course);
       return sayTruth();

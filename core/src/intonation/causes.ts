@@ -66,7 +66,8 @@ interface Fit {
 }
 
 /** Tells the causes of a string's errors apart, as far as its readings carry. */
-export function causesOf(readings: readonly FretReading[]): StringCauses {
+export function causesOf(all: readonly FretReading[]): StringCauses {
+  const readings = all.filter(({ struckOut }) => !struckOut);
   const open = readings.filter(({ place }) => place.kind !== 'fret').length;
   const frets = new Set(fretsOf(readings));
   if (open === 0) return { kind: 'more readings', say: 'Read the open string.' };

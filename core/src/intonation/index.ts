@@ -2,7 +2,16 @@ export type { Cause, CauseFound, StringCauses } from './causes.ts';
 export { amountOf, causesOf } from './causes.ts';
 export type { FretErrors, Shape, ShapeOutcome, Way } from './compromise.ts';
 export { compromiseOf, outcomeOf, parseShape } from './compromise.ts';
+export type { Finding } from './findings.ts';
+export { findingsOf } from './findings.ts';
 export type { FretPlace, FretReading, Pressure } from './map.ts';
-export { otherFret, PRESSURES, semitonesOf, sequenceOf, USEFUL_FRETS } from './map.ts';
+export {
+  OPEN_READINGS,
+  otherFret,
+  PRESSURES,
+  semitonesOf,
+  sequenceOf,
+  USEFUL_FRETS,
+} from './map.ts';
 export type { BridgeMove } from './saddle.ts';
 export { bridgeMove, CENTS_PER_E, nutShift, saddleShift } from './saddle.ts';

@@ -20,6 +20,8 @@ export interface FretReading {
   readonly cents: Cents;
   readonly errorCents: Cents;
   readonly at: EpochMs;
+  /** The teacher does not trust it. */
+  readonly struckOut?: true;
 }
 
 /** Semitones that a place lies above the open string. */

@@ -1,5 +1,7 @@
 export { type SoundedCheck, soundCheck } from './check.ts';
 export { freshCreep } from './fresh.ts';
+export type { NeckFaults, Press } from './fretting.ts';
+export { frettedCents, GOOD_NECK } from './fretting.ts';
 export type { NewString, PracticeSetup } from './instrument.ts';
 export { PracticeInstrument } from './instrument.ts';
 export { referenceTone, sustainedTone } from './reference.ts';

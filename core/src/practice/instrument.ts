@@ -15,6 +15,15 @@ import {
   tensionPerTurn,
 } from '../strings/index.ts';
 import type { Cents, Dbfs, Hz, Millimetres, Newtons, Seconds } from '../units.ts';
+import {
+  depthOf,
+  type FrettedString,
+  frettedCents,
+  frettedRatio,
+  GOOD_NECK,
+  type NeckFaults,
+  type Press,
+} from './fretting.ts';
 import { Room } from './room.ts';
 import type { PluckGesture, Timbre } from './voice.ts';
 import { CONTROL_BLOCK, drawTimbre, glideMean, Voice } from './voice.ts';
@@ -55,6 +64,8 @@ export interface PracticeSetup {
   readonly shiftCents?: Cents;
   /** How new strings creep, course 1 first; null for one that has settled. */
   readonly creep?: readonly (NewString | null)[];
+  /** What is out of its place on the neck. */
+  readonly neck?: NeckFaults;
   /** The room warms and cools all strings by so many cents up and down in a day. */
   readonly roomSwing?: Cents;
 }
@@ -148,6 +159,32 @@ export class PracticeInstrument {
     this.fingers.push({ course, gesture, wait, raised });
   }
 
+  /** Plucks a course held at a fret, or touched over the twelfth where `press` is null. */
+  pluckFretted(course: number, fret: number, press: Press | null, strength = 0.6): void {
+    this.stringAt(course);
+    const own = fret - startFret(this.setup.instrument, course);
+    const ratio =
+      press === null
+        ? 2
+        : frettedRatio(
+            this.frettedString(course),
+            this.neck,
+            own,
+            depthOf(press, normal(this.random)),
+          );
+    const rings = this.voices.length > 0;
+    this.mute();
+    // Touched in its middle, a string sounds where the finger is not.
+    const position = press === null ? 0.11 : between(this.random, 0.12, 0.28);
+    this.put(course, { strength, position }, rings, ratio);
+  }
+
+  /** By how many cents a fretted note is truly off, against its own open string. */
+  fretError(course: number, fret: number, press: Press): Cents {
+    const own = fret - startFret(this.setup.instrument, course);
+    return frettedCents(this.frettedString(course), this.neck, own, depthOf(press, 0));
+  }
+
   /** Turns a course's button by so many turns; positive tightens. Sounding strings follow at once. */
   turn(course: number, turns: number): void {
     const string = this.stringAt(course);
@@ -210,6 +247,22 @@ export class PracticeInstrument {
   /** How far a course lies from its target now, in cents. */
   deviation(course: number): Cents {
     return centsBetween(this.setup.targets[course - 1]!, this.truthHz(course));
+  }
+
+  private get neck(): NeckFaults {
+    return this.setup.neck ?? GOOD_NECK;
+  }
+
+  private frettedString(course: number): FrettedString {
+    const { instrument } = this.setup;
+    const { spec } = instrument.courses[course - 1]!.strings[0]!;
+    const scaleMm = soundingLength(instrument, course);
+    return {
+      scaleMm,
+      totalMm: scaleMm + BEHIND_NUT_AND_BRIDGE,
+      tension: this.stringAt(course).tension,
+      stiffness: (MATERIALS[spec.material].modulus * Math.PI * (spec.coreMm / 1000) ** 2) / 4,
+    };
   }
 
   private release(): void {

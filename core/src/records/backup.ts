@@ -3,8 +3,8 @@ import { FormatError, RecordError } from '../errors.ts';
 import type { Tuning } from '../music/index.ts';
 import type { Instrument } from '../strings/index.ts';
 import { migrated } from './migrations.ts';
-import { backupSchema, instrument, restringing, tuning } from './schema.ts';
-import type { LogEntry, Recording, Restringing, Session } from './types.ts';
+import { backupSchema, fretCheck, instrument, restringing, tuning } from './schema.ts';
+import type { FretCheck, LogEntry, Recording, Restringing, Session } from './types.ts';
 
 /** What the schemas are used by here. */
 interface Checker {
@@ -20,6 +20,7 @@ export interface Contents {
   /** The teacher's own tunings. */
   readonly tunings: readonly Tuning[];
   readonly restringings: readonly Restringing[];
+  readonly fretChecks: readonly FretCheck[];
   readonly sessions: readonly Session[];
   readonly log: readonly LogEntry[];
   readonly recordings: readonly Recording[];
@@ -50,6 +51,7 @@ export function readBackup(text: string): Contents {
   return {
     instruments: contents.instruments,
     tunings: contents.tunings,
+    fretChecks: contents.fretChecks,
     restringings: contents.restringings,
     sessions: contents.sessions,
     log: contents.log.map(packLog),
@@ -80,6 +82,14 @@ export function checkTuning(value: Tuning): Tuning {
  */
 export function checkRestringing(value: Restringing): Restringing {
   return checked(restringing, value);
+}
+
+/**
+ * A fret check as it may be stored.
+ * @throws RecordError naming the field, its value and what is wrong with it.
+ */
+export function checkFretCheck(value: FretCheck): FretCheck {
+  return checked(fretCheck, value);
 }
 
 /** @throws RecordError naming the field, its value and what is wrong with it. */
@@ -129,7 +139,7 @@ function valueAt(root: unknown, path: string): unknown {
 
 /** Ids are unique, and everything that is referred to is there. */
 function checkReferences(contents: Contents): void {
-  const { instruments, tunings, restringings, sessions, log, recordings } = contents;
+  const { instruments, tunings, restringings, fretChecks, sessions, log, recordings } = contents;
   const instrumentIds = unique(
     'instruments',
     instruments.map((entry) => entry.id),
@@ -143,6 +153,10 @@ function checkReferences(contents: Contents): void {
     tunings.map((entry) => entry.id),
   );
   unique(
+    'fretChecks',
+    fretChecks.map((entry) => entry.id),
+  );
+  unique(
     'restringings',
     restringings.map((entry) => entry.id),
   );
@@ -154,7 +168,7 @@ function checkReferences(contents: Contents): void {
     'log',
     log.map((entry) => JSON.stringify([entry.sessionId, entry.seq])),
   );
-  for (const [what, list] of Object.entries({ sessions, restringings }))
+  for (const [what, list] of Object.entries({ sessions, restringings, fretChecks }))
     list.forEach(({ instrumentId }, i) => {
       if (!instrumentIds.has(instrumentId))
         throw new RecordError(

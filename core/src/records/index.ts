@@ -1,5 +1,6 @@
 export type { Contents } from './backup.ts';
 export {
+  checkFretCheck,
   checkInstrument,
   checkRestringing,
   checkTuning,
@@ -11,6 +12,7 @@ export { saltmarshLibrary } from './saltmarsh.ts';
 export type { SessionSummary } from './summary.ts';
 export { summarise } from './summary.ts';
 export type {
+  FretCheck,
   LogEntry,
   Measurement,
   RecordedPluck,

@@ -43,7 +43,12 @@ describe('a backup of schema 2', () => {
     const { schema: _, format: __, exportedAt: ___, ...file } = JSON.parse(text(2));
     const contents = readBackup(text(2));
     expect(contents.restringings).to.deep.equal([]);
-    expect(JSON.parse(JSON.stringify(contents))).to.deep.equal({ ...file, restringings: [] });
+    expect(contents.fretChecks).to.deep.equal([]);
+    expect(JSON.parse(JSON.stringify(contents))).to.deep.equal({
+      ...file,
+      restringings: [],
+      fretChecks: [],
+    });
     expect(contents.tunings.map(({ name }) => name)).to.deep.equal(['Marsh']);
     expect(contents.log).to.have.length(5);
   });

@@ -54,9 +54,9 @@ function backupWithTunings(file: Loose): Loose {
   };
 }
 
-/** From schema 2 to 3, whole backups: no new strings were watched yet. */
+/** From schema 2 to 3, whole backups: no new strings were watched and no frets checked yet. */
 function backupWithRestringings(file: Loose): Loose {
-  return { restringings: [], ...file, schema: 3 };
+  return { restringings: [], fretChecks: [], ...file, schema: 3 };
 }
 
 function instrumentIfWhole(value: unknown): unknown {

@@ -41,6 +41,32 @@ function contents(): Contents {
   return {
     instruments: saltmarshLibrary(),
     tunings: [OWN],
+    fretChecks: [
+      {
+        id: 'f1',
+        instrumentId: 'linnet',
+        tuningId: 'ukulele-standard',
+        a4: 440,
+        source: 'practice',
+        startedAt: 1_764_000_000_000,
+        zone: 'Europe/Berlin',
+        courses: [4, 3],
+        frets: [12, 1],
+        pressures: ['normal', 'hard'],
+        readings: [
+          { course: 4, place: { kind: 'open' }, cents: -3, errorCents: 0.5, at: 1 },
+          {
+            course: 4,
+            place: { kind: 'fret', fret: 2, pressure: 'hard' },
+            cents: 207,
+            errorCents: 0.5,
+            at: 2,
+            struckOut: true,
+          },
+        ],
+        doneAt: null,
+      },
+    ],
     restringings: [
       {
         id: 'r1',

@@ -12,7 +12,7 @@ const LIBRARY: readonly (readonly [model: string, name: string, note: string])[]
   ['ukulele-soprano', 'Stonechat', 'Just restrung.'],
   ['ukulele-concert', 'Linnet', 'A high second fret.'],
   ['ukulele-tenor', 'Redshank', 'Low action, quiet.'],
-  ['ukulele-baritone', 'Whimbrel', 'Tuned like the top four of a guitar.'],
+  ['ukulele-baritone', 'Whimbrel', 'High action. Tuned like the top four of a guitar.'],
   ['banjo-five', 'Lapwing', 'Five strings. Its bridge has wandered.'],
   ['banjo-tenor', 'Avocet', 'Four strings, for the Thursday session.'],
 ];

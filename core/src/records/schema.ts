@@ -52,6 +52,19 @@ const withOptional = (
 
 const material = () => choice('steel', 'nylon', 'fluorocarbon', 'gut');
 
+/** Picks the shape by the value of one field; an unknown value fails at that field. */
+const byField = (field: string, shapes: Readonly<Record<string, Shape>>) =>
+  lazy((value: unknown) => {
+    const key = (value as Record<string, unknown> | null | undefined)?.[field];
+    const shape = typeof key === 'string' && Object.hasOwn(shapes, key) ? shapes[key] : undefined;
+    return (
+      shape ??
+      object({ [field]: choice(...Object.keys(shapes)) })
+        .strict()
+        .required()
+    );
+  });
+
 const peg = withOptional(
   {
     kind: choice('geared', 'planetary', 'direct'),
@@ -126,6 +139,41 @@ export const restringing = withOptional(
   { practiceAheadMs: whole() },
 );
 
+const pressure = () => choice('soft', 'normal', 'hard');
+const fretNumber = () => real().integer().min(1).max(36);
+
+const PLACES: Readonly<Record<string, Shape>> = {
+  open: strictObject({ kind: choice('open') }),
+  harmonic: strictObject({ kind: choice('harmonic') }),
+  fret: strictObject({ kind: choice('fret'), fret: fretNumber(), pressure: pressure() }),
+};
+
+export const fretCheck = strictObject({
+  id: id(),
+  instrumentId: id(),
+  tuningId: id(),
+  a4: real().min(400).max(480),
+  source: sourceKind(),
+  startedAt: real(),
+  zone: id(),
+  courses: list(course()).min(1),
+  frets: list(fretNumber()).min(1),
+  pressures: list(pressure()).min(1),
+  readings: list(
+    withOptional(
+      {
+        course: course(),
+        place: byField('kind', PLACES),
+        cents: real(),
+        errorCents: positive(),
+        at: real(),
+      },
+      { struckOut: boolean().strict().oneOf([true]).required() },
+    ),
+  ),
+  doneAt: nullable(real()),
+});
+
 const partial = strictObject({
   number: real().integer().min(1),
   hz: positive(),
@@ -164,19 +212,6 @@ const OUTCOMES: Readonly<Record<string, Shape>> = {
   }),
   interrupted: strictObject({ kind: choice('interrupted') }),
 };
-
-/** Picks the shape by the value of one field; an unknown value fails at that field. */
-const byField = (field: string, shapes: Readonly<Record<string, Shape>>) =>
-  lazy((value: unknown) => {
-    const key = (value as Record<string, unknown> | null | undefined)?.[field];
-    const shape = typeof key === 'string' && Object.hasOwn(shapes, key) ? shapes[key] : undefined;
-    return (
-      shape ??
-      object({ [field]: choice(...Object.keys(shapes)) })
-        .strict()
-        .required()
-    );
-  });
 
 const midi = () => real().integer().min(12).max(108);
 const offset = () => real().min(-100).max(100);
@@ -283,6 +318,7 @@ export const backupSchema = strictObject({
   instruments: list(instrument),
   tunings: list(tuning),
   restringings: list(restringing),
+  fretChecks: list(fretCheck),
   sessions: list(session),
   log: list(logEntry),
   recordings: list(recording),

@@ -1,4 +1,5 @@
 import type { StampedEvent } from '../coach/index.ts';
+import type { FretReading, Pressure } from '../intonation/index.ts';
 import type { PluckOutcome, Reading } from '../listen/index.ts';
 import type { StringSpec } from '../strings/index.ts';
 import type { Cents, EpochMs, Hz, Seconds } from '../units.ts';
@@ -43,6 +44,24 @@ export interface Restringing {
   readonly doneAt: EpochMs | null;
   /** On the practice instrument time can be let go by: so much, in ms. */
   readonly practiceAheadMs?: number;
+}
+
+/** A check of the frets of one instrument. */
+export interface FretCheck {
+  readonly id: string;
+  readonly instrumentId: string;
+  readonly tuningId: string;
+  readonly a4: Hz;
+  readonly source: SourceKind;
+  readonly startedAt: EpochMs;
+  /** IANA time zone of the teacher at that moment. */
+  readonly zone: string;
+  /** Strings, frets and pressures that are asked for. */
+  readonly courses: readonly number[];
+  readonly frets: readonly number[];
+  readonly pressures: readonly Pressure[];
+  readonly readings: readonly FretReading[];
+  readonly doneAt: EpochMs | null;
 }
 
 /** A reading's full measurement and its live track, kept beside the bench event. */

@@ -1,9 +1,8 @@
-import { NativeSelect } from '@mantine/core';
 import { currentPass, passDone } from '@rosefinch/core/coach';
 import { findTuning, noteName, STANDARD_A4 } from '@rosefinch/core/music';
 import type { Instrument } from '@rosefinch/core/strings';
-import { type Stock, useData } from '../../data/index.ts';
-import { Sources } from '../listening/index.ts';
+import type { Stock } from '../../data/index.ts';
+import { InstrumentChoice, Sources } from '../listening/index.ts';
 import { RecordingButton } from '../recordings/index.ts';
 import type { Bench } from './useBench.ts';
 
@@ -15,7 +14,6 @@ interface Props {
 
 /** Which instrument, tuning and pass; and what is listened to. */
 export function BenchHead({ instrument, stock, bench }: Props) {
-  const { repository } = useData();
   const { settings, shelf, tunings } = stock;
   const tuning = findTuning(instrument.tuningId, tunings);
   const { state } = bench.session;
@@ -29,18 +27,7 @@ export function BenchHead({ instrument, stock, bench }: Props) {
         {bench.a4 !== STANDARD_A4 && ` · A4 ${bench.a4} Hz`} · pass {currentPass(state).number}
         {passDone(state) ? ', done' : ''}
       </span>
-      {shelf.length > 1 && (
-        <NativeSelect
-          aria-label="Instrument"
-          size="sm"
-          w={104}
-          data={shelf.map(({ id, name }) => ({ value: id, label: name }))}
-          value={instrument.id}
-          onChange={(event) =>
-            void repository.saveSettings({ instrumentId: event.currentTarget.value })
-          }
-        />
-      )}
+      {shelf.length > 1 && <InstrumentChoice shelf={shelf} instrument={instrument} />}
       <Sources
         listening={bench}
         kind={instrument.kind}

@@ -1,8 +1,9 @@
-import { Button, Group, NativeSelect, Stack, Title } from '@mantine/core';
+import { Button, Group, Stack, Title } from '@mantine/core';
 import type { Instrument } from '@rosefinch/core/strings';
 import { Link } from 'react-router';
-import { type Stock, useData, useLive, useStock } from '../../data/index.ts';
+import { type Stock, useLive, useStock } from '../../data/index.ts';
 import { EmptyView } from '../../ui/index.ts';
+import { InstrumentChoice } from '../listening/index.ts';
 import { SettlingBench } from './SettlingBench.tsx';
 import { StartForm } from './StartForm.tsx';
 import { StringAges } from './StringAges.tsx';
@@ -39,25 +40,10 @@ function SettleOf({ instrument, stock }: { instrument: Instrument; stock: Stock 
         <Title order={1} size="h2">
           Settle
         </Title>
-        <InstrumentChoice instrument={instrument} stock={stock} />
+        <InstrumentChoice shelf={stock.shelf} instrument={instrument} />
       </Group>
       <StartForm instrument={instrument} />
       <StringAges instrument={instrument} />
     </Stack>
-  );
-}
-
-/** Which instrument; the choice follows the teacher from view to view. */
-export function InstrumentChoice({ instrument, stock }: { instrument: Instrument; stock: Stock }) {
-  const { repository } = useData();
-  return (
-    <NativeSelect
-      aria-label="Instrument"
-      data={stock.shelf.map(({ id, name }) => ({ value: id, label: name }))}
-      value={instrument.id}
-      onChange={(event) =>
-        void repository.saveSettings({ instrumentId: event.currentTarget.value })
-      }
-    />
   );
 }

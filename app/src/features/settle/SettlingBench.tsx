@@ -12,6 +12,7 @@ import {
   BigFigure,
   handKeys,
   handsOn,
+  InstrumentChoice,
   ListeningProblem,
   PracticePanel,
   roomInWords,
@@ -22,7 +23,6 @@ import { NextLooks } from './NextLooks.tsx';
 import { Question } from './Question.tsx';
 import { RoomNotes } from './RoomNotes.tsx';
 import { SettleCharts } from './SettleCharts.tsx';
-import { InstrumentChoice } from './SettleView.tsx';
 import { type Settling, useSettling } from './useSettling.ts';
 import { VerdictTable } from './VerdictTable.tsx';
 import { lessonInWords, STEP_WORDS } from './words.ts';
@@ -101,7 +101,7 @@ export function SettlingBench({ instrument, stock, restringing }: Props) {
         <section className="bench-strings" aria-label="Strings over time">
           <div className="bench-head">
             <Title order={1}>Settle {instrument.name}</Title>
-            <InstrumentChoice instrument={instrument} stock={stock} />
+            <InstrumentChoice shelf={stock.shelf} instrument={instrument} />
             <Sources
               listening={listening}
               kind={instrument.kind}

@@ -1,0 +1,160 @@
+import { Button, Group, Title } from '@mantine/core';
+import { noteName } from '@rosefinch/core/music';
+import type { FretCheck } from '@rosefinch/core/records';
+import { type Instrument, startFret } from '@rosefinch/core/strings';
+import type { Stock } from '../../data/index.ts';
+import { Action, signedCents, useKeys } from '../../ui/index.ts';
+import {
+  BigFigure,
+  InstrumentChoice,
+  ListeningProblem,
+  roomInWords,
+  Sources,
+} from '../listening/index.ts';
+import { Compromise } from './Compromise.tsx';
+import { Findings } from './Findings.tsx';
+import { FretMap } from './FretMap.tsx';
+import { errorOf, shareDone } from './sequence.ts';
+import { type FretChecking, useFretCheck } from './useFretCheck.ts';
+import { howInWords, placeInWords } from './words.ts';
+
+interface Props {
+  readonly instrument: Instrument;
+  readonly stock: Stock;
+  readonly kept: FretCheck;
+  readonly onAgain: () => void;
+}
+
+/** One fret check: what is asked for, what was heard, and what it comes to. */
+export function FretBench({ instrument, stock, kept, onAgain }: Props) {
+  const checking = useFretCheck(instrument, stock, kept);
+  const { listening, check, asked, other } = checking;
+  useKeys(
+    {
+      p: checking.pluck,
+      ' ': checking.skip,
+      x: checking.strikeOut,
+      y: checking.takeOther,
+      m: () => listening.hands?.mute(),
+    },
+    stock.settings.keysOn,
+  );
+  return (
+    <>
+      <ListeningProblem problem={listening.problem} />
+      {checking.problem && (
+        <div className="problem" role="alert">
+          <strong>{checking.problem}</strong>
+        </div>
+      )}
+      <div className="bench">
+        <section className="bench-strings" aria-label="Frets">
+          <div className="bench-head">
+            <Title order={1}>Frets of {instrument.name}</Title>
+            <InstrumentChoice shelf={stock.shelf} instrument={instrument} />
+            <Sources listening={listening} kind={instrument.kind} settings={stock.settings} />
+          </div>
+          <FretMap
+            check={check}
+            targets={checking.targets}
+            causes={checking.causes}
+            asked={asked}
+          />
+          <div className="strip">
+            {roomInWords(listening.room)} · {Math.round(100 * shareDone(check))} % of the check
+          </div>
+          <Findings instrument={instrument} check={check} causes={checking.causes} />
+          <Compromise
+            instrument={instrument}
+            stock={stock}
+            check={check}
+            causes={checking.causes}
+          />
+        </section>
+        <section className="bench-side" aria-label="What to do">
+          <Last checking={checking} instrument={instrument} />
+          <Ask checking={checking} instrument={instrument} />
+          {other && (
+            <section className="card" aria-label="Question">
+              <p className="plan-head">
+                That sounded like {other.heard === 0 ? 'the open string' : `fret ${other.heard}`},
+                not {placeInWords(other.asked.place, 0)}.
+              </p>
+              <Group>
+                {other.heard >= 0 && <Button onClick={checking.takeOther}>It was (Y)</Button>}
+                <Button variant="default" onClick={checking.dropOther}>
+                  Pluck it again
+                </Button>
+              </Group>
+            </section>
+          )}
+        </section>
+        <section className="bench-more" aria-label="Actions">
+          <div className="actions">
+            {listening.hands && (
+              <Action onAct={checking.pluck} hotkey="P" disabled={!asked}>
+                Sound it
+              </Action>
+            )}
+            <Action onAct={checking.skip} hotkey="Space" disabled={!asked}>
+              Leave it out
+            </Action>
+            <Action onAct={checking.strikeOut} hotkey="X" disabled={check.readings.length === 0}>
+              Strike the last out
+            </Action>
+            {check.doneAt === null ? (
+              <Action onAct={checking.finish}>That is enough</Action>
+            ) : (
+              <Action onAct={onAgain}>Check again</Action>
+            )}
+            <Action onAct={() => window.print()}>Print</Action>
+          </div>
+        </section>
+      </div>
+    </>
+  );
+}
+
+interface PartProps {
+  readonly checking: FretChecking;
+  readonly instrument: Instrument;
+}
+
+/** The last reading, readable from two metres. */
+function Last({ checking: { check, targets }, instrument }: PartProps) {
+  const last = check.readings.findLast(({ struckOut }) => !struckOut);
+  const cents = last ? errorOf(check, last) : null;
+  const name = last
+    ? `string ${last.course} · ${placeInWords(last.place, startFret(instrument, last.course))}`
+    : 'nothing read yet';
+  const open = last?.place.kind === 'open';
+  return (
+    <BigFigure
+      name={name}
+      figure={cents === null ? '–' : signedCents(cents)}
+      note={
+        last
+          ? open
+            ? `cents from the mean of ${noteName(targets[last.course - 1]?.midi ?? 69)} open`
+            : `cents against its open string, ±${last.errorCents.toFixed(1)}`
+          : ' '
+      }
+    />
+  );
+}
+
+function Ask({ checking: { asked, notice, check }, instrument }: PartProps) {
+  const say = asked
+    ? `String ${asked.course}, ${placeInWords(asked.place, startFret(instrument, asked.course))}: pluck it.`
+    : check.doneAt === null
+      ? 'All of it is read.'
+      : 'This check is done.';
+  return (
+    <div role="status" aria-live="polite">
+      <p className="advice">{notice?.say ?? say}</p>
+      <p className="advice-more">
+        {notice?.more ?? (asked ? howInWords(asked.place) : 'What it comes to stands below.')}
+      </p>
+    </div>
+  );
+}

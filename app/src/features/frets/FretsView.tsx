@@ -1,0 +1,143 @@
+import { Button, Checkbox, Group, NativeSelect, Stack, Title } from '@mantine/core';
+import { PRESSURES, USEFUL_FRETS } from '@rosefinch/core/intonation';
+import type { FretCheck } from '@rosefinch/core/records';
+import type { Instrument } from '@rosefinch/core/strings';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { type Stock, useData, useLive, useStock } from '../../data/index.ts';
+import { EmptyView } from '../../ui/index.ts';
+import { InstrumentChoice } from '../listening/index.ts';
+import { FretBench } from './FretBench.tsx';
+
+const FIFTEEN = Array.from({ length: 15 }, (_, i) => i + 1);
+
+/** Open strings right, fretted notes not: which cause, how much, what to do. */
+export function FretsView() {
+  const stock = useStock();
+  if (!stock) return <p>One moment …</p>;
+  const { settings, shelf } = stock;
+  const instrument = shelf.find((entry) => entry.id === settings.instrumentId) ?? shelf[0];
+  if (!instrument)
+    return (
+      <EmptyView
+        says="In tune and still wrong: this view measures the fretted notes against the open strings, tells the causes apart, and says what to do about them. Put an instrument on the bench first."
+        offer={
+          <Button component={Link} to="/">
+            To the bench
+          </Button>
+        }
+      />
+    );
+  return <FretsOf key={instrument.id} instrument={instrument} stock={stock} />;
+}
+
+function FretsOf({ instrument, stock }: { instrument: Instrument; stock: Stock }) {
+  const checks = useLive((r) => r.fretChecks(instrument.id), instrument.id);
+  const [fresh, setFresh] = useState(false);
+  if (!checks) return <p>One moment …</p>;
+  const [newest] = checks;
+  if (newest && !(fresh && newest.doneAt !== null))
+    return (
+      <FretBench
+        key={newest.id}
+        instrument={instrument}
+        stock={stock}
+        kept={newest}
+        onAgain={() => setFresh(true)}
+      />
+    );
+  return (
+    <Stack>
+      <Group align="end">
+        <Title order={1} size="h2">
+          Frets
+        </Title>
+        <InstrumentChoice shelf={stock.shelf} instrument={instrument} />
+      </Group>
+      <StartForm instrument={instrument} stock={stock} onBegun={() => setFresh(false)} />
+    </Stack>
+  );
+}
+
+interface StartProps {
+  readonly instrument: Instrument;
+  readonly stock: Stock;
+  readonly onBegun: () => void;
+}
+
+function StartForm({ instrument, stock, onBegun }: StartProps) {
+  const { repository } = useData();
+  const numbers = instrument.courses.map(({ number }) => number).reverse();
+  const [courses, setCourses] = useState<readonly number[]>(numbers);
+  const [frets, setFrets] = useState<'useful' | 'fifteen'>('useful');
+  const [all, setAll] = useState(false);
+  const begin = async () => {
+    const check: FretCheck = {
+      id: crypto.randomUUID(),
+      instrumentId: instrument.id,
+      tuningId: instrument.tuningId,
+      a4: stock.settings.a4,
+      source: 'practice',
+      startedAt: Date.now(),
+      zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
+      courses,
+      frets: frets === 'useful' ? USEFUL_FRETS : FIFTEEN,
+      pressures: all ? PRESSURES : ['normal'],
+      readings: [],
+      doneAt: null,
+    };
+    await repository.saveFretCheck(check);
+    onBegun();
+  };
+  return (
+    <form
+      className="card medium"
+      aria-label="Fret check"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void begin();
+      }}
+    >
+      <Stack>
+        <p className="plan-head">
+          Every fretted note is measured against its own open string, so the instrument need not be
+          in tune. You are led from note to note; the pitch says whether it was the right fret.
+          {instrument.capo && ' Take the capo off first.'}
+        </p>
+        <Checkbox.Group
+          label="Which strings?"
+          value={courses.map(String)}
+          onChange={(values) => setCourses(numbers.filter((n) => values.includes(String(n))))}
+        >
+          <Group mt="xs">
+            {numbers.map((course) => (
+              <Checkbox key={course} value={String(course)} label={`String ${course}`} />
+            ))}
+          </Group>
+        </Checkbox.Group>
+        <NativeSelect
+          label="How many frets?"
+          maw={360}
+          data={[
+            { value: 'useful', label: 'seven that tell most: 12, 1, 2, 3, 5, 7, 9' },
+            { value: 'fifteen', label: 'the first fifteen, to split the causes finer' },
+          ]}
+          value={frets}
+          onChange={(event) =>
+            setFrets(event.currentTarget.value === 'fifteen' ? 'fifteen' : 'useful')
+          }
+        />
+        <Checkbox
+          label="Soft, normal and hard: tells what the finger does"
+          checked={all}
+          onChange={(event) => setAll(event.currentTarget.checked)}
+        />
+        <Group>
+          <Button type="submit" size="lg" disabled={courses.length === 0}>
+            Begin the check
+          </Button>
+        </Group>
+      </Stack>
+    </form>
+  );
+}

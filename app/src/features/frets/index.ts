@@ -1,0 +1,1 @@
+export { FretsView as default } from './FretsView.tsx';

@@ -1,0 +1,185 @@
+import { type Advice, refusalAdvice } from '@rosefinch/core/coach';
+import {
+  causesOf,
+  type FretPlace,
+  otherFret,
+  type StringCauses,
+  semitonesOf,
+} from '@rosefinch/core/intonation';
+import type { PluckOutcome } from '@rosefinch/core/listen';
+import { findTuning, shiftHz, type Target, targetsOf } from '@rosefinch/core/music';
+import type { FretCheck, SourceKind } from '@rosefinch/core/records';
+import { type Instrument, startFret } from '@rosefinch/core/strings';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import type { AnalysisReport } from '../../audio/index.ts';
+import { type Stock, useData } from '../../data/index.ts';
+import { type Listening, useListening } from '../listening/index.ts';
+import { practiceStart } from './practice.ts';
+import { type Asked, nextAsked, openOf, placeKey } from './sequence.ts';
+
+/** A finger that presses the same fret twice shifts it by so much, in cents; common practice, no source. */
+const FINGER = 0.5;
+/** Further from its note than this the open string is taken for another one, in cents. */
+const OPEN_WITHIN = 350;
+
+type Reading = Extract<PluckOutcome, { kind: 'reading' }>;
+
+/** A pitch that lies at another fret than the one that was asked for. */
+export interface OtherFret {
+  readonly asked: Asked;
+  readonly heard: number;
+  readonly cents: number;
+  readonly errorCents: number;
+}
+
+export interface FretChecking {
+  readonly listening: Listening;
+  readonly targets: readonly Target[];
+  readonly check: FretCheck;
+  readonly asked: Asked | null;
+  readonly notice: Advice | null;
+  readonly other: OtherFret | null;
+  readonly causes: ReadonlyMap<number, StringCauses>;
+  readonly problem: string | null;
+  /** Takes the pitch for the fret that it is at. */
+  readonly takeOther: () => void;
+  readonly dropOther: () => void;
+  /** Leaves the place out. */
+  readonly skip: () => void;
+  /** Strikes the last reading out; its place is asked for again. */
+  readonly strikeOut: () => void;
+  readonly finish: () => void;
+  /** On the practice instrument: sounds what is asked for. */
+  readonly pluck: () => void;
+}
+
+/** Leads through a fret check: the sequence says what is sounded, the pitch whether it was. */
+export function useFretCheck(instrument: Instrument, stock: Stock, kept: FretCheck): FretChecking {
+  const { repository } = useData();
+  const { settings } = stock;
+  const [check, setCheck] = useState(kept);
+  const latest = useRef(check);
+  const [skipped, setSkipped] = useState<ReadonlySet<string>>(new Set());
+  const [notice, setNotice] = useState<Advice | null>(null);
+  const [other, setOther] = useState<OtherFret | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const source = useRef<SourceKind>(check.source);
+  const tuning = findTuning(check.tuningId, stock.tunings);
+  const targets = useMemo(() => (tuning ? targetsOf(tuning, check.a4) : []), [tuning, check.a4]);
+  const asked = check.doneAt === null ? nextAsked(check, skipped) : null;
+
+  const change = (next: FretCheck) => {
+    latest.current = next;
+    setCheck(next);
+    repository
+      .saveFretCheck(next)
+      .then(() => setProblem(null))
+      .catch((error: Error) => setProblem(error.message));
+  };
+  const put = (course: number, place: FretPlace, cents: number, error: number) => {
+    const errorCents = place.kind === 'fret' ? Math.hypot(error, FINGER) : Math.max(0.1, error);
+    const reading = { course, place, cents, errorCents, at: Date.now() };
+    const { current } = latest;
+    change({ ...current, source: source.current, readings: [...current.readings, reading] });
+  };
+
+  const take = (reading: Reading, wanted: Asked) => {
+    const target = targets[wanted.course - 1];
+    if (!target) return;
+    const cents = 1200 * Math.log2(reading.f0Hz / target.hz);
+    const open = openOf(latest.current, wanted.course);
+    if (open === null && Math.abs(cents) > OPEN_WITHIN)
+      return setNotice({
+        say: `That was not string ${wanted.course} open.`,
+        more: `It lay ${Math.round(cents)} cents from its note. Pluck the open string again.`,
+      });
+    const heard = open === null ? null : otherFret(wanted.place, cents - open);
+    if (heard !== null) {
+      setNotice(null);
+      return setOther({ asked: wanted, heard, cents, errorCents: reading.errorCents });
+    }
+    setNotice(null);
+    setOther(null);
+    put(wanted.course, wanted.place, cents, reading.errorCents);
+  };
+
+  const hear = (report: AnalysisReport) => {
+    if (report.type !== 'outcome' || !asked) return;
+    if (report.outcome.kind === 'reading') take(report.outcome, asked);
+    else setNotice(refusalAdvice(report.outcome));
+  };
+  // What is asked for is known: the ear need not guess which string it is.
+  const course = asked?.course ?? 1;
+  const semitones = asked ? semitonesOf(asked.place) : 0;
+  const strings = useMemo(
+    () =>
+      targets.map((target) => ({
+        target:
+          target.course === course
+            ? { ...target, hz: shiftHz(target.hz, 100 * semitones) }
+            : target,
+      })),
+    [targets, course, semitones],
+  );
+  const listening = useListening({
+    settings,
+    strings,
+    chosen: course,
+    practice: async () => practiceStart(instrument, targets, 0),
+    hear,
+  });
+  useEffect(() => {
+    if (listening.source) source.current = listening.source;
+  }, [listening.source]);
+
+  const causes = useMemo(
+    () =>
+      new Map(
+        check.courses.map((c) => [c, causesOf(check.readings.filter((r) => r.course === c))]),
+      ),
+    [check],
+  );
+  return {
+    listening,
+    targets,
+    check,
+    asked,
+    notice,
+    other,
+    causes,
+    problem,
+    takeOther: () => {
+      if (!other) return;
+      const { asked: wanted, heard } = other;
+      const pressure = wanted.place.kind === 'fret' ? wanted.place.pressure : 'normal';
+      const place: FretPlace =
+        heard === 0 ? { kind: 'open' } : { kind: 'fret', fret: heard, pressure };
+      setOther(null);
+      if (heard >= 0) put(wanted.course, place, other.cents, other.errorCents);
+    },
+    dropOther: () => setOther(null),
+    skip: () => {
+      setOther(null);
+      if (asked)
+        setSkipped((before) => new Set([...before, `${asked.course} ${placeKey(asked.place)}`]));
+    },
+    strikeOut: () => {
+      const { readings } = latest.current;
+      const at = readings.findLastIndex(({ struckOut }) => !struckOut);
+      if (at < 0) return;
+      change({
+        ...latest.current,
+        readings: readings.map((r, i) => (i === at ? { ...r, struckOut: true as const } : r)),
+      });
+    },
+    finish: () => change({ ...latest.current, doneAt: Date.now() }),
+    pluck: () => {
+      const { hands } = listening;
+      if (!hands || !asked) return;
+      const nut = startFret(instrument, asked.course);
+      if (asked.place.kind === 'open') hands.pluck(asked.course, 0.55);
+      else if (asked.place.kind === 'harmonic') hands.fretted(asked.course, nut + 12, null);
+      else hands.fretted(asked.course, nut + asked.place.fret, asked.place.pressure);
+    },
+  };
+}

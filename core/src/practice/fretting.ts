@@ -1,0 +1,88 @@
+import { fretPlace } from '../fretboard/index.ts';
+import type { Cents, Millimetres, Newtons } from '../units.ts';
+
+/** How hard a finger presses; how deep the string goes behind the fret. */
+export type Press = 'soft' | 'normal' | 'hard';
+
+/** What is out of its place on a neck. */
+export interface NeckFaults {
+  /** The nut stands so far from where it belongs, away from the bridge. */
+  readonly nutMm: Millimetres;
+  /** The saddle stands so far from where it belongs, away from the nut. */
+  readonly saddleMm: Millimetres;
+  /** String above the first and the twelfth fret. */
+  readonly firstMm: Millimetres;
+  readonly twelfthMm: Millimetres;
+  /** Frets out of their places, in mm towards the bridge, by number. */
+  readonly frets: Readonly<Record<number, Millimetres>>;
+}
+
+/** A neck on which everything is where it belongs and the strings lie low. */
+export const GOOD_NECK: NeckFaults = {
+  nutMm: 0,
+  saddleMm: 0,
+  firstMm: 0.15,
+  twelfthMm: 1.2,
+  frets: {},
+};
+
+/** A string as the finger stretches it. */
+export interface FrettedString {
+  readonly scaleMm: Millimetres;
+  readonly totalMm: Millimetres;
+  readonly tension: Newtons;
+  /** E·A of the part that carries, in N. */
+  readonly stiffness: number;
+}
+
+/** How deep a string is pressed below the top of the fret, in mm; invented, of the usual order. */
+const DEPTH: Readonly<Record<Press, Millimetres>> = { soft: 0.15, normal: 0.45, hard: 0.95 };
+
+/**
+ * What a fret multiplies the open pitch by: the length that is left, and the tension that
+ * pressing adds by stretching the string over its two straight parts and down behind the
+ * fret. After Varieschi & Gower, Am. J. Phys. 78 (2010) 47: the string's own stretching.
+ */
+export function frettedRatio(
+  string: FrettedString,
+  neck: NeckFaults,
+  fret: number,
+  depth: Millimetres,
+): number {
+  const { scaleMm, totalMm, tension, stiffness } = string;
+  const open = scaleMm + neck.nutMm + neck.saddleMm;
+  const place = fretPlace(scaleMm, fret) + (neck.frets[fret] ?? 0);
+  const left = scaleMm - place + neck.saddleMm;
+  const before = place + neck.nutMm;
+  const height = Math.max(0.02, heightOver(neck, scaleMm, place));
+  const gap = place - fretPlace(scaleMm, fret - 1);
+  const longer =
+    slope(before, height) + slope(left, height) + slope(gap / 2, depth) + slope(gap / 2, depth);
+  const pulled = (stiffness * longer) / totalMm;
+  return (open / left) * Math.sqrt(1 + pulled / tension);
+}
+
+/** A finger's depth for a pressure, no two alike. */
+export function depthOf(press: Press, chance: number): Millimetres {
+  return Math.max(0.02, DEPTH[press] * (1 + 0.08 * chance));
+}
+
+/** How much longer a straight way becomes when one end sinks. */
+const slope = (length: Millimetres, height: Millimetres) => Math.hypot(length, height) - length;
+
+/** The string over a fret, along a straight line through the heights over frets 1 and 12. */
+function heightOver(neck: NeckFaults, scale: Millimetres, place: Millimetres): Millimetres {
+  const [first, twelfth] = [fretPlace(scale, 1), fretPlace(scale, 12)];
+  const share = (place - first) / (twelfth - first);
+  return neck.firstMm + share * (neck.twelfthMm - neck.firstMm);
+}
+
+/** The same in cents off the equal-tempered fret. */
+export function frettedCents(
+  string: FrettedString,
+  neck: NeckFaults,
+  fret: number,
+  depth: Millimetres,
+): Cents {
+  return 1200 * Math.log2(frettedRatio(string, neck, fret, depth)) - 100 * fret;
+}
