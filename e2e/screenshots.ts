@@ -1,8 +1,10 @@
 import { join } from 'node:path';
 import { chromium } from '@playwright/test';
 import { BenchPage } from './bench.ts';
+import { FretsPage } from './frets.ts';
 import { CHROMIUM, CHROMIUM_ARGS } from './playwright.config.ts';
 import { addressOf, serveDemo } from './serve.ts';
+import { SettlePage } from './settle.ts';
 import { sixPlucks } from './sound.ts';
 
 /** Makes the pictures of docs/screenshots from the demo data. */
@@ -66,6 +68,21 @@ async function pictures(): Promise<void> {
   await page.keyboard.press('p');
   await page.getByText('Pluck string 4.').waitFor();
   await shoot('tuning-editor');
+  const settle = new SettlePage(page);
+  await settle.open();
+  await settle.begin();
+  await settle.practise();
+  for (const course of [4, 3, 2, 1]) await settle.tuneUp(course);
+  for (let round = 0; round < 3; round++)
+    for (const course of [4, 3, 2, 1]) await settle.round(course);
+  await page.waitForTimeout(2000);
+  await shoot('settle');
+  const frets = new FretsPage(page);
+  await frets.open('Linnet');
+  await page.getByRole('button', { name: 'Begin the check' }).click();
+  await frets.practise();
+  await frets.soundAll();
+  await shoot('frets');
   await page.goto('/shelf');
   await page.getByRole('link', { name: /Stonechat/ }).waitFor();
   await page.waitForTimeout(400);

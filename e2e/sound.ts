@@ -4,7 +4,8 @@ import { join } from 'node:path';
 import { type Browser, chromium } from '@playwright/test';
 import { writeWav } from '@rosefinch/core/formats';
 import { findTuning, targetsOf } from '@rosefinch/core/music';
-import { PracticeInstrument } from '@rosefinch/core/practice';
+import { GOOD_NECK, PracticeInstrument } from '@rosefinch/core/practice';
+import { seededRandom } from '@rosefinch/core/random';
 import { findModel, steelGuitar } from '@rosefinch/core/strings';
 import { CHROMIUM, CHROMIUM_ARGS } from './playwright.config.ts';
 
@@ -177,5 +178,56 @@ export function settledBy(
     file: temporaryFile('settled.wav', writeWav([sound], RATE)),
     seconds: sound.length / RATE,
     pulled: rounds,
+  };
+}
+
+/** One string of a ukulele whose saddle stands too near, read as the fret check asks for it, with a wrong and a buzzing fret between; as a file. */
+export function frettedBy(course: number): { file: string; seconds: number } {
+  const instrument = findModel('ukulele-tenor')!.build('u', 'U');
+  const targets = targetsOf(findTuning(instrument.tuningId)!, 440).map((target) => target.hz);
+  const ukulele = new PracticeInstrument({
+    instrument,
+    targets,
+    detune: [-6, -6, -6, -6],
+    seed: 8,
+    sampleRate: RATE,
+    coupling: 0,
+    neck: { ...GOOD_NECK, saddleMm: -4 },
+  });
+  const pieces: Float32Array[] = [];
+  const wait = (seconds: number) => {
+    const piece = new Float32Array(Math.round(seconds * RATE));
+    ukulele.render(piece);
+    pieces.push(piece);
+  };
+  const ring = () => {
+    wait(1.6);
+    ukulele.mute();
+    wait(0.5);
+  };
+  const fret = (number: number) => {
+    ukulele.pluckFretted(course, number, 'normal');
+    ring();
+  };
+  wait(5);
+  for (let k = 0; k < 4; k++) {
+    ukulele.pluck(course, { strength: STRENGTH });
+    ring();
+  }
+  ukulele.pluckFretted(course, 12, null);
+  ring();
+  for (const number of [12, 1, 2, 3]) fret(number);
+  // A buzz: no pitch.
+  const random = seededRandom(5);
+  pieces.push(Float32Array.from({ length: RATE / 2 }, () => 0.2 * (random() - 0.5)));
+  wait(0.8);
+  fret(6);
+  wait(2.5);
+  for (const number of [5, 7, 9]) fret(number);
+  wait(1);
+  const sound = joined(pieces);
+  return {
+    file: temporaryFile('frets.wav', writeWav([sound], RATE)),
+    seconds: sound.length / RATE,
   };
 }

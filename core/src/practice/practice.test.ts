@@ -1,8 +1,15 @@
 import { expect } from 'chai';
 import { readPlucks } from '../listen/index.ts';
 import { findTuning, targetsOf } from '../music/index.ts';
+import { creepAt } from '../settling/index.ts';
 import { steelGuitar } from '../strings/index.ts';
-import { PracticeInstrument, referenceTone, soundCheck, sustainedTone } from './index.ts';
+import {
+  freshCreep,
+  PracticeInstrument,
+  referenceTone,
+  soundCheck,
+  sustainedTone,
+} from './index.ts';
 
 const targets = targetsOf(findTuning('guitar-standard')!, 440).map((target) => target.hz);
 const guitar = (seed: number, coupling = 0.04) =>
@@ -51,6 +58,75 @@ describe('practice guitar', () => {
 
   it('has no string 7', () => {
     expect(() => guitar(1).pluck(7)).to.throw('no string 7');
+  });
+});
+
+describe('new practice strings', () => {
+  const creep = { law: 'logarithm', size: 20, scale: 300, jump: 1500 } as const;
+  const fresh = (roomSwing = 0) =>
+    new PracticeInstrument({
+      instrument: steelGuitar('g', 'G'),
+      targets,
+      detune: targets.map(() => 0),
+      seed: 4,
+      sampleRate: 24_000,
+      coupling: 0,
+      creep: targets.map((_, i) => (i === 0 ? { creep: [creep], age: 60 } : null)),
+      roomSwing,
+    });
+
+  it('creep by their law, the others stay', () => {
+    const one = fresh();
+    one.elapse(3600);
+    const exact = creepAt(creep, 3660) - creepAt(creep, 60);
+    expect(one.deviation(1)).to.be.closeTo(-exact, 1e-6);
+    expect(one.deviation(2)).to.be.closeTo(0, 1e-6);
+  });
+
+  it('give by a pull what time would have taken, by a tenth more or less, and faster when played', () => {
+    const one = fresh();
+    one.stretch(1);
+    one.stretch(2);
+    const usual = creepAt(creep, 1560) - creepAt(creep, 60);
+    expect(-one.deviation(1) / usual).to.be.within(0.7, 1.3);
+    expect(one.deviation(2)).to.be.closeTo(0, 1e-6);
+    const [played, hung] = [fresh(), fresh()];
+    played.play(600);
+    hung.elapse(600);
+    expect(played.deviation(1)).to.be.below(hung.deviation(1));
+  });
+
+  it('go up and down with the room, all alike', () => {
+    const one = fresh(3);
+    one.elapse(6 * 3600);
+    expect(one.deviation(2)).to.be.closeTo(3, 0.01);
+    expect(one.deviation(6)).to.be.closeTo(3, 0.01);
+  });
+
+  it('are the same for the same restringing', () => {
+    expect(freshCreep('a', 1, 'nylon')).to.deep.equal(freshCreep('a', 1, 'nylon'));
+    expect(freshCreep('a', 1, 'nylon')).to.not.deep.equal(freshCreep('b', 1, 'nylon'));
+  });
+});
+
+describe('fretted practice strings', () => {
+  it('sound where the neck and the finger put them, the harmonic at twice the open string', () => {
+    const sounded = (act: (one: PracticeInstrument) => void) => {
+      const one = guitar(3, 0);
+      const sound = new Float32Array(36_000);
+      one.render(sound.subarray(0, 12_000));
+      act(one);
+      one.render(sound.subarray(12_000));
+      const outcome = readPlucks(sound, 24_000)[0]?.outcome;
+      if (outcome?.kind !== 'reading') throw new Error(outcome?.kind);
+      return outcome.f0Hz;
+    };
+    const open = sounded((one) => one.pluck(3));
+    const fifth = sounded((one) => one.pluckFretted(3, 5, 'normal'));
+    const cents = 1200 * Math.log2(fifth / open) - 500;
+    expect(cents).to.be.closeTo(guitar(3, 0).fretError(3, 5, 'normal'), 2.5);
+    const octave = sounded((one) => one.pluckFretted(3, 12, null));
+    expect(1200 * Math.log2(octave / open)).to.be.closeTo(1200, 2);
   });
 });
 

@@ -86,6 +86,7 @@ const FAR = 60;
 const LIKE = 25;
 /** A string that stands too high after these is let down by its peg. */
 const TURNED: ReadonlySet<Step> = new Set(['first', 'again', 'brought up', 'let down', 'retuned']);
+const BY_PEG: ReadonlySet<Step> = new Set(['brought up', 'let down']);
 /** Clocks are put right by less than this without a word, in ms. */
 const CLOCK_SLACK = 2000;
 
@@ -148,7 +149,7 @@ function guessOf(
   const change = now.cents - before.cents;
   const sigma = Math.hypot(now.errorCents, before.errorCents);
   const beyond = ({ cents, sigmas }: typeof LEAST_FALL) => Math.max(cents, sigmas * sigma);
-  const justTurned = gap < ONE_MOMENT && TURNED.has(before.step);
+  const justTurned = gap < ONE_MOMENT && BY_PEG.has(before.step);
   const noise = beyond(justTurned ? LEAST_FALL_AT_ONCE : LEAST_FALL);
   const away = gap > ABSENT;
   if (away && change > noise) return doubtful({ kind: 'rose', cents: change });

@@ -1,12 +1,8 @@
-import {
-  bridgeMove,
-  type Finding,
-  findingsOf,
-  type StringCauses,
-} from '@rosefinch/core/intonation';
+import { type Finding, findingsOf, type StringCauses } from '@rosefinch/core/intonation';
 import type { FretCheck } from '@rosefinch/core/records';
 import type { Instrument } from '@rosefinch/core/strings';
 import { signedCents } from '../../ui/index.ts';
+import { bridgeMoveOf, outerCourses, RIGHT_MM } from './bridge.ts';
 import { findingInWords } from './words.ts';
 
 interface Props {
@@ -51,7 +47,8 @@ export function Findings({ instrument, check, causes }: Props) {
           that: read the frets that stand out once more.
         </p>
       )}
-      <Steps instrument={instrument} check={check} causes={causes} findings={findings} />
+      {instrument.bridge === 'loose' && <Bridge instrument={instrument} check={check} />}
+      <Steps instrument={instrument} check={check} findings={findings} />
     </section>
   );
 }
@@ -59,9 +56,8 @@ export function Findings({ instrument, check, causes }: Props) {
 function Steps({
   instrument,
   check,
-  causes,
   findings,
-}: Props & { readonly findings: readonly Finding[] }) {
+}: Pick<Props, 'instrument' | 'check'> & { readonly findings: readonly Finding[] }) {
   const touch = findings.find(({ cause }) => cause === 'pressure');
   const frets = findings.filter(({ cause }) => cause === 'fret');
   const places = findings.filter(({ amounts }) => amounts.length > 0);
@@ -79,7 +75,6 @@ function Steps({
           )
         )}
         <li>A compromise of the open strings: below.</li>
-        {instrument.bridge === 'loose' && <Bridge instrument={instrument} causes={causes} />}
         {places.length > 0 && instrument.bridge !== 'loose' && (
           <li>
             To a qualified repairer, effective at your pressure:{' '}
@@ -116,26 +111,22 @@ function directionOf(cause: Finding['cause'], mm: number): string {
 }
 
 /** A loose bridge the teacher moves alone: how far, and how slanted. */
-function Bridge({ instrument, causes }: Pick<Props, 'instrument' | 'causes'>) {
-  const outer = [
-    1,
-    Math.max(...instrument.courses.map(({ number }) => number).filter((n) => n < 5)),
-  ];
-  const sharp = outer.map((course) => {
-    const c = causes.get(course);
-    return c?.kind === 'fitted' ? c.at(12, 'normal') : null;
-  });
-  const [first, last] = sharp;
-  if (first === null || first === undefined || last === null || last === undefined) return null;
-  const { middle, slant } = bridgeMove(instrument.scaleMm, first, last);
-  if (Math.abs(middle) < 0.2 && Math.abs(slant) < 0.3)
-    return <li>Bridge: it stands right. Mark its place.</li>;
+function Bridge({ instrument, check }: Pick<Props, 'instrument' | 'check'>) {
+  const move = bridgeMoveOf(instrument, check);
+  if (!move) return null;
+  const { middle, slant } = move;
+  const [last, first] = outerCourses(instrument);
+  if (Math.abs(middle) < RIGHT_MM && Math.abs(slant) < 2 * RIGHT_MM)
+    return <p role="note">The bridge stands right. Mark its place.</p>;
   return (
-    <li>
-      Bridge: {Math.abs(middle).toFixed(1)} mm {middle > 0 ? 'away from' : 'towards'} the nut
-      {Math.abs(slant) >= 0.3 &&
-        `, and its end under string ${slant > 0 ? outer[0] : outer[1]} ${Math.abs(slant).toFixed(1)} mm further than the other`}
-      . Loosen the strings a little first, mark the place, then check again.
-    </li>
+    <p role="note">
+      <strong>
+        Bridge: {Math.abs(middle).toFixed(1)} mm {middle > 0 ? 'away from' : 'towards'} the nut
+        {Math.abs(slant) >= 2 * RIGHT_MM &&
+          `, its end under string ${slant > 0 ? first : last} ${Math.abs(slant).toFixed(1)} mm further than the other`}
+        .
+      </strong>{' '}
+      Loosen the strings a little first, move it, mark the place, tune, then check again.
+    </p>
   );
 }

@@ -3,7 +3,7 @@ import { noteName } from '@rosefinch/core/music';
 import type { FretCheck } from '@rosefinch/core/records';
 import { type Instrument, startFret } from '@rosefinch/core/strings';
 import type { Stock } from '../../data/index.ts';
-import { Action, signedCents, useKeys } from '../../ui/index.ts';
+import { Action, download, signedCents, useKeys } from '../../ui/index.ts';
 import {
   BigFigure,
   InstrumentChoice,
@@ -11,9 +11,12 @@ import {
   roomInWords,
   Sources,
 } from '../listening/index.ts';
+import { bridgeMoveOf } from './bridge.ts';
 import { Compromise } from './Compromise.tsx';
+import { fretsCsv, saveDrawing } from './exports.ts';
 import { Findings } from './Findings.tsx';
 import { FretMap } from './FretMap.tsx';
+import { HeatMap } from './HeatMap.tsx';
 import { errorOf, shareDone } from './sequence.ts';
 import { type FretChecking, useFretCheck } from './useFretCheck.ts';
 import { howInWords, placeInWords } from './words.ts';
@@ -22,13 +25,19 @@ interface Props {
   readonly instrument: Instrument;
   readonly stock: Stock;
   readonly kept: FretCheck;
+  /** Where the practice bridge was moved to, away from the nut. */
+  readonly bridgeMm: number;
+  readonly onMoveBridge: (mm: number) => void;
   readonly onAgain: () => void;
 }
 
 /** One fret check: what is asked for, what was heard, and what it comes to. */
-export function FretBench({ instrument, stock, kept, onAgain }: Props) {
-  const checking = useFretCheck(instrument, stock, kept);
+export function FretBench(props: Props) {
+  const { instrument, stock, kept, bridgeMm, onMoveBridge, onAgain } = props;
+  const checking = useFretCheck(instrument, stock, kept, bridgeMm);
   const { listening, check, asked, other } = checking;
+  const move =
+    instrument.bridge === 'loose' && check.doneAt === null ? bridgeMoveOf(instrument, check) : null;
   useKeys(
     {
       p: checking.pluck,
@@ -63,6 +72,7 @@ export function FretBench({ instrument, stock, kept, onAgain }: Props) {
           <div className="strip">
             {roomInWords(listening.room)} · {Math.round(100 * shareDone(check))} % of the check
           </div>
+          <HeatMap check={check} targets={checking.targets} />
           <Findings instrument={instrument} check={check} causes={checking.causes} />
           <Compromise
             instrument={instrument}
@@ -107,7 +117,31 @@ export function FretBench({ instrument, stock, kept, onAgain }: Props) {
             ) : (
               <Action onAct={onAgain}>Check again</Action>
             )}
-            <Action onAct={() => window.print()}>Print</Action>
+            {listening.hands && move && (
+              <Action
+                onAct={() => {
+                  onMoveBridge(move.middle);
+                  checking.finish();
+                  onAgain();
+                }}
+              >
+                Move the practice bridge so
+              </Action>
+            )}
+            <Action onAct={() => window.print()}>Print the order sheet</Action>
+            <Action
+              onAct={() =>
+                download(`${instrument.name}-frets.csv`, fretsCsv(instrument, check), 'text/csv')
+              }
+            >
+              Save as CSV
+            </Action>
+            <Action onAct={() => saveDrawing(`${instrument.name}-frets`, 'svg')}>
+              Save the map as SVG
+            </Action>
+            <Action onAct={() => saveDrawing(`${instrument.name}-frets`, 'png')}>
+              Save the map as PNG
+            </Action>
           </div>
         </section>
       </div>

@@ -1,5 +1,10 @@
 import { fretPlace } from '@rosefinch/core/fretboard';
-import { type FretReading, PRESSURES, type StringCauses } from '@rosefinch/core/intonation';
+import {
+  type FretReading,
+  PRESSURES,
+  type Pressure,
+  type StringCauses,
+} from '@rosefinch/core/intonation';
 import { noteName, type Target } from '@rosefinch/core/music';
 import type { FretCheck } from '@rosefinch/core/records';
 import { scaleLinear } from 'd3-scale';
@@ -12,6 +17,8 @@ const LEFT = 74;
 const ROW = 66;
 /** Cents that half a row stands for. */
 const REACH = 20;
+/** The fan of the fitted errors: soft, normal, hard. */
+const DASH: Readonly<Record<Pressure, string>> = { soft: '2 4', normal: '5 3', hard: '9 2' };
 const BAR: Readonly<Record<string, number>> = { soft: 8, normal: 14, hard: 22 };
 
 interface Props {
@@ -29,7 +36,7 @@ export function FretMap({ check, targets, causes, asked }: Props) {
   const height = check.courses.length * ROW + 26;
   return (
     <svg
-      className="chart"
+      className="chart fret-map"
       viewBox={`0 0 ${WIDTH} ${height}`}
       role="img"
       aria-label={`Fretboard with ${check.readings.filter(({ struckOut }) => !struckOut).length} readings: errors of fretted notes in cents against each string’s own open pitch`}
@@ -56,6 +63,7 @@ export function FretMap({ check, targets, causes, asked }: Props) {
           readings={check.readings.filter((r) => r.course === course && !r.struckOut)}
           error={(reading) => errorOf(check, reading)}
           causes={causes.get(course)}
+          pressures={check.pressures}
           highest={highest}
           at={at}
           asked={asked?.course === course ? asked : null}
@@ -72,18 +80,31 @@ interface RowProps {
   readonly readings: readonly FretReading[];
   readonly error: (reading: FretReading) => number | null;
   readonly causes: StringCauses | undefined;
+  readonly pressures: readonly Pressure[];
   readonly highest: number;
   readonly at: (fret: number) => number;
   readonly asked: Asked | null;
 }
 
-function StringRow({ y, name, course, readings, error, causes, highest, at, asked }: RowProps) {
+function StringRow({
+  y,
+  name,
+  course,
+  readings,
+  error,
+  causes,
+  pressures,
+  highest,
+  at,
+  asked,
+}: RowProps) {
   const up = (cents: number) =>
     y - (Math.max(-REACH, Math.min(REACH, cents)) / REACH) * (ROW / 2 - 4);
-  const path = line<number>(
-    (fret) => at(fret),
-    (fret) => up(causes?.kind === 'fitted' ? causes.at(fret, 'normal') : 0),
-  );
+  const path = (pressure: Pressure) =>
+    line<number>(
+      (fret) => at(fret),
+      (fret) => up(causes?.kind === 'fitted' ? causes.at(fret, pressure) : 0),
+    );
   const frets = Array.from({ length: highest }, (_, i) => i + 1);
   return (
     <g>
@@ -101,9 +122,15 @@ function StringRow({ y, name, course, readings, error, causes, highest, at, aske
       <text x={34} y={y + 5}>
         str. {course}
       </text>
-      {causes?.kind === 'fitted' && (
-        <path d={path(frets) ?? ''} className="line" strokeDasharray="5 3" />
-      )}
+      {causes?.kind === 'fitted' &&
+        pressures.map((pressure) => (
+          <path
+            key={pressure}
+            d={path(pressure)(frets) ?? ''}
+            className="line"
+            strokeDasharray={DASH[pressure]}
+          />
+        ))}
       {readings.map((reading) => {
         const cents = error(reading);
         if (reading.place.kind !== 'fret' || cents === null) return null;

@@ -7,6 +7,8 @@ import { Link } from 'react-router';
 import { type Stock, useData, useLive, useStock } from '../../data/index.ts';
 import { EmptyView } from '../../ui/index.ts';
 import { InstrumentChoice } from '../listening/index.ts';
+import { BridgeFirst } from './BridgeFirst.tsx';
+import { outerCourses } from './bridge.ts';
 import { FretBench } from './FretBench.tsx';
 
 const FIFTEEN = Array.from({ length: 15 }, (_, i) => i + 1);
@@ -34,6 +36,8 @@ export function FretsView() {
 function FretsOf({ instrument, stock }: { instrument: Instrument; stock: Stock }) {
   const checks = useLive((r) => r.fretChecks(instrument.id), instrument.id);
   const [fresh, setFresh] = useState(false);
+  // On the practice banjo the bridge stays where it was moved to.
+  const [bridgeMm, setBridgeMm] = useState(0);
   if (!checks) return <p>One moment …</p>;
   const [newest] = checks;
   if (newest && !(fresh && newest.doneAt !== null))
@@ -43,6 +47,8 @@ function FretsOf({ instrument, stock }: { instrument: Instrument; stock: Stock }
         instrument={instrument}
         stock={stock}
         kept={newest}
+        bridgeMm={bridgeMm}
+        onMoveBridge={(mm) => setBridgeMm((before) => before + mm)}
         onAgain={() => setFresh(true)}
       />
     );
@@ -71,7 +77,7 @@ function StartForm({ instrument, stock, onBegun }: StartProps) {
   const [courses, setCourses] = useState<readonly number[]>(numbers);
   const [frets, setFrets] = useState<'useful' | 'fifteen'>('useful');
   const [all, setAll] = useState(false);
-  const begin = async () => {
+  const begin = async (what: Pick<FretCheck, 'courses' | 'frets' | 'pressures'>) => {
     const check: FretCheck = {
       id: crypto.randomUUID(),
       instrumentId: instrument.id,
@@ -80,9 +86,7 @@ function StartForm({ instrument, stock, onBegun }: StartProps) {
       source: 'practice',
       startedAt: Date.now(),
       zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
-      courses,
-      frets: frets === 'useful' ? USEFUL_FRETS : FIFTEEN,
-      pressures: all ? PRESSURES : ['normal'],
+      ...what,
       readings: [],
       doneAt: null,
     };
@@ -95,7 +99,11 @@ function StartForm({ instrument, stock, onBegun }: StartProps) {
       aria-label="Fret check"
       onSubmit={(event) => {
         event.preventDefault();
-        void begin();
+        void begin({
+          courses,
+          frets: frets === 'useful' ? USEFUL_FRETS : FIFTEEN,
+          pressures: all ? PRESSURES : ['normal'],
+        });
       }}
     >
       <Stack>
@@ -104,6 +112,14 @@ function StartForm({ instrument, stock, onBegun }: StartProps) {
           in tune. You are led from note to note; the pitch says whether it was the right fret.
           {instrument.capo && ' Take the capo off first.'}
         </p>
+        {instrument.bridge === 'loose' && (
+          <BridgeFirst
+            scaleMm={instrument.scaleMm}
+            onBegin={() =>
+              void begin({ courses: outerCourses(instrument), frets: [12], pressures: ['normal'] })
+            }
+          />
+        )}
         <Checkbox.Group
           label="Which strings?"
           value={courses.map(String)}

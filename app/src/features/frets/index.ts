@@ -1,1 +1,2 @@
+export { FretSummary } from './FretSummary.tsx';
 export { FretsView as default } from './FretsView.tsx';

@@ -7,7 +7,7 @@ const RATE = 48_000;
 /** What is truly out of its place on the instruments of the demo; its notes hint at it. */
 const FAULTS: Readonly<Record<string, Partial<NeckFaults>>> = {
   linnet: { frets: { 2: 1.5 } },
-  whimbrel: { firstMm: 0.9, twelfthMm: 3.4 },
+  whimbrel: { firstMm: 2.2, twelfthMm: 6.5 },
   lapwing: { saddleMm: -3.2 },
   redshank: { firstMm: 0.05, twelfthMm: 0.8 },
 };

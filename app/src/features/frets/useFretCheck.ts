@@ -25,7 +25,7 @@ const OPEN_WITHIN = 350;
 type Reading = Extract<PluckOutcome, { kind: 'reading' }>;
 
 /** A pitch that lies at another fret than the one that was asked for. */
-export interface OtherFret {
+interface OtherFret {
   readonly asked: Asked;
   readonly heard: number;
   readonly cents: number;
@@ -54,7 +54,12 @@ export interface FretChecking {
 }
 
 /** Leads through a fret check: the sequence says what is sounded, the pitch whether it was. */
-export function useFretCheck(instrument: Instrument, stock: Stock, kept: FretCheck): FretChecking {
+export function useFretCheck(
+  instrument: Instrument,
+  stock: Stock,
+  kept: FretCheck,
+  bridgeMm: number,
+): FretChecking {
   const { repository } = useData();
   const { settings } = stock;
   const [check, setCheck] = useState(kept);
@@ -125,7 +130,7 @@ export function useFretCheck(instrument: Instrument, stock: Stock, kept: FretChe
     settings,
     strings,
     chosen: course,
-    practice: async () => practiceStart(instrument, targets, 0),
+    practice: async () => practiceStart(instrument, targets, bridgeMm),
     hear,
   });
   useEffect(() => {

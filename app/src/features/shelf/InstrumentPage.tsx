@@ -3,6 +3,7 @@ import type { Instrument } from '@rosefinch/core/strings';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { useData, useLive, useStock } from '../../data/index.ts';
+import { FretSummary } from '../frets/index.ts';
 import { NeckCard } from '../neck/index.ts';
 import { StringAges } from '../settle/index.ts';
 import { InstrumentForm } from './InstrumentForm.tsx';
@@ -93,6 +94,7 @@ export function InstrumentPage() {
         stock={stock}
         onSave={(next) => save(next, 'Saved.')}
       />
+      <FretSummary instrument={instrument} />
       <StringAges instrument={instrument} />
       <NeckCard instrument={instrument} stock={stock} />
     </Stack>

@@ -1,0 +1,31 @@
+import { causesOf, findingsOf } from '@rosefinch/core/intonation';
+import type { Instrument } from '@rosefinch/core/strings';
+import { Link } from 'react-router';
+import { useLive } from '../../data/index.ts';
+import { findingInWords } from './words.ts';
+
+/** What the newest fret check of an instrument came to. */
+export function FretSummary({ instrument }: { instrument: Instrument }) {
+  const checks = useLive((r) => r.fretChecks(instrument.id), instrument.id);
+  const newest = checks?.[0];
+  if (!newest) return null;
+  const causes = new Map(
+    newest.courses.map((c) => [c, causesOf(newest.readings.filter(({ course }) => course === c))]),
+  );
+  const findings = findingsOf(instrument, causes);
+  const day = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeZone: newest.zone });
+  return (
+    <section className="card medium" aria-label="Frets">
+      <strong>Frets, checked {day.format(newest.startedAt)}</strong>
+      {findings.length === 0 && <p>No cause shows, as far as it was read.</p>}
+      <ul className="way">
+        {findings.map((finding) => (
+          <li key={`${finding.cause} ${finding.fret} ${finding.courses.join()}`}>
+            {findingInWords(finding).say}
+          </li>
+        ))}
+      </ul>
+      <Link to="/frets">The whole check</Link>
+    </section>
+  );
+}

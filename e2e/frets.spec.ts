@@ -1,0 +1,105 @@
+import { readFileSync } from 'node:fs';
+import { expect, test } from '@playwright/test';
+import { FretsPage } from './frets.ts';
+import { printed } from './printed.ts';
+import { hearInRounds } from './rounds.ts';
+import { frettedBy } from './sound.ts';
+
+test('a ukulele with a high second fret: the check, the cause, the compromise, the order sheet', async ({
+  page,
+}) => {
+  test.setTimeout(400_000);
+  const frets = new FretsPage(page);
+  await frets.open('Linnet');
+  await expect(page.getByText('so the instrument need not be in tune')).toBeVisible();
+  await page.getByRole('button', { name: 'Begin the check' }).click();
+  await frets.practise();
+  await expect(frets.causes()).toContainText('Not enough to tell');
+  for (let k = 0; k < 6; k++) await frets.sound();
+  // A reload in the middle goes on where it was.
+  const asked = await frets.asked();
+  expect(asked).toContain('String 4, fret 1: pluck it.');
+  await page.waitForTimeout(400);
+  await page.reload();
+  await expect.poll(() => frets.asked()).toBe(asked);
+  await frets.practise();
+  // Struck out, a place is asked for once more.
+  await page.keyboard.press('x');
+  await expect.poll(() => frets.asked()).toContain('String 4, fret 12: pluck it.');
+  await frets.soundAll();
+  await expect(frets.causes()).toContainText('Fret 2 is out of its place on strings 1, 2, 3, 4.');
+  await expect(frets.causes()).toContainText('to a qualified repairer');
+
+  const compromise = page.getByRole('region', { name: 'Compromise' });
+  await expect(compromise.getByRole('row', { name: /^Am/ })).toBeVisible();
+  await compromise.getByLabel(/^Own chords/).fill('2220; 22');
+  await expect(compromise).toContainText('not 4 frets: 22');
+  await expect(compromise.getByRole('row', { name: /^2220/ })).toBeVisible();
+  const chord = async (column: number) =>
+    Number(
+      await compromise.getByRole('row', { name: /^Am/ }).getByRole('cell').nth(column).innerText(),
+    );
+  expect(await chord(1)).toBeLessThan(await chord(0));
+
+  const save = async (name: string) => {
+    const [saved] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name }).click(),
+    ]);
+    return readFileSync(await saved.path());
+  };
+  expect((await save('Save as CSV')).toString()).toContain('error_cents');
+  expect((await save('Save the map as SVG')).toString()).toMatch(/^<svg/);
+  expect((await save('Save the map as PNG')).subarray(1, 4).toString()).toBe('PNG');
+  const sheet = await printed(page);
+  expect(sheet.pages).toBeLessThanOrEqual(2);
+  expect(sheet.text).toContain('Fret 2 is out of its place');
+  expect(sheet.text).toContain('to a qualified repairer');
+
+  await page.getByRole('button', { name: 'Tune Linnet so from now on' }).click();
+  await expect(compromise.getByRole('status')).toContainText('The bench now aims Linnet at it.');
+  await page.goto('/');
+  await expect(page.getByText('for Linnet’s frets')).toBeVisible();
+  await page.goto('/shelf/linnet');
+  await expect(page.getByRole('region', { name: 'Frets' })).toContainText('Fret 2');
+});
+
+test('a banjo’s bridge is put right in two moves', async ({ page }) => {
+  test.setTimeout(240_000);
+  const frets = new FretsPage(page);
+  await frets.open('Lapwing');
+  const first = page.getByRole('region', { name: 'Bridge first' });
+  await first.getByLabel('Nut to fret 12, mm').fill('335');
+  await first.getByLabel('Fret 12 to bridge, mm').fill('331.5');
+  await expect(first).toContainText('By measure: move the bridge 3.5 mm away from the nut.');
+  let moves = 0;
+  for (; moves < 3; moves++) {
+    await page.getByRole('button', { name: 'Then by ear' }).click();
+    await frets.practise();
+    await frets.soundAll();
+    if (await page.getByText('The bridge stands right. Mark its place.').isVisible()) break;
+    await page.getByRole('button', { name: 'Move the practice bridge so' }).click();
+  }
+  expect(moves).toBeLessThanOrEqual(2);
+});
+
+test('a check is read from the microphone; a wrong fret and a buzzing one are noticed', async () => {
+  test.setTimeout(300_000);
+  const { file, seconds } = frettedBy(3);
+  await hearInRounds(file, async (page) => {
+    const frets = new FretsPage(page);
+    await frets.open('Redshank');
+    for (const course of [4, 2, 1]) await page.getByLabel(`String ${course}`).uncheck();
+    await page.getByRole('button', { name: 'Begin the check' }).click();
+    await page.getByRole('button', { name: 'Microphone' }).click();
+    await expect(page.getByRole('region', { name: 'Question' })).toContainText(
+      'That sounded like fret 6, not fret 5.',
+      { timeout: 1000 * seconds },
+    );
+    await page.getByRole('button', { name: 'Pluck it again' }).click();
+    await expect
+      .poll(() => frets.asked(), { timeout: 1000 * seconds })
+      .toContain('All of it is read.');
+    await expect(frets.causes()).toContainText(/the saddle stands too near/);
+  });
+});

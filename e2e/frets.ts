@@ -1,0 +1,55 @@
+import { expect, type Page } from '@playwright/test';
+
+const ATTEMPTS = 3;
+
+/** The fret check as a user finds it. */
+export class FretsPage {
+  constructor(readonly page: Page) {}
+
+  async open(instrument: string): Promise<void> {
+    await this.page.goto('/frets');
+    const choice = this.page.getByLabel('Instrument');
+    await choice.selectOption({ label: instrument });
+    await expect(choice).toHaveValue(instrument.toLowerCase());
+  }
+
+  async practise(): Promise<void> {
+    await this.page.getByRole('button', { name: /^Practice/ }).click();
+    await this.page.getByText('Room quiet').waitFor();
+  }
+
+  readings(): Promise<number> {
+    return this.page
+      .getByRole('img', { name: /^Fretboard with/ })
+      .getAttribute('aria-label')
+      .then((label) => Number(/with (\d+)/.exec(label ?? '')?.[1]));
+  }
+
+  asked(): Promise<string> {
+    return this.page.getByRole('status').first().innerText();
+  }
+
+  /** Sounds what is asked for until it was read. */
+  async sound(): Promise<void> {
+    const before = await this.readings();
+    for (let attempt = 0; attempt < ATTEMPTS; attempt++) {
+      await this.page.keyboard.press('p');
+      const heard = await expect
+        .poll(() => this.readings(), { timeout: 5000 })
+        .toBe(before + 1)
+        .then(() => true)
+        .catch(() => false);
+      if (heard) return;
+    }
+    expect(await this.readings()).toBe(before + 1);
+  }
+
+  /** Goes on until nothing more is asked for. */
+  async soundAll(): Promise<void> {
+    while ((await this.asked()).includes('pluck')) await this.sound();
+  }
+
+  causes() {
+    return this.page.getByRole('region', { name: 'Causes' });
+  }
+}
