@@ -14,7 +14,7 @@ test('a ukulele with a high second fret: the check, the cause, the compromise, t
   await expect(page.getByText('so the instrument need not be in tune')).toBeVisible();
   await page.getByRole('button', { name: 'Begin the check' }).click();
   await frets.practise();
-  await expect(frets.causes()).toContainText('Not enough to tell');
+  await expect(frets.causes()).toContainText('Read the open string.');
   for (let k = 0; k < 6; k++) await frets.sound();
   // A reload in the middle goes on where it was.
   const asked = await frets.asked();

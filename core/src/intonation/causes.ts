@@ -5,12 +5,18 @@ import { type FretReading, type Pressure, semitonesOf } from './map.ts';
 import { CENTS_PER_E, nutShift, saddleShift } from './saddle.ts';
 
 /** What can shift the fretted notes of one string against its open one. */
-export type Cause = 'nut place' | 'saddle place' | 'nut height' | 'pressure' | 'fret';
+export type Cause =
+  | 'nut place'
+  | 'saddle place'
+  | 'nut height'
+  | 'light touch'
+  | 'hard touch'
+  | 'fret';
 
 /** One cause with its amount. */
 export interface CauseFound {
   readonly cause: Cause;
-  /** Nut place: at every fret; saddle place: at fret 12; nut height: at fret 1; pressure: a step of it at fret 12; fret: that fret. */
+  /** Nut place: at every fret; saddle place: at fret 12; nut height: at fret 1; a touch: against the normal one at fret 12; fret: that fret. */
   readonly cents: Cents;
   /** One standard deviation. */
   readonly errorCents: Cents;
@@ -31,17 +37,20 @@ export type StringCauses =
       readonly openCents: Cents;
     };
 
-const STEP: Readonly<Record<Pressure, number>> = { soft: -1, normal: 0, hard: 1 };
 /** How each cause grows along the neck; see docs/frets.md. */
-const SHAPE: Readonly<Record<Exclude<Cause, 'fret'>, (fret: number, step: number) => number>> = {
+const SHAPE: Readonly<
+  Record<Exclude<Cause, 'fret'>, (fret: number, pressure: Pressure) => number>
+> = {
   'nut place': () => 1,
   'saddle place': (fret) => 2 ** (fret / 12) - 1,
   'nut height': (fret) => (1 - 2 ** (-1 / 12)) / (1 - 2 ** (-fret / 12)),
-  pressure: (fret, step) => (step * 2 ** (fret / 12)) / 2,
+  // A finger twice as deep stretches four times as much: each step has an amount of its own.
+  'light touch': (fret, pressure) => (pressure === 'soft' ? 2 ** (fret / 12) / 2 : 0),
+  'hard touch': (fret, pressure) => (pressure === 'hard' ? 2 ** (fret / 12) / 2 : 0),
 };
 type Term = Exclude<Cause, 'fret'> | { readonly fret: number };
-/** Sets of causes that are tried, with pressure added where more than one was read. */
-const SETS: readonly (readonly Exclude<Cause, 'fret' | 'pressure'>[])[] = [
+/** Sets of causes that are tried, with the touches added that were read beside the normal one. */
+const SETS: readonly (readonly Exclude<Cause, 'fret'>[])[] = [
   [],
   ['nut place'],
   ['saddle place'],
@@ -87,10 +96,7 @@ export function causesOf(all: readonly FretReading[]): StringCauses {
       errorCents: best.errors[i + 1]!,
     })),
     at: (fret, pressure) =>
-      [...values].reduce(
-        (sum, [term, value]) => sum + value * shapeOf(term, fret, STEP[pressure]),
-        0,
-      ),
+      [...values].reduce((sum, [term, value]) => sum + value * shapeOf(term, fret, pressure), 0),
     strange: freedom > 0 && best.chiSquare > freedom + STRANGE * Math.sqrt(2 * freedom),
   };
 }
@@ -100,13 +106,21 @@ function fretsOf(readings: readonly FretReading[]): number[] {
 }
 
 function bestOf(readings: readonly FretReading[]): Fit {
-  const pressures = new Set(
-    readings.flatMap(({ place }) => (place.kind === 'fret' ? [place.pressure] : [])),
-  );
-  const more: readonly Term[] = pressures.size > 1 ? ['pressure'] : [];
+  const more = touchesOf(readings);
   return SETS.map((set) => fitOf(readings, [...set, ...more])).reduce((a, b) =>
     b.aicc < a.aicc - NAMED ? b : a,
   );
+}
+
+function touchesOf(readings: readonly FretReading[]): Term[] {
+  const pressures = new Set(
+    readings.flatMap(({ place }) => (place.kind === 'fret' ? [place.pressure] : [])),
+  );
+  if (!pressures.has('normal')) return [];
+  return [
+    ...(pressures.has('soft') ? ['light touch' as const] : []),
+    ...(pressures.has('hard') ? ['hard touch' as const] : []),
+  ];
 }
 
 /** One fret after the other that stands out, while any does; the causes are chosen anew beside it. */
@@ -114,8 +128,7 @@ function withBadFrets(readings: readonly FretReading[], start: Fit): Fit {
   let best = start;
   for (const fret of [...new Set(fretsOf(readings))]) {
     const tried = SETS.flatMap((set) => {
-      const pressure = start.terms.includes('pressure') ? (['pressure'] as const) : [];
-      const fit = fitOf(readings, [...set, ...pressure, { fret }]);
+      const fit = fitOf(readings, [...set, ...touchesOf(readings), { fret }]);
       const [value, error] = [fit.values.at(-1)!, fit.errors.at(-1)!];
       return Math.abs(value) >= BAD_FRET && Math.abs(value) >= BAD_FRET_SIGMAS * error ? [fit] : [];
     });
@@ -124,8 +137,8 @@ function withBadFrets(readings: readonly FretReading[], start: Fit): Fit {
   return best;
 }
 
-function shapeOf(term: Term, fret: number, step: number): number {
-  return typeof term === 'string' ? SHAPE[term](fret, step) : term.fret === fret ? 1 : 0;
+function shapeOf(term: Term, fret: number, pressure: Pressure): number {
+  return typeof term === 'string' ? SHAPE[term](fret, pressure) : term.fret === fret ? 1 : 0;
 }
 
 /** Weighed least squares; the open pitch is an unknown like the others, so that its error is shared. */
@@ -133,7 +146,7 @@ function fitOf(readings: readonly FretReading[], terms: readonly Term[]): Fit {
   const rows = readings.map(({ place, errorCents }) => {
     const own =
       place.kind === 'fret'
-        ? terms.map((term) => shapeOf(term, place.fret, STEP[place.pressure]))
+        ? terms.map((term) => shapeOf(term, place.fret, place.pressure))
         : terms.map(() => 0);
     return [1, ...own].map((value) => value / errorCents);
   });

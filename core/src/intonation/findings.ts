@@ -23,7 +23,8 @@ export interface Finding {
 const AUDIBLE = 2;
 const ORDER: readonly CauseFound['cause'][] = [
   'fret',
-  'pressure',
+  'light touch',
+  'hard touch',
   'saddle place',
   'nut place',
   'nut height',
@@ -36,7 +37,7 @@ export function findingsOf(
 ): Finding[] {
   const groups = new Map<string, { course: number; found: CauseFound }[]>();
   for (const [course, causes] of strings) {
-    if (causes.kind !== 'fitted') continue;
+    if (causes.kind !== 'fitted' || causes.strange) continue;
     for (const found of causes.causes) {
       if (Math.abs(found.cents) < AUDIBLE) continue;
       const key = `${found.cause} ${found.fret ?? ''} ${Math.sign(found.cents)}`;

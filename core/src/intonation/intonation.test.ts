@@ -113,11 +113,17 @@ describe('causes', () => {
   });
 
   it('the finger shows where more than one pressure was read', () => {
-    const step = { soft: -1, normal: 0, hard: 1 };
+    // A hard finger does more than a light one undoes.
+    const step = { soft: -1, normal: 0, hard: 3 };
     const off = (n: number, p: Pressure) => 5 + 4 * step[p] * 2 ** (n / 12);
     const { causes } = fitted(readings(off, { pressures: ['soft', 'normal', 'hard'] }));
-    expect(causes.map(({ cause }) => cause)).to.deep.equal(['nut place', 'pressure']);
-    expect(causes[1]!.cents).to.be.closeTo(8, 1e-6);
+    expect(causes.map(({ cause }) => cause)).to.deep.equal([
+      'nut place',
+      'light touch',
+      'hard touch',
+    ]);
+    expect(causes[1]!.cents).to.be.closeTo(-8, 1e-6);
+    expect(causes[2]!.cents).to.be.closeTo(24, 1e-6);
   });
 
   it('six cents of one pressure pass for nut and saddle: both are named effective', () => {

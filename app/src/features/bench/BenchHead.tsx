@@ -2,7 +2,8 @@ import { currentPass, passDone } from '@rosefinch/core/coach';
 import { findTuning, noteName, STANDARD_A4 } from '@rosefinch/core/music';
 import type { Instrument } from '@rosefinch/core/strings';
 import type { Stock } from '../../data/index.ts';
-import { InstrumentChoice, Sources } from '../listening/index.ts';
+import { InstrumentChoice } from '../instrument/index.ts';
+import { Sources } from '../listening/index.ts';
 import { RecordingButton } from '../recordings/index.ts';
 import type { Bench } from './useBench.ts';
 

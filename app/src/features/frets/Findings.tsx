@@ -25,7 +25,7 @@ export function Findings({ instrument, check, causes }: Props) {
     <section className="medium" aria-label="Causes">
       <strong>What it comes to</strong>
       {told === 0 ? (
-        <p>Not enough to tell yet: {waiting[0]?.say}</p>
+        <p>{waiting[0]?.say}</p>
       ) : findings.length === 0 ? (
         <p>No cause shows on the strings that were read: nothing is off by what can be heard.</p>
       ) : (
@@ -58,7 +58,8 @@ function Steps({
   check,
   findings,
 }: Pick<Props, 'instrument' | 'check'> & { readonly findings: readonly Finding[] }) {
-  const touch = findings.find(({ cause }) => cause === 'pressure');
+  const light = findings.find(({ cause }) => cause === 'light touch');
+  const hard = findings.find(({ cause }) => cause === 'hard touch');
   const frets = findings.filter(({ cause }) => cause === 'fret');
   const places = findings.filter(({ amounts }) => amounts.length > 0);
   const high = findings.find(({ cause }) => cause === 'nut height');
@@ -67,14 +68,21 @@ function Steps({
     <>
       <strong>What to do, in this order</strong>
       <ol className="way">
-        {touch && touch.cents > 0 ? (
-          <li>Touch: one step lighter takes {touch.cents.toFixed(1)} cents off fret 12.</li>
+        {check.pressures.length === 1 ? (
+          <li>Touch: read soft and hard as well to see what a lighter finger does.</li>
         ) : (
-          check.pressures.length === 1 && (
-            <li>Touch: read soft and hard as well to see what a lighter finger does.</li>
-          )
+          <li>
+            Touch:{' '}
+            {light
+              ? `the lightest that still rings takes ${Math.abs(light.cents).toFixed(1)} cents off fret 12.`
+              : 'a lighter one changes little.'}{' '}
+            {hard && `A hard one adds ${hard.cents.toFixed(1)}.`}
+          </li>
         )}
         <li>A compromise of the open strings: below.</li>
+        {(light ?? hard) && (
+          <li>Strings: a heavier gauge at the same pitch gives way less under the finger.</li>
+        )}
         {places.length > 0 && instrument.bridge !== 'loose' && (
           <li>
             To a qualified repairer, effective at your pressure:{' '}
@@ -94,6 +102,12 @@ function Steps({
         )}
         {high && (
           <li>Nut slots lower by a qualified repairer: too low and the open strings buzz.</li>
+        )}
+        {(light ?? hard) && (
+          <li>
+            Action: lower strings are stretched less. Too low and they buzz: to a qualified
+            repairer.
+          </li>
         )}
         {frets.map(({ fret, cents }) => (
           <li key={fret}>

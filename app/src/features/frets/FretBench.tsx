@@ -4,13 +4,8 @@ import type { FretCheck } from '@rosefinch/core/records';
 import { type Instrument, startFret } from '@rosefinch/core/strings';
 import type { Stock } from '../../data/index.ts';
 import { Action, download, signedCents, useKeys } from '../../ui/index.ts';
-import {
-  BigFigure,
-  InstrumentChoice,
-  ListeningProblem,
-  roomInWords,
-  Sources,
-} from '../listening/index.ts';
+import { InstrumentChoice } from '../instrument/index.ts';
+import { BigFigure, ListeningProblem, roomInWords, Sources } from '../listening/index.ts';
 import { bridgeMoveOf } from './bridge.ts';
 import { Compromise } from './Compromise.tsx';
 import { fretsCsv, saveDrawing } from './exports.ts';

@@ -73,6 +73,13 @@ export function FretMap({ check, targets, causes, asked }: Props) {
   );
 }
 
+/** The widest mark lies behind the others. */
+function widestFirst(a: FretReading, b: FretReading): number {
+  const width = ({ place }: FretReading) =>
+    place.kind === 'fret' ? (BAR[place.pressure] ?? 0) : 0;
+  return width(b) - width(a);
+}
+
 interface RowProps {
   readonly y: number;
   readonly name: string;
@@ -131,7 +138,7 @@ function StringRow({
             strokeDasharray={DASH[pressure]}
           />
         ))}
-      {readings.map((reading) => {
+      {[...readings].sort(widestFirst).map((reading) => {
         const cents = error(reading);
         if (reading.place.kind !== 'fret' || cents === null) return null;
         const { fret, pressure } = reading.place;

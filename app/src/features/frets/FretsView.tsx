@@ -3,10 +3,8 @@ import { PRESSURES, USEFUL_FRETS } from '@rosefinch/core/intonation';
 import type { FretCheck } from '@rosefinch/core/records';
 import type { Instrument } from '@rosefinch/core/strings';
 import { useState } from 'react';
-import { Link } from 'react-router';
-import { type Stock, useData, useLive, useStock } from '../../data/index.ts';
-import { EmptyView } from '../../ui/index.ts';
-import { InstrumentChoice } from '../listening/index.ts';
+import { type Stock, useData, useLive } from '../../data/index.ts';
+import { InstrumentChoice, WithInstrument } from '../instrument/index.ts';
 import { BridgeFirst } from './BridgeFirst.tsx';
 import { outerCourses } from './bridge.ts';
 import { FretBench } from './FretBench.tsx';
@@ -15,22 +13,11 @@ const FIFTEEN = Array.from({ length: 15 }, (_, i) => i + 1);
 
 /** Open strings right, fretted notes not: which cause, how much, what to do. */
 export function FretsView() {
-  const stock = useStock();
-  if (!stock) return <p>One moment …</p>;
-  const { settings, shelf } = stock;
-  const instrument = shelf.find((entry) => entry.id === settings.instrumentId) ?? shelf[0];
-  if (!instrument)
-    return (
-      <EmptyView
-        says="In tune and still wrong: this view measures the fretted notes against the open strings, tells the causes apart, and says what to do about them. Put an instrument on the bench first."
-        offer={
-          <Button component={Link} to="/">
-            To the bench
-          </Button>
-        }
-      />
-    );
-  return <FretsOf key={instrument.id} instrument={instrument} stock={stock} />;
+  return (
+    <WithInstrument says="In tune and still wrong: this view measures the fretted notes against the open strings, tells the causes apart, and says what to do about them.">
+      {(instrument, stock) => <FretsOf key={instrument.id} instrument={instrument} stock={stock} />}
+    </WithInstrument>
+  );
 }
 
 function FretsOf({ instrument, stock }: { instrument: Instrument; stock: Stock }) {

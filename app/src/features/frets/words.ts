@@ -42,10 +42,15 @@ export function findingInWords(finding: Finding): { readonly say: string; readon
         say: `Fret ${fret} is out of its place on ${strings(courses)}.`,
         why: `It alone is ${amount} off; its neighbours are not.`,
       };
-    case 'pressure':
+    case 'light touch':
       return {
-        say: `The touch counts on ${strings(courses)}.`,
-        why: `Each step harder makes fret 12 ${amount}.`,
+        say: `A lighter touch helps on ${strings(courses)}.`,
+        why: `Fret 12 is ${amount} by it.`,
+      };
+    case 'hard touch':
+      return {
+        say: `A hard finger makes ${strings(courses)} sharper.`,
+        why: `Fret 12 is ${amount} by it.`,
       };
     case 'saddle place':
       return {

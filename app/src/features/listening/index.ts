@@ -1,7 +1,6 @@
 export { Announcer } from './Announcer.tsx';
 export { BigFigure } from './BigFigure.tsx';
 export { type Hands, handKeys, handsOn } from './hands.ts';
-export { InstrumentChoice } from './InstrumentChoice.tsx';
 export { ListeningProblem } from './ListeningProblem.tsx';
 export { type LiveNote, useRinging, useRingingCourse } from './live.ts';
 export { PracticePanel, Truth } from './PracticePanel.tsx';

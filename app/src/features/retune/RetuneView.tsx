@@ -20,8 +20,9 @@ import {
 import { expectedTurns, homeTuning, type Instrument, turnInWords } from '@rosefinch/core/strings';
 import { useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
-import { type Settings, type Stock, useData, useLive, useStock } from '../../data/index.ts';
-import { distanceInWords, EmptyView, forceInWords, ReferenceLine } from '../../ui/index.ts';
+import { type Settings, type Stock, useData, useLive } from '../../data/index.ts';
+import { distanceInWords, forceInWords, ReferenceLine } from '../../ui/index.ts';
+import { InstrumentChoice, WithInstrument } from '../instrument/index.ts';
 import { useCoupling } from '../neck/index.ts';
 import { PlanWires } from './PlanWires.tsx';
 
@@ -29,22 +30,13 @@ const CAPO_FRETS = Array.from({ length: 13 }, (_, fret) => fret);
 
 /** From the tuning an instrument is in to another one, and back. */
 export function RetuneView() {
-  const stock = useStock();
-  if (!stock) return <p>One moment …</p>;
-  const { settings, shelf } = stock;
-  const instrument = shelf.find((entry) => entry.id === settings.instrumentId) ?? shelf[0];
-  if (!instrument)
-    return (
-      <EmptyView
-        says="The way from one tuning to another: which strings move, in which order, and what to compare each one with. Put an instrument on the bench first."
-        offer={
-          <Button component={Link} to="/">
-            To the bench
-          </Button>
-        }
-      />
-    );
-  return <RetuneOf key={instrument.id} instrument={instrument} stock={stock} />;
+  return (
+    <WithInstrument says="The way from one tuning to another: which strings move, in which order, and what to compare each one with.">
+      {(instrument, stock) => (
+        <RetuneOf key={instrument.id} instrument={instrument} stock={stock} />
+      )}
+    </WithInstrument>
+  );
 }
 
 interface OfProps {
@@ -91,14 +83,7 @@ function RetuneOf({ instrument, stock }: OfProps) {
         <Title order={1} size="h2">
           Retune
         </Title>
-        <NativeSelect
-          label="Instrument"
-          data={shelf.map(({ id, name }) => ({ value: id, label: name }))}
-          value={instrument.id}
-          onChange={(event) =>
-            void repository.saveSettings({ instrumentId: event.currentTarget.value })
-          }
-        />
+        <InstrumentChoice shelf={shelf} instrument={instrument} />
         <NativeSelect
           label="To the tuning"
           data={choices.map(({ id, name }) => ({ value: id, label: name }))}

@@ -7,12 +7,12 @@ import { type Instrument, stringLoad } from '@rosefinch/core/strings';
 import { useState } from 'react';
 import { type Stock, useData } from '../../data/index.ts';
 import { Action, deviationInWords, KeyList, signedCents, useKeys } from '../../ui/index.ts';
+import { InstrumentChoice } from '../instrument/index.ts';
 import {
   Announcer,
   BigFigure,
   handKeys,
   handsOn,
-  InstrumentChoice,
   ListeningProblem,
   PracticePanel,
   roomInWords,

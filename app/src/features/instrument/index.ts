@@ -1,0 +1,2 @@
+export { InstrumentChoice } from './InstrumentChoice.tsx';
+export { WithInstrument } from './WithInstrument.tsx';
