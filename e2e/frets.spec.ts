@@ -103,3 +103,25 @@ test('a check is read from the microphone; a wrong fret and a buzzing one are no
     await expect(frets.causes()).toContainText(/the saddle stands too near/);
   });
 });
+
+test('a ukulele with a high action: what a lighter finger, a heavier string and a lower action would do', async ({
+  page,
+}) => {
+  test.setTimeout(240_000);
+  const frets = new FretsPage(page);
+  await frets.open('Whimbrel');
+  for (const course of [4, 3, 1]) await page.getByLabel(`String ${course}`).uncheck();
+  await page.getByLabel(/^Soft, normal and hard/).check();
+  await page.getByRole('button', { name: 'Begin the check' }).click();
+  await frets.practise();
+  await frets.soundAll();
+  await expect(frets.causes()).toContainText('A hard finger makes string 2 sharper.');
+  await expect(frets.causes()).toContainText('Action: lower strings are stretched less.');
+  await expect(page.getByRole('img', { name: 'Errors in cents, string by fret' })).toBeVisible();
+  // Kept: it is there again after a reload, and shows on the instrument.
+  await page.getByRole('button', { name: 'That is enough' }).click();
+  await page.waitForTimeout(400);
+  await page.reload();
+  await expect(page.getByRole('status')).toContainText('This check is done.');
+  await expect(frets.causes()).toContainText('A hard finger makes string 2 sharper.');
+});

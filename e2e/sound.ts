@@ -210,10 +210,11 @@ export function frettedBy(course: number): { file: string; seconds: number } {
     ring();
   };
   wait(5);
-  for (let k = 0; k < 4; k++) {
+  const open = () => {
     ukulele.pluck(course, { strength: STRENGTH });
     ring();
-  }
+  };
+  for (let k = 0; k < 4; k++) open();
   ukulele.pluckFretted(course, 12, null);
   ring();
   for (const number of [12, 1, 2, 3]) fret(number);
@@ -224,6 +225,7 @@ export function frettedBy(course: number): { file: string; seconds: number } {
   fret(6);
   wait(2.5);
   for (const number of [5, 7, 9]) fret(number);
+  open();
   wait(1);
   const sound = joined(pieces);
   return {

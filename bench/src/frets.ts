@@ -2,6 +2,7 @@ import {
   amountOf,
   type CauseFound,
   causesOf,
+  FIFTEEN_FRETS,
   type FretReading,
   type Pressure,
   semitonesOf,
@@ -14,7 +15,6 @@ const SCALE = 648;
 const NOISE = 0.5;
 /** A finger never presses twice alike, in cents. */
 const FINGER = 0.5;
-const FIFTEEN = Array.from({ length: 15 }, (_, i) => i + 1);
 
 /** What is out of its place, in cents: the nut everywhere, the saddle and a step of pressure at fret 12, the nut's height at fret 1. */
 interface Truth {
@@ -147,7 +147,7 @@ export function fretFigures(n: number): void {
     `\nFret check, ${n} seeded strings of ${SCALE} mm (seeds 1–${n}), readings of ${NOISE} cent, open string read four times and its harmonic once`,
   );
   console.log(`  7 frets, steady finger: ${twoTerms(n, USEFUL_FRETS)}`);
-  console.log(`  15 frets, steady finger: ${twoTerms(n, FIFTEEN)}`);
+  console.log(`  15 frets, steady finger: ${twoTerms(n, FIFTEEN_FRETS)}`);
   console.log(`  finger of ${FINGER} cent, ${badFrets(n)}`);
   console.log(`  ${outside(n)}`);
   let causes = 0;

@@ -57,6 +57,10 @@ const SETS: readonly (readonly Exclude<Cause, 'fret'>[])[] = [
   ['nut place', 'saddle place'],
   ['nut place', 'saddle place', 'nut height'],
 ];
+/** Unknowns before the terms: the open pitch and its drift. */
+const LEADING = 2;
+/** A string drifts by so much in a check, in cents; common practice, no source. */
+const DRIFT = 3;
 const FEWEST_FRETS = 3;
 /** A fret is out of place from so many cents and standard deviations on. */
 const BAD_FRET = 3.5;
@@ -71,6 +75,7 @@ interface Fit {
   readonly errors: readonly number[];
   readonly residuals: readonly number[];
   readonly chiSquare: number;
+  readonly freedom: number;
   readonly aicc: number;
 }
 
@@ -85,15 +90,15 @@ export function causesOf(all: readonly FretReading[]): StringCauses {
     return { kind: 'more readings', say: `Not enough to tell: read fret ${next} as well.` };
   }
   const best = withBadFrets(readings, bestOf(readings));
-  const values = new Map(best.terms.map((term, i) => [term, best.values[i + 1]!]));
-  const freedom = readings.length - best.terms.length - 1;
+  const values = new Map(best.terms.map((term, i) => [term, best.values[i + LEADING]!]));
+  const { freedom } = best;
   return {
     kind: 'fitted',
     openCents: best.values[0]!,
     causes: best.terms.map((term, i) => ({
       ...(typeof term === 'string' ? { cause: term } : { cause: 'fret' as const, fret: term.fret }),
-      cents: best.values[i + 1]!,
-      errorCents: best.errors[i + 1]!,
+      cents: best.values[i + LEADING]!,
+      errorCents: best.errors[i + LEADING]!,
     })),
     at: (fret, pressure) =>
       [...values].reduce((sum, [term, value]) => sum + value * shapeOf(term, fret, pressure), 0),
@@ -141,21 +146,33 @@ function shapeOf(term: Term, fret: number, pressure: Pressure): number {
   return typeof term === 'string' ? SHAPE[term](fret, pressure) : term.fret === fret ? 1 : 0;
 }
 
-/** Weighed least squares; the open pitch is an unknown like the others, so that its error is shared. */
+/** How far a reading lies in the time of a check, −½ to ½; all 0 while the open string was not read again after the frets. */
+function timesOf(readings: readonly FretReading[]): number[] {
+  const when = readings.map(({ at }) => at);
+  const [from, to] = [Math.min(...when), Math.max(...when)];
+  const frets = readings.filter(({ place }) => place.kind === 'fret').map(({ at }) => at);
+  const again = readings.some(({ place, at }) => place.kind === 'open' && at > Math.max(...frets));
+  return when.map((at) => (again && to > from ? (at - from) / (to - from) - 0.5 : 0));
+}
+
+/** Weighed least squares; the open pitch and its drift are unknowns like the others, so that their errors are shared. */
 function fitOf(readings: readonly FretReading[], terms: readonly Term[]): Fit {
-  const rows = readings.map(({ place, errorCents }) => {
+  const times = timesOf(readings);
+  const drifts = times.some((time) => time !== 0);
+  const rows = readings.map(({ place, errorCents }, i) => {
     const own =
       place.kind === 'fret'
         ? terms.map((term) => shapeOf(term, place.fret, place.pressure))
         : terms.map(() => 0);
-    return [1, ...own].map((value) => value / errorCents);
+    return [1, times[i]!, ...own].map((value) => value / errorCents);
   });
   const right = readings.map(
     ({ cents, place, errorCents }) => (cents - 100 * semitonesOf(place)) / errorCents,
   );
   const a = new Matrix(rows);
   const normal = a.transpose().mmul(a);
-  // Terms that no reading tells apart stay at nothing instead of anywhere.
+  // A drift of some cents in a check is usual; the same keeps terms that no reading tells apart at nothing.
+  normal.set(1, 1, normal.get(1, 1) + 1 / DRIFT ** 2);
   for (let k = 0; k < normal.rows; k++) normal.set(k, k, normal.get(k, k) + 1e-9);
   const solve = new CholeskyDecomposition(normal);
   const x = solve.solve(a.transpose().mmul(Matrix.columnVector(right)));
@@ -163,7 +180,7 @@ function fitOf(readings: readonly FretReading[], terms: readonly Term[]): Fit {
   const residuals = a.mmul(x).sub(Matrix.columnVector(right)).to1DArray();
   const chiSquare = residuals.reduce((sum, value) => sum + value * value, 0);
   // What they scatter more than their errors say makes every figure less sure (Birge 1932).
-  const freedom = readings.length - terms.length - 1;
+  const freedom = readings.length - terms.length - (drifts ? 2 : 1);
   const wider = freedom > 0 ? Math.max(1, chiSquare / freedom) : 1;
   return {
     terms,
@@ -171,7 +188,8 @@ function fitOf(readings: readonly FretReading[], terms: readonly Term[]): Fit {
     errors: covariance.diagonal().map((variance) => Math.sqrt(variance * wider)),
     residuals,
     chiSquare,
-    aicc: akaike(chiSquare, terms.length + 1, readings.length),
+    freedom,
+    aicc: akaike(chiSquare, terms.length + (drifts ? 2 : 1), readings.length),
   };
 }
 

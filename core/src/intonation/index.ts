@@ -6,6 +6,7 @@ export type { Finding } from './findings.ts';
 export { findingsOf } from './findings.ts';
 export type { FretPlace, FretReading, Pressure } from './map.ts';
 export {
+  FIFTEEN_FRETS,
   OPEN_READINGS,
   otherFret,
   PRESSURES,

@@ -105,6 +105,16 @@ describe('causes', () => {
     expect(amountOf(causes[1]!, 648)!.mm).to.be.closeTo(saddleShift(648, 11), 1e-6);
   });
 
+  it('a string that drifts between its open readings does not look like a cause', () => {
+    const drifting = readings((n) => 8 * saddle(n)).map((r) => ({
+      ...r,
+      cents: r.cents - 0.4 * r.at,
+    }));
+    const { causes } = fitted(drifting);
+    expect(causes.map(({ cause }) => cause)).to.deep.equal(['saddle place']);
+    expect(causes[0]!.cents).to.be.closeTo(8, 0.6);
+  });
+
   it('a fret out of its place is a lone outlier', () => {
     const list = readings((n) => 4 * saddle(n) + (n === 2 ? 9 : 0), { noise: 0.4 });
     const bad = fitted(list).causes.find(({ cause }) => cause === 'fret');

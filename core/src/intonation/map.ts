@@ -31,7 +31,9 @@ export function semitonesOf(place: FretPlace): number {
 
 /** The shortest set that tells anything, most telling first. */
 export const USEFUL_FRETS: readonly number[] = [12, 1, 2, 3, 5, 7, 9];
-/** The error of the open string is in every figure: it is read so often. */
+/** The first fifteen, up and down the neck by turns, so that a drift does not look like a cause. */
+export const FIFTEEN_FRETS: readonly number[] = [12, 1, 8, 4, 14, 2, 10, 6, 13, 3, 9, 5, 15, 7, 11];
+/** The error of the open string is in every figure: it is read so often, and once more at the end to see whether it drifted. */
 export const OPEN_READINGS = 4;
 
 /** The places of one string in the order in which they are asked for. */
@@ -43,6 +45,7 @@ export function sequenceOf(frets: readonly number[], pressures: readonly Pressur
     ...Array.from({ length: OPEN_READINGS }, (): FretPlace => ({ kind: 'open' })),
     { kind: 'harmonic' },
     ...fretted,
+    { kind: 'open' },
   ];
 }
 

@@ -1,5 +1,5 @@
 import { Button, Checkbox, Group, NativeSelect, Stack, Title } from '@mantine/core';
-import { PRESSURES, USEFUL_FRETS } from '@rosefinch/core/intonation';
+import { FIFTEEN_FRETS, PRESSURES, USEFUL_FRETS } from '@rosefinch/core/intonation';
 import type { FretCheck } from '@rosefinch/core/records';
 import type { Instrument } from '@rosefinch/core/strings';
 import { useState } from 'react';
@@ -8,8 +8,6 @@ import { InstrumentChoice, WithInstrument } from '../instrument/index.ts';
 import { BridgeFirst } from './BridgeFirst.tsx';
 import { outerCourses } from './bridge.ts';
 import { FretBench } from './FretBench.tsx';
-
-const FIFTEEN = Array.from({ length: 15 }, (_, i) => i + 1);
 
 /** Open strings right, fretted notes not: which cause, how much, what to do. */
 export function FretsView() {
@@ -88,7 +86,7 @@ function StartForm({ instrument, stock, onBegun }: StartProps) {
         event.preventDefault();
         void begin({
           courses,
-          frets: frets === 'useful' ? USEFUL_FRETS : FIFTEEN,
+          frets: frets === 'useful' ? USEFUL_FRETS : FIFTEEN_FRETS,
           pressures: all ? PRESSURES : ['normal'],
         });
       }}

@@ -53,10 +53,12 @@ describe('the sequence of a fret check', () => {
       '4 harmonic',
       '4 12 normal',
       '4 1 normal',
+      '4 open',
       ...Array.from({ length: 4 }, () => '1 open'),
       '1 harmonic',
       '1 12 normal',
       '1 1 normal',
+      '1 open',
     ]);
     expect(shareDone(now)).to.equal(1);
     expect(shareDone(check([]))).to.equal(0);
@@ -76,6 +78,13 @@ describe('the sequence of a fret check', () => {
     expect(errorOf(now, fretted)).to.be.closeTo(3, 1e-9);
     expect(openOf(now, 1)).to.equal(null);
     expect(errorOf(check([fretted]), fretted)).to.equal(null);
+  });
+
+  it('takes out what the string drifted until it was read open again', () => {
+    const later = (r: FretReading, ms: number) => ({ ...r, at: r.at + ms });
+    const fretted = later(reading(4, at(5), 500 - 2), 50_000);
+    const now = check([...four(4, 0), fretted, later(reading(4, OPEN, -4), 100_000)]);
+    expect(errorOf(now, fretted)).to.be.closeTo(0, 1e-9);
   });
 
   it('counts the frets of a short string from the nut of the neck', () => {

@@ -18,15 +18,17 @@ export function placeKey(place: FretPlace): string {
   return place.kind === 'fret' ? `${place.fret} ${place.pressure}` : place.kind;
 }
 
-/** The first place that was not read yet and not skipped; null when all were. */
+/** The first place that was not read so often as it is asked for, and not skipped; null when all were. */
 export function nextAsked(check: FretCheck, skipped: ReadonlySet<string>): Asked | null {
-  for (const course of check.courses)
+  for (const course of check.courses) {
+    const wanted = new Map<string, number>();
     for (const place of placesOf(check)) {
       const key = placeKey(place);
+      wanted.set(key, (wanted.get(key) ?? 0) + 1);
       if (skipped.has(`${course} ${key}`)) continue;
-      const wanted = place.kind === 'open' ? OPEN_READINGS : 1;
-      if (readingsAt(check, course, place).length < wanted) return { course, place };
+      if (readingsAt(check, course, place).length < wanted.get(key)!) return { course, place };
     }
+  }
   return null;
 }
 
@@ -41,28 +43,41 @@ function readingsAt(check: FretCheck, course: number, place: FretPlace): FretRea
   );
 }
 
-/** Where the open string lies, in cents from its note; null before it was read. */
-export function openOf(check: FretCheck, course: number): number | null {
+/** Where the open string lay at a moment, in cents from its note, its drift taken along; null before it was read. */
+export function openOf(
+  check: FretCheck,
+  course: number,
+  at = Number.POSITIVE_INFINITY,
+): number | null {
   const open = readingsAt(check, course, { kind: 'open' });
-  return open.length === 0 ? null : open.reduce((sum, r) => sum + r.cents, 0) / open.length;
+  const first = open.slice(0, OPEN_READINGS);
+  const last = open.at(-1);
+  if (!last) return null;
+  const mean = first.reduce((sum, r) => sum + r.cents, 0) / first.length;
+  if (open.length <= OPEN_READINGS) return mean;
+  const from = first.reduce((sum, r) => sum + r.at, 0) / first.length;
+  const share = Math.max(0, Math.min(1, (at - from) / (last.at - from)));
+  return mean + share * (last.cents - mean);
 }
 
 /** How far a reading is off its place, against the string's own open pitch. */
 export function errorOf(check: FretCheck, reading: FretReading): number | null {
-  const open = openOf(check, reading.course);
+  const open = openOf(check, reading.course, reading.at);
   return open === null ? null : reading.cents - open - 100 * semitonesOf(reading.place);
 }
 
 /** How much of the check is done, 0 to 1. */
 export function shareDone(check: FretCheck): number {
-  const all = placesOf(check);
+  const all = placesOf(check).map(placeKey);
   const wanted = check.courses.length * all.length;
   let done = 0;
   for (const course of check.courses)
-    for (const place of new Map(all.map((p) => [placeKey(p), p])).values())
-      done += Math.min(
-        readingsAt(check, course, place).length,
-        place.kind === 'open' ? OPEN_READINGS : 1,
+    for (const key of new Set(all)) {
+      const asked = all.filter((other) => other === key).length;
+      const read = check.readings.filter(
+        (r) => r.course === course && !r.struckOut && placeKey(r.place) === key,
       );
+      done += Math.min(read.length, asked);
+    }
   return wanted === 0 ? 1 : done / wanted;
 }
