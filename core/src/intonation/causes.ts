@@ -1,5 +1,5 @@
 import { CholeskyDecomposition, Matrix } from 'ml-matrix';
-import { akaike } from '../settling/index.ts';
+import { akaike } from '../statistics.ts';
 import type { Cents, Millimetres } from '../units.ts';
 import { type FretReading, type Pressure, semitonesOf } from './map.ts';
 import { CENTS_PER_E, nutShift, saddleShift } from './saddle.ts';

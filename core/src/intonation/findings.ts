@@ -1,3 +1,4 @@
+import { median } from '../statistics.ts';
 import type { Instrument } from '../strings/index.ts';
 import { soundingLength } from '../strings/index.ts';
 import type { Cents, Millimetres } from '../units.ts';
@@ -59,9 +60,4 @@ export function findingsOf(
     };
   });
   return findings.sort((a, b) => ORDER.indexOf(a.cause) - ORDER.indexOf(b.cause));
-}
-
-function median(values: readonly number[]): number {
-  const sorted = [...values].sort((a, b) => a - b);
-  return sorted[sorted.length >> 1]!;
 }

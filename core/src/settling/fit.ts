@@ -1,4 +1,5 @@
 import { CholeskyDecomposition, Matrix } from 'ml-matrix';
+import { akaike } from '../statistics.ts';
 import type { Cents, Seconds } from '../units.ts';
 import { type Creep, creepAt, type Law } from './creep.ts';
 
@@ -210,14 +211,4 @@ function normalEquations(
 
 function sumOfSquares(list: readonly number[]): number {
   return list.reduce((sum, value) => sum + value * value, 0);
-}
-
-/**
- * AICc of a fit with known errors: χ² + 2k + 2k(k + 1)/(n − k − 1). Hurvich and Tsai 1989.
- * Infinity where there are too few readings for so many unknowns.
- */
-export function akaike(chiSquare: number, unknowns: number, readings: number): number {
-  const left = readings - unknowns - 1;
-  if (left <= 0) return Number.POSITIVE_INFINITY;
-  return chiSquare + 2 * unknowns + (2 * unknowns * (unknowns + 1)) / left;
 }

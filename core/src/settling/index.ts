@@ -4,7 +4,7 @@ export type { Creep, Law } from './creep.ts';
 export { creepAt, holdTime, roundsLeft, waitUntil } from './creep.ts';
 export type { BandPoint, CurvePoint, SettlingCurve } from './curve.ts';
 export type { CreepFit, Settling, SettlingEvent, SettlingReading } from './fit.ts';
-export { akaike, settle } from './fit.ts';
+export { settle } from './fit.ts';
 export type { Hold, Span, Standing } from './forecast.ts';
 export {
   cautiousFit,

@@ -33,12 +33,13 @@ export interface SettlingReport {
   readonly looks: readonly NextLook[];
 }
 
-/** Fits every string, then once more with what the others do to it by bending the neck. */
+/** Fits every string, then judges it once more with what the others do to it by bending the neck. */
 export function settlingReport({ strings, now, goal, zone, neck }: SettlingTask): SettlingReport {
   const alone = strings.map((history) => settlingOf(history, now, goal));
-  const all = strings.map((history) =>
-    settlingOf(history, now, goal, (hold) => reliefOf(history.course, alone, neck, hold)),
-  );
+  const all = alone.map(({ history, settling }) => {
+    const relief = (hold: number) => reliefOf(history.course, alone, neck, hold);
+    return settlingOf(history, now, goal, relief, settling);
+  });
   return {
     now,
     strings: all,

@@ -1,3 +1,4 @@
+import { median } from '../statistics.ts';
 import type { Cents } from '../units.ts';
 import type { StringHistory } from './history.ts';
 
@@ -48,10 +49,4 @@ function moveOf({ taken }: StringHistory): { cents: Cents; error: Cents }[] {
     ];
   }
   return [];
-}
-
-function median(values: readonly number[]): number {
-  const sorted = [...values].sort((a, b) => a - b);
-  const middle = Math.floor(sorted.length / 2);
-  return sorted.length % 2 === 1 ? sorted[middle]! : (sorted[middle - 1]! + sorted[middle]!) / 2;
 }

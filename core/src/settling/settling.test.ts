@@ -1,8 +1,8 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { normal, seededRandom } from '../random.ts';
+import { akaike } from '../statistics.ts';
 import {
-  akaike,
   type Creep,
   creepAt,
   FARTHEST,

@@ -54,14 +54,15 @@ const STRANGE = 3.5;
  * Everything about one string at this moment.
  * @param relief cents by which the neck will have lifted the string after so long, because
  * the other strings creep too
+ * @param settling its fit, where that was made already
  */
 export function settlingOf(
   history: StringHistory,
   now: EpochMs,
   goal: SettlingGoal,
   relief: (hold: Seconds) => Cents = () => 0,
+  settling: Settling = settle(history.events),
 ): StringSettling {
-  const settling = settle(history.events);
   const { last } = history;
   const age = Math.max(1, (now - history.fittedAt) / 1000);
   const roundsByDrops = roundsUntilSmall(dropsOf(history.rounds), goal.tolerance);
