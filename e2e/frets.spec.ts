@@ -24,6 +24,10 @@ test('a ukulele with a high second fret: the check, the cause, the compromise, t
   await expect.poll(() => frets.asked()).toBe(asked);
   await frets.practise();
   // Struck out, a place is asked for once more.
+  await page.keyboard.press('n');
+  await page.getByLabel('Noticed').fill('buzzes a little');
+  await page.getByRole('button', { name: 'Keep the note' }).click();
+  await expect(page.getByText('buzzes a little')).toBeVisible();
   await page.keyboard.press('x');
   await expect.poll(() => frets.asked()).toContain('String 4, fret 12: pluck it.');
   await frets.soundAll();

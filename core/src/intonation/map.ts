@@ -22,6 +22,8 @@ export interface FretReading {
   readonly at: EpochMs;
   /** The teacher does not trust it. */
   readonly struckOut?: true;
+  /** What the teacher noticed: a buzz, a doubt. */
+  readonly note?: string;
 }
 
 /** Semitones that a place lies above the open string. */

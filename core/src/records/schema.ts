@@ -148,31 +148,34 @@ const PLACES: Readonly<Record<string, Shape>> = {
   fret: strictObject({ kind: choice('fret'), fret: fretNumber(), pressure: pressure() }),
 };
 
-export const fretCheck = strictObject({
-  id: id(),
-  instrumentId: id(),
-  tuningId: id(),
-  a4: real().min(400).max(480),
-  source: sourceKind(),
-  startedAt: real(),
-  zone: id(),
-  courses: list(course()).min(1),
-  frets: list(fretNumber()).min(1),
-  pressures: list(pressure()).min(1),
-  readings: list(
-    withOptional(
-      {
-        course: course(),
-        place: byField('kind', PLACES),
-        cents: real(),
-        errorCents: positive(),
-        at: real(),
-      },
-      { struckOut: boolean().strict().oneOf([true]).required() },
+export const fretCheck = withOptional(
+  {
+    id: id(),
+    instrumentId: id(),
+    tuningId: id(),
+    a4: real().min(400).max(480),
+    source: sourceKind(),
+    startedAt: real(),
+    zone: id(),
+    courses: list(course()).min(1),
+    frets: list(fretNumber()).min(1),
+    pressures: list(pressure()).min(1),
+    readings: list(
+      withOptional(
+        {
+          course: course(),
+          place: byField('kind', PLACES),
+          cents: real(),
+          errorCents: positive(),
+          at: real(),
+        },
+        { struckOut: boolean().strict().oneOf([true]).required(), note: text() },
+      ),
     ),
-  ),
-  doneAt: nullable(real()),
-});
+    doneAt: nullable(real()),
+  },
+  { capo: whole().min(1).max(12) },
+);
 
 const partial = strictObject({
   number: real().integer().min(1),

@@ -56,6 +56,8 @@ export interface FretCheck {
   readonly startedAt: EpochMs;
   /** IANA time zone of the teacher at that moment. */
   readonly zone: string;
+  /** Fret of the capo that was on, if any: frets are counted from it, and it stands for the nut. */
+  readonly capo?: number;
   /** Strings, frets and pressures that are asked for. */
   readonly courses: readonly number[];
   readonly frets: readonly number[];

@@ -106,7 +106,7 @@ function Steps({
         {(light ?? hard) && (
           <li>
             Action: lower strings are stretched less. Too low and they buzz: to a qualified
-            repairer.
+            repairer, as are truss rod and floating bridge.
           </li>
         )}
         {frets.map(({ fret, cents }) => (

@@ -1,7 +1,8 @@
 import { Button, Group, Title } from '@mantine/core';
 import { noteName } from '@rosefinch/core/music';
 import type { FretCheck } from '@rosefinch/core/records';
-import { type Instrument, startFret } from '@rosefinch/core/strings';
+import { type Instrument, startFret, withCapo } from '@rosefinch/core/strings';
+import { useState } from 'react';
 import type { Stock } from '../../data/index.ts';
 import { Action, download, signedCents, useKeys } from '../../ui/index.ts';
 import { InstrumentChoice } from '../instrument/index.ts';
@@ -12,6 +13,7 @@ import { fretsCsv, saveDrawing } from './exports.ts';
 import { Findings } from './Findings.tsx';
 import { FretMap } from './FretMap.tsx';
 import { HeatMap } from './HeatMap.tsx';
+import { NoteDialog } from './NoteDialog.tsx';
 import { errorOf, shareDone } from './sequence.ts';
 import { type FretChecking, useFretCheck } from './useFretCheck.ts';
 import { howInWords, placeInWords } from './words.ts';
@@ -31,6 +33,7 @@ export function FretBench(props: Props) {
   const { instrument, stock, kept, bridgeMm, onMoveBridge, onAgain } = props;
   const checking = useFretCheck(instrument, stock, kept, bridgeMm);
   const { listening, check, asked, other } = checking;
+  const [noting, setNoting] = useState(false);
   const move =
     instrument.bridge === 'loose' && check.doneAt === null ? bridgeMoveOf(instrument, check) : null;
   useKeys(
@@ -39,9 +42,10 @@ export function FretBench(props: Props) {
       ' ': checking.skip,
       x: checking.strikeOut,
       y: checking.takeOther,
+      n: () => setNoting(true),
       m: () => listening.hands?.mute(),
     },
-    stock.settings.keysOn,
+    stock.settings.keysOn && !noting,
   );
   return (
     <>
@@ -68,7 +72,16 @@ export function FretBench(props: Props) {
             {roomInWords(listening.room)} · {Math.round(100 * shareDone(check))} % of the check
           </div>
           <HeatMap check={check} targets={checking.targets} />
-          <Findings instrument={instrument} check={check} causes={checking.causes} />
+          <p className="soft">
+            {dayOf(check)}, tuning {check.tuningId}, A4 {check.a4} Hz
+            {check.capo && `, frets from the capo at ${check.capo}`}
+            {notesOf(check)}
+          </p>
+          <Findings
+            instrument={withCapo({ ...instrument, capo: check.capo ?? 0 })}
+            check={check}
+            causes={checking.causes}
+          />
           <Compromise
             instrument={instrument}
             stock={stock}
@@ -107,6 +120,9 @@ export function FretBench(props: Props) {
             <Action onAct={checking.strikeOut} hotkey="X" disabled={check.readings.length === 0}>
               Strike the last out
             </Action>
+            <Action onAct={() => setNoting(true)} hotkey="N" disabled={check.readings.length === 0}>
+              Note the last
+            </Action>
             {check.doneAt === null ? (
               <Action onAct={checking.finish}>That is enough</Action>
             ) : (
@@ -140,8 +156,29 @@ export function FretBench(props: Props) {
           </div>
         </section>
       </div>
+      <NoteDialog
+        opened={noting}
+        onClose={() => setNoting(false)}
+        onNote={(text) => {
+          checking.note(text);
+          setNoting(false);
+        }}
+      />
     </>
   );
+}
+
+function dayOf({ startedAt, zone }: FretCheck): string {
+  return new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeZone: zone }).format(
+    startedAt,
+  );
+}
+
+function notesOf({ readings }: FretCheck): string {
+  const notes = readings.flatMap(({ course, place, note }) =>
+    note ? `string ${course}, ${placeInWords(place, 0)}: ${note}` : [],
+  );
+  return notes.length === 0 ? '' : `. Noted: ${notes.join('; ')}.`;
 }
 
 interface PartProps {

@@ -68,6 +68,7 @@ function StartForm({ instrument, stock, onBegun }: StartProps) {
       instrumentId: instrument.id,
       tuningId: instrument.tuningId,
       a4: stock.settings.a4,
+      ...(instrument.capo && { capo: instrument.capo }),
       source: 'practice',
       startedAt: Date.now(),
       zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
@@ -95,7 +96,7 @@ function StartForm({ instrument, stock, onBegun }: StartProps) {
         <p className="plan-head">
           Every fretted note is measured against its own open string, so the instrument need not be
           in tune. You are led from note to note; the pitch says whether it was the right fret.
-          {instrument.capo && ' Take the capo off first.'}
+          {instrument.capo && ` Frets are counted from the capo at fret ${instrument.capo}.`}
         </p>
         {instrument.bridge === 'loose' && (
           <BridgeFirst

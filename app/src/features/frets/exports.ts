@@ -7,7 +7,7 @@ import { errorOf } from './sequence.ts';
 /** Every reading of a check as CSV (RFC 4180): one line a reading, units in the heading. */
 export function fretsCsv(instrument: Instrument, check: FretCheck): string {
   const rows = check.readings.map((reading) => {
-    const { course, place, at, errorCents, struckOut } = reading;
+    const { course, place, at, errorCents, struckOut, note } = reading;
     return {
       time_utc: new Date(at).toISOString(),
       zone: check.zone,
@@ -20,6 +20,7 @@ export function fretsCsv(instrument: Instrument, check: FretCheck): string {
       error_cents: errorOf(check, reading)?.toFixed(3) ?? '',
       uncertainty_cents: errorCents.toFixed(3),
       struck_out: struckOut ? 'yes' : 'no',
+      note: note ?? '',
     };
   });
   return `${Papa.unparse(rows, { newline: '\r\n' })}\r\n`;

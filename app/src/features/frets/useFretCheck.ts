@@ -2,6 +2,7 @@ import { type Advice, refusalAdvice } from '@rosefinch/core/coach';
 import {
   causesOf,
   type FretPlace,
+  type FretReading,
   otherFret,
   type StringCauses,
   semitonesOf,
@@ -9,7 +10,7 @@ import {
 import type { PluckOutcome } from '@rosefinch/core/listen';
 import { findTuning, shiftHz, type Target, targetsOf } from '@rosefinch/core/music';
 import type { FretCheck, SourceKind } from '@rosefinch/core/records';
-import { type Instrument, startFret } from '@rosefinch/core/strings';
+import { type Instrument, startFret, withCapo } from '@rosefinch/core/strings';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { AnalysisReport } from '../../audio/index.ts';
 import { type Stock, useData } from '../../data/index.ts';
@@ -44,6 +45,8 @@ export interface FretChecking {
   /** Takes the pitch for the fret that it is at. */
   readonly takeOther: () => void;
   readonly dropOther: () => void;
+  /** Puts a note to the last reading. */
+  readonly note: (text: string) => void;
   /** Leaves the place out. */
   readonly skip: () => void;
   /** Strikes the last reading out; its place is asked for again. */
@@ -70,7 +73,10 @@ export function useFretCheck(
   const [problem, setProblem] = useState<string | null>(null);
   const source = useRef<SourceKind>(check.source);
   const tuning = findTuning(check.tuningId, stock.tunings);
-  const targets = useMemo(() => (tuning ? targetsOf(tuning, check.a4) : []), [tuning, check.a4]);
+  const targets = useMemo(
+    () => (tuning ? targetsOf(tuning, check.a4, check.capo) : []),
+    [tuning, check.a4, check.capo],
+  );
   const asked = check.doneAt === null ? nextAsked(check, skipped) : null;
 
   const change = (next: FretCheck) => {
@@ -86,6 +92,15 @@ export function useFretCheck(
     const reading = { course, place, cents, errorCents, at: Date.now() };
     const { current } = latest;
     change({ ...current, source: source.current, readings: [...current.readings, reading] });
+  };
+
+  /** Marks the last reading that counts. */
+  const mark = (marks: Pick<FretReading, 'struckOut' | 'note'>) => {
+    const { readings } = latest.current;
+    const at = readings.findLastIndex(({ struckOut }) => !struckOut);
+    if (at < 0) return;
+    const marked = readings.map((r, i) => (i === at ? { ...r, ...marks } : r));
+    change({ ...latest.current, readings: marked });
   };
 
   const take = (reading: Reading, wanted: Asked) => {
@@ -130,7 +145,8 @@ export function useFretCheck(
     settings,
     strings,
     chosen: course,
-    practice: async () => practiceStart(instrument, targets, bridgeMm),
+    practice: async () =>
+      practiceStart(withCapo({ ...instrument, capo: check.capo ?? 0 }), targets, bridgeMm),
     hear,
   });
   useEffect(() => {
@@ -168,15 +184,8 @@ export function useFretCheck(
       if (asked)
         setSkipped((before) => new Set([...before, `${asked.course} ${placeKey(asked.place)}`]));
     },
-    strikeOut: () => {
-      const { readings } = latest.current;
-      const at = readings.findLastIndex(({ struckOut }) => !struckOut);
-      if (at < 0) return;
-      change({
-        ...latest.current,
-        readings: readings.map((r, i) => (i === at ? { ...r, struckOut: true as const } : r)),
-      });
-    },
+    strikeOut: () => mark({ struckOut: true }),
+    note: (text) => mark({ note: text }),
     finish: () => change({ ...latest.current, doneAt: Date.now() }),
     pluck: () => {
       const { hands } = listening;
