@@ -1,6 +1,8 @@
 import { expect, type Locator, type Page } from '@playwright/test';
 
 const ATTEMPTS = 3;
+/** A pluck is read within a second: looking for it at ever longer intervals would cost half of that again, in ms. */
+export const LOOK_AGAIN = [60];
 
 /** The bench as a user finds it. */
 export class BenchPage {
@@ -57,7 +59,7 @@ export class BenchPage {
   /** True once a string has so many readings; false if it has not within some seconds. */
   private async hasPlucks(course: number, count: number): Promise<boolean> {
     return expect
-      .poll(() => this.plucks(course), { timeout: 5000 })
+      .poll(() => this.plucks(course), { timeout: 5000, intervals: LOOK_AGAIN })
       .toBeGreaterThanOrEqual(count)
       .then(() => true)
       .catch(() => false);

@@ -1,4 +1,5 @@
 import { expect, type Page } from '@playwright/test';
+import { LOOK_AGAIN } from './bench.ts';
 
 const ATTEMPTS = 3;
 
@@ -35,7 +36,7 @@ export class FretsPage {
     for (let attempt = 0; attempt < ATTEMPTS; attempt++) {
       await this.page.keyboard.press('p');
       const heard = await expect
-        .poll(() => this.readings(), { timeout: 5000 })
+        .poll(() => this.readings(), { timeout: 5000, intervals: LOOK_AGAIN })
         .toBe(before + 1)
         .then(() => true)
         .catch(() => false);

@@ -1,4 +1,5 @@
 import { expect, type Page } from '@playwright/test';
+import { LOOK_AGAIN } from './bench.ts';
 
 const ATTEMPTS = 3;
 
@@ -39,7 +40,7 @@ export class SettlePage {
     for (let attempt = 0; attempt < ATTEMPTS; attempt++) {
       await this.page.keyboard.press('p');
       const heard = await expect
-        .poll(() => this.readings(course), { timeout: 5000 })
+        .poll(() => this.readings(course), { timeout: 5000, intervals: LOOK_AGAIN })
         .toBe(before + 1)
         .then(() => true)
         .catch(() => false);

@@ -2,7 +2,9 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import solver from 'javascript-lp-solver';
 import { fretPlace } from '../fretboard/index.ts';
-import { frettedCents, GOOD_NECK } from '../practice/index.ts';
+import { readPlucks } from '../listen/index.ts';
+import { findTuning, targetsOf } from '../music/index.ts';
+import { frettedCents, GOOD_NECK, PracticeInstrument } from '../practice/index.ts';
 import { normal, seededRandom } from '../random.ts';
 import { findModel } from '../strings/index.ts';
 import {
@@ -94,6 +96,35 @@ describe('causes', () => {
     for (let seed = 1; seed <= 40; seed++)
       named += fitted(readings(() => 0, { noise: 0.5, seed })).causes.length > 0 ? 1 : 0;
     expect(named).to.be.at.most(3);
+  });
+
+  // With B of 1e-4 the reported pitch would be four cents sharp at the twelfth fret: f0 is not.
+  it('of a perfect guitar with stiff strings, played and heard: none', () => {
+    const instrument = findModel('steel-guitar')!.build('g', 'G');
+    const targets = targetsOf(findTuning('guitar-standard')!, 440).map(({ hz }) => hz);
+    const rate = 24_000;
+    const heard = sequenceOf(USEFUL_FRETS, ['soft']).map((place, at): FretReading => {
+      const guitar = new PracticeInstrument({
+        instrument,
+        targets,
+        detune: targets.map(() => 0),
+        seed: 5,
+        sampleRate: rate,
+        coupling: 0,
+        neck: { ...GOOD_NECK, firstMm: 0.02, twelfthMm: 0.02 },
+      });
+      const sound = new Float32Array(1.6 * rate);
+      guitar.render(sound.subarray(0, rate / 2));
+      if (place.kind === 'open') guitar.pluck(3);
+      else if (place.kind === 'harmonic') guitar.pluckFretted(3, 12, null);
+      else guitar.pluckFretted(3, place.fret, place.pressure);
+      guitar.render(sound.subarray(rate / 2));
+      const outcome = readPlucks(sound, rate)[0]?.outcome;
+      if (outcome?.kind !== 'reading') throw new Error(outcome?.kind);
+      const cents = 1200 * Math.log2(outcome.f0Hz / targets[2]!);
+      return { course: 3, place, cents, errorCents: Math.hypot(outcome.errorCents, 0.5), at };
+    });
+    expect(fitted(heard).causes).to.deep.equal([]);
   });
 
   it('saddle and nut are told apart with their amounts', () => {

@@ -21,8 +21,9 @@ const SOONEST_MS = 10 * 60_000;
 const MOST_LOOKS = 12;
 
 /**
- * When to look again: each look at the lower end of the time that the first string holds,
- * in the teacher's waking hours, brought to its note each time; for a fortnight.
+ * When to look again: first at the lower end of the time that the first string holds, then,
+ * all brought to their notes each time, as long as they are expected to; in the teacher's
+ * waking hours, for a fortnight.
  * @param zone IANA time zone of the teacher
  */
 export function looksAhead(
@@ -57,7 +58,9 @@ function firstToLeave(
   for (const { settling, age, hold, history } of strings) {
     if (settling.kind !== 'fitted' || !hold) continue;
     const later = { at: age + (from - now) / 1000, cents: 0, errorCents: 0 };
-    const holds = asItIs && hold.expected > 0 ? hold.low : holdOf(settling, later, tolerance).low;
+    // The first look errs on the safe side; the later ones are planned anew by then.
+    const holds =
+      asItIs && hold.expected > 0 ? hold.low : holdOf(settling, later, tolerance).expected;
     if (!first || holds < first.holds) first = { course: history.course, holds };
   }
   return first;

@@ -1,5 +1,5 @@
 import { Button, Group, Title } from '@mantine/core';
-import { noteName } from '@rosefinch/core/music';
+import { findTuning, noteName } from '@rosefinch/core/music';
 import type { FretCheck } from '@rosefinch/core/records';
 import { type Instrument, startFret, withCapo } from '@rosefinch/core/strings';
 import { useState } from 'react';
@@ -73,7 +73,8 @@ export function FretBench(props: Props) {
           </div>
           <HeatMap check={check} targets={checking.targets} />
           <p className="soft">
-            {dayOf(check)}, tuning {check.tuningId}, A4 {check.a4} Hz
+            {dayOf(check)}, {findTuning(check.tuningId, stock.tunings)?.name ?? check.tuningId}, A4{' '}
+            {check.a4} Hz
             {check.capo && `, frets from the capo at ${check.capo}`}
             {notesOf(check)}
           </p>
