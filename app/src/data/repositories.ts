@@ -120,6 +120,16 @@ export class Repository {
     return this.put(this.db.restringings, checkRestringing(restringing));
   }
 
+  /** Changes some facts of a restringing; the rest stays as it is by then. */
+  changeRestringing(id: string, change: Partial<Restringing>): Promise<void> {
+    return stored(() =>
+      this.db.transaction('rw', this.db.restringings, async () => {
+        const now = await this.db.restringings.get(id);
+        if (now) await this.db.restringings.put(checkRestringing({ ...now, ...change }));
+      }),
+    );
+  }
+
   /** All fret checks of an instrument, the newest first. */
   fretChecks(instrumentId: string): Promise<FretCheck[]> {
     return stored(async () => {

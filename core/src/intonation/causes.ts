@@ -34,7 +34,6 @@ export type StringCauses =
       readonly at: (fret: number, pressure: Pressure) => Cents;
       /** The readings scatter more than their errors and the causes explain: an own cause is missing. */
       readonly strange: boolean;
-      readonly openCents: Cents;
     };
 
 /** How each cause grows along the neck; see docs/frets.md. */
@@ -73,7 +72,6 @@ interface Fit {
   readonly terms: readonly Term[];
   readonly values: readonly number[];
   readonly errors: readonly number[];
-  readonly residuals: readonly number[];
   readonly chiSquare: number;
   readonly freedom: number;
   readonly aicc: number;
@@ -94,7 +92,6 @@ export function causesOf(all: readonly FretReading[]): StringCauses {
   const { freedom } = best;
   return {
     kind: 'fitted',
-    openCents: best.values[0]!,
     causes: best.terms.map((term, i) => ({
       ...(typeof term === 'string' ? { cause: term } : { cause: 'fret' as const, fret: term.fret }),
       cents: best.values[i + LEADING]!,
@@ -128,7 +125,7 @@ function touchesOf(readings: readonly FretReading[]): Term[] {
   ];
 }
 
-/** One fret after the other that stands out, while any does; the causes are chosen anew beside it. */
+/** With the one fret that stands out, if any does; the causes are chosen anew beside it. */
 function withBadFrets(readings: readonly FretReading[], start: Fit): Fit {
   let best = start;
   for (const fret of [...new Set(fretsOf(readings))]) {
@@ -186,7 +183,6 @@ function fitOf(readings: readonly FretReading[], terms: readonly Term[]): Fit {
     terms,
     values: x.to1DArray(),
     errors: covariance.diagonal().map((variance) => Math.sqrt(variance * wider)),
-    residuals,
     chiSquare,
     freedom,
     aicc: akaike(chiSquare, terms.length + (drifts ? 2 : 1), readings.length),
@@ -198,9 +194,9 @@ export function amountOf(
   { cause, cents, errorCents }: CauseFound,
   scale: Millimetres,
 ): { readonly mm: Millimetres; readonly errorMm: Millimetres } | null {
-  if (cause === 'saddle place')
-    return { mm: saddleShift(scale, cents), errorMm: (2 * errorCents * scale) / (2 * CENTS_PER_E) };
-  if (cause === 'nut place')
-    return { mm: nutShift(scale, cents), errorMm: (errorCents * scale) / CENTS_PER_E };
+  // To first order a cent of either is as many millimetres.
+  const errorMm = (errorCents * scale) / CENTS_PER_E;
+  if (cause === 'saddle place') return { mm: saddleShift(scale, cents), errorMm };
+  if (cause === 'nut place') return { mm: nutShift(scale, cents), errorMm };
   return null;
 }

@@ -65,7 +65,7 @@ export function settlingAdvice(
   const justRead = !turned && last.step !== 'again' && last.step !== 'room';
   if (wantsPull(now) && (justRead || strings.length === 1))
     return { say: `Pull string ${course} gently, then pluck it.`, more: pullWords(now) };
-  if (wantsLifting(now) && last.cents < -tolerance)
+  if (!wantsPull(now) && last.cents < -tolerance)
     return { say: `Bring string ${course} up to ${note}.`, more: 'It needs no pulling.' };
   const next = nextString(strings, course);
   if (next)
@@ -81,8 +81,6 @@ function wantsPull({ headroom, state }: SettlingString): boolean {
   const kind = state?.verdict.kind;
   return kind === undefined || kind === 'more readings' || kind === 'rounds';
 }
-
-const wantsLifting = (string: SettlingString) => !wantsPull(string);
 
 function pullWords({ headroom, thin }: SettlingString): string {
   const how = 'Along its length, a finger’s breadth, away from the face.';

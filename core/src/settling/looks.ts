@@ -46,7 +46,7 @@ export function looksAhead(
   return looks;
 }
 
-/** The string whose hold time, from the look before, is the shortest at its lower end. */
+/** The string that leaves first after a look, and how long it holds. */
 function firstToLeave(
   strings: readonly StringSettling[],
   now: EpochMs,

@@ -1,15 +1,21 @@
 import type { BenchEvent } from '@rosefinch/core/coach';
 import { type HeardPluck, hearPluck, ringingOf } from '@rosefinch/core/coach';
-import type { BeatOutcome, KnownReading, Refusal, StringKnowledge } from '@rosefinch/core/listen';
+import type { BeatOutcome, Refusal, StringKnowledge } from '@rosefinch/core/listen';
 import { knowledgeOf } from '@rosefinch/core/listen';
 import type { Target } from '@rosefinch/core/music';
 import { centsBetween, findTuning, shiftHz, type Tuning, targetsOf } from '@rosefinch/core/music';
-import type { LogEntry, SourceKind } from '@rosefinch/core/records';
+import type { SourceKind } from '@rosefinch/core/records';
 import { type Coupling, homeTuning, type Instrument, withCapo } from '@rosefinch/core/strings';
 import { useMemo, useRef, useState } from 'react';
 import type { AnalysisReport, PracticeHands } from '../../audio/index.ts';
 import { type Stock, useData } from '../../data/index.ts';
-import { type Listening, type Sitting, useListening, useSitting } from '../listening/index.ts';
+import {
+  knownReadings,
+  type Listening,
+  type Sitting,
+  useListening,
+  useSitting,
+} from '../listening/index.ts';
 import { useLastPitches } from './useLastPitches.ts';
 
 const PRACTICE_RATE = 48_000;
@@ -79,7 +85,7 @@ export function useBench(
   const a4 = session.session?.a4 ?? settings.a4;
   const targets = useMemo(() => (tuning ? targetsOf(tuning, a4, capo) : []), [tuning, a4, capo]);
   const strings = useMemo(
-    () => knowledgeOf(targets, readingsOf(session.log)),
+    () => knowledgeOf(targets, knownReadings(session.log)),
     [targets, session.log],
   );
   const last = useLastPitches(instrument);
@@ -216,15 +222,6 @@ function practiceDetune(
     const cents = centsBetween(hz, heard);
     return Math.abs(cents) > FROM_ANOTHER_TUNING ? cents : own;
   });
-}
-
-/** What the readings of this sitting tell of the strings. */
-function readingsOf(log: readonly LogEntry[]): KnownReading[] {
-  return log.flatMap(({ event, measurement }) =>
-    event.type === 'reading' && measurement
-      ? [{ ...measurement.reading, course: event.reading.course }]
-      : [],
-  );
 }
 
 /** Puts a reading on record, or says why there is none; answers what the coach may know of the pluck. */

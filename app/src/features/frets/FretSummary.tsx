@@ -1,7 +1,8 @@
-import { causesOf, findingsOf } from '@rosefinch/core/intonation';
+import { findingsOf } from '@rosefinch/core/intonation';
 import type { Instrument } from '@rosefinch/core/strings';
 import { Link } from 'react-router';
 import { useLive } from '../../data/index.ts';
+import { causesByCourse } from './sequence.ts';
 import { findingInWords } from './words.ts';
 
 /** What the newest fret check of an instrument came to. */
@@ -9,10 +10,7 @@ export function FretSummary({ instrument }: { instrument: Instrument }) {
   const checks = useLive((r) => r.fretChecks(instrument.id), instrument.id);
   const newest = checks?.[0];
   if (!newest) return null;
-  const causes = new Map(
-    newest.courses.map((c) => [c, causesOf(newest.readings.filter(({ course }) => course === c))]),
-  );
-  const findings = findingsOf(instrument, causes);
+  const findings = findingsOf(instrument, causesByCourse(newest));
   const day = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeZone: newest.zone });
   return (
     <section className="card medium" aria-label="Frets">

@@ -1,7 +1,9 @@
 import {
+  causesOf,
   type FretPlace,
   type FretReading,
   OPEN_READINGS,
+  type StringCauses,
   semitonesOf,
   sequenceOf,
 } from '@rosefinch/core/intonation';
@@ -80,4 +82,11 @@ export function shareDone(check: FretCheck): number {
       done += Math.min(read.length, asked);
     }
   return wanted === 0 ? 1 : done / wanted;
+}
+
+/** What the readings of each string come to. */
+export function causesByCourse({ courses, readings }: FretCheck): Map<number, StringCauses> {
+  return new Map(
+    courses.map((course) => [course, causesOf(readings.filter((r) => r.course === course))]),
+  );
 }

@@ -1,6 +1,5 @@
 import { type Advice, refusalAdvice } from '@rosefinch/core/coach';
 import {
-  causesOf,
   type FretPlace,
   type FretReading,
   otherFret,
@@ -16,7 +15,7 @@ import type { AnalysisReport } from '../../audio/index.ts';
 import { type Stock, useData } from '../../data/index.ts';
 import { type Listening, useListening } from '../listening/index.ts';
 import { practiceStart } from './practice.ts';
-import { type Asked, nextAsked, openOf, placeKey } from './sequence.ts';
+import { type Asked, causesByCourse, nextAsked, openOf, placeKey } from './sequence.ts';
 
 /** A finger that presses the same fret twice shifts it by so much, in cents; common practice, no source. */
 const FINGER = 0.5;
@@ -153,13 +152,7 @@ export function useFretCheck(
     if (listening.source) source.current = listening.source;
   }, [listening.source]);
 
-  const causes = useMemo(
-    () =>
-      new Map(
-        check.courses.map((c) => [c, causesOf(check.readings.filter((r) => r.course === c))]),
-      ),
-    [check],
-  );
+  const causes = useMemo(() => causesByCourse(check), [check]);
   return {
     listening,
     targets,

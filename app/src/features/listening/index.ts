@@ -7,4 +7,4 @@ export { PracticePanel, Truth } from './PracticePanel.tsx';
 export { roomInWords } from './room.ts';
 export { Sources } from './Sources.tsx';
 export { type Listening, useListening } from './useListening.ts';
-export { type Sitting, useSitting } from './useSitting.ts';
+export { knownReadings, type Sitting, useSitting } from './useSitting.ts';

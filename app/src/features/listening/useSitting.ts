@@ -1,5 +1,6 @@
 import type { BenchEvent, BenchState, StampedEvent } from '@rosefinch/core/coach';
 import { benchAfter, replay } from '@rosefinch/core/coach';
+import type { KnownReading } from '@rosefinch/core/listen';
 import type { LogEntry, Measurement, Session, SourceKind } from '@rosefinch/core/records';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { type Settings, useData } from '../../data/index.ts';
@@ -150,4 +151,13 @@ function newSession(place: Place, settings: Settings, at: number): Session {
     endedAt: null,
     ...(place.settling !== undefined && { work: 'settling' as const }),
   };
+}
+
+/** What the readings of a sitting tell of the strings. */
+export function knownReadings(log: readonly LogEntry[]): KnownReading[] {
+  return log.flatMap(({ event, measurement }) =>
+    event.type === 'reading' && measurement
+      ? [{ ...measurement.reading, course: event.reading.course }]
+      : [],
+  );
 }

@@ -85,7 +85,7 @@ export function SettlingBench({ instrument, stock, restringing }: Props) {
   );
   const finish = async () => {
     if (sitting.session) await repository.endSession(sitting.session.id, settling.now());
-    await repository.saveRestringing({ ...restringing, doneAt: settling.now() });
+    await repository.changeRestringing(restringing.id, { doneAt: settling.now() });
   };
   const problem = sitting.problem ?? settling.problem;
   const ahead = restringing.practiceAheadMs ?? 0;
@@ -234,7 +234,6 @@ function Advice({ settling, instrument, restringing }: AdviceProps) {
       headroom: (target && stringLoad(instrument, course, target.hz)?.headroom) ?? LEAST_HEADROOM,
       thin:
         spec !== undefined && !spec.wound && spec.material === 'steel' && spec.diameterMm < THIN,
-      history,
       state: report?.strings.find((string) => sameReadings(string.history, history)) ?? null,
     };
   });

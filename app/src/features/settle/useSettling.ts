@@ -1,5 +1,5 @@
 import { type Advice, hearPluck, refusalAdvice, type StringReading } from '@rosefinch/core/coach';
-import { type KnownReading, knowledgeOf } from '@rosefinch/core/listen';
+import { knowledgeOf } from '@rosefinch/core/listen';
 import { findTuning, type Target, targetsOf } from '@rosefinch/core/music';
 import type { LogEntry, Restringing, SourceKind } from '@rosefinch/core/records';
 import {
@@ -17,7 +17,13 @@ import type { Instrument } from '@rosefinch/core/strings';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { AnalysisReport } from '../../audio/index.ts';
 import { type Stock, useData, useLive } from '../../data/index.ts';
-import { type Listening, type Sitting, useListening, useSitting } from '../listening/index.ts';
+import {
+  knownReadings,
+  type Listening,
+  type Sitting,
+  useListening,
+  useSitting,
+} from '../listening/index.ts';
 import { useCoupling } from '../neck/index.ts';
 import { looksOf, saidOf } from './looks.ts';
 import { practiceStart } from './practice.ts';
@@ -58,7 +64,8 @@ export function useSettling(
   const tuning = findTuning(instrument.tuningId, stock.tunings);
   const source = useRef<SourceKind>('practice');
   const ahead = useRef(0);
-  ahead.current = restringing.practiceAheadMs ?? 0;
+  // Kept a moment later: time that was let go by since must not come back.
+  ahead.current = Math.max(ahead.current, restringing.practiceAheadMs ?? 0);
   const [now] = useState(() => () => Date.now() + ahead.current);
   const { tuningId } = instrument;
   const place = useMemo(
@@ -77,7 +84,7 @@ export function useSettling(
   const { log, state } = sitting;
   const a4 = sitting.session?.a4 ?? settings.a4;
   const targets = useMemo(() => (tuning ? targetsOf(tuning, a4) : []), [tuning, a4]);
-  const strings = useMemo(() => knowledgeOf(targets, readingsOf(log)), [targets, log]);
+  const strings = useMemo(() => knowledgeOf(targets, knownReadings(log)), [targets, log]);
   const since = restringing.fittedAt;
   const sittings = useLive(
     (r) => r.sittingsSince(instrument.id, since),
@@ -152,8 +159,8 @@ export function useSettling(
       }),
     elapse: (seconds) => {
       listening.hands?.elapse(seconds);
-      const practiceAheadMs = ahead.current + 1000 * seconds;
-      void repository.saveRestringing({ ...restringing, practiceAheadMs });
+      ahead.current += 1000 * seconds;
+      void repository.changeRestringing(restringing.id, { practiceAheadMs: ahead.current });
     },
   };
 }
@@ -172,18 +179,10 @@ function useKeptLooks(restringing: Restringing, report: SettlingReport | null): 
     kept.current = heard;
     const looks = report.looks.map(({ at }) => Math.round(at));
     if (before !== null && looks.length > 0)
-      void repository.saveRestringing({ ...restringing, looks });
-  }, [repository, restringing, report]);
+      void repository.changeRestringing(restringing.id, { looks });
+  }, [repository, restringing.id, report]);
 }
 
 function stringReadings(log: readonly LogEntry[]): StringReading[] {
   return log.flatMap(({ event }) => (event.type === 'reading' ? [event.reading] : []));
-}
-
-function readingsOf(log: readonly LogEntry[]): KnownReading[] {
-  return log.flatMap(({ event, measurement }) =>
-    event.type === 'reading' && measurement
-      ? [{ ...measurement.reading, course: event.reading.course }]
-      : [],
-  );
 }
