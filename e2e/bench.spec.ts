@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test';
 import { BenchPage } from './bench.ts';
+import { expect, test } from './test.ts';
 
 test('the practice guitar is tuned through two passes with the keyboard alone', async ({
   page,

@@ -1,6 +1,6 @@
-import { expect, test } from '@playwright/test';
-import { hearInRounds } from './rounds.ts';
+import { BenchPage } from './bench.ts';
 import { type Doing, playedBy } from './sound.ts';
+import { expect, feed, test } from './test.ts';
 
 interface Mistake {
   readonly name: string;
@@ -65,11 +65,14 @@ const MISTAKES: readonly Mistake[] = [
   },
 ];
 
+test.use({ standIn: true });
+
 for (const { name, detune, doings, choose, says } of MISTAKES)
-  test(`by microphone the coach hears ${name}`, () =>
-    hearInRounds(playedBy(detune, doings), async (page, bench) => {
-      if (choose) await page.keyboard.press(choose);
-      await page.getByRole('button', { name: 'Microphone' }).click();
-      const length = 4 + doings.reduce((sum, { seconds }) => sum + seconds, 0);
-      await expect(bench.advice).toContainText(says, { timeout: 1000 * (length + 4) });
-    }));
+  test(`by microphone the coach hears ${name}`, async ({ page }) => {
+    const bench = new BenchPage(page);
+    await bench.open();
+    if (choose) await page.keyboard.press(choose);
+    await page.getByRole('button', { name: 'Microphone' }).click();
+    await feed(page, playedBy(detune, doings));
+    await expect(bench.advice).toContainText(says);
+  });

@@ -1,7 +1,6 @@
-import { expect, test } from '@playwright/test';
 import { BenchPage } from './bench.ts';
-import { hearInRounds } from './rounds.ts';
 import { playedBy } from './sound.ts';
+import { expect, feed, test } from './test.ts';
 
 test('ear first: nothing is given away until Space compares ear and display', async ({ page }) => {
   const bench = new BenchPage(page);
@@ -31,31 +30,36 @@ const ALIKE = [-18, -18.3, -17.8, -18.2, -17.9, -18.1];
 const plucked = (courses: readonly number[]) =>
   courses.flatMap((pluck) => [{ pluck, seconds: 1.5 }, { mute: true, seconds: 0.5 } as const]);
 
-test('a friend’s string is heard as reference and taken', () =>
-  hearInRounds(playedBy(ALIKE, plucked([5])), async (page, bench) => {
+test.describe('by microphone', () => {
+  test.use({ standIn: true });
+
+  test('a friend’s string is heard as reference and taken', async ({ page }) => {
+    const bench = new BenchPage(page);
+    await bench.open();
     await page.keyboard.press('f');
     await page.getByRole('button', { name: 'Microphone' }).click();
     await expect(bench.advice).toContainText(/Sound the reference/);
+    await feed(page, playedBy(ALIKE, plucked([5])));
     // 440 · 2^(−18/1200) is 435.4.
     await expect(page.getByRole('region', { name: 'Heard reference' })).toContainText(
       /A2, −1[78]\.\d cents: A4 is 435\.[345] Hz there\./,
-      { timeout: 12_000 },
     );
     expect(await bench.plucks(5)).toBe(0);
     await page.getByRole('button', { name: 'Tune to it' }).click();
     await expect(page.getByText(/A4 435\.[345] Hz/)).toBeVisible();
-  }));
+  });
 
-test('a set of strings that agrees with itself is told so, and can be kept', () =>
-  hearInRounds(playedBy(ALIKE, plucked([6, 5, 4, 3, 2, 1])), async (page, bench) => {
+  test('a set of strings that agrees with itself is told so, and can be kept', async ({ page }) => {
+    const bench = new BenchPage(page);
+    await bench.open();
     await page.getByRole('button', { name: 'Microphone' }).click();
-    await expect(bench.advice).toContainText('In tune with itself, 18 cents low.', {
-      timeout: 22_000,
-    });
+    await feed(page, playedBy(ALIKE, plucked([6, 5, 4, 3, 2, 1])));
+    await expect(bench.advice).toContainText('In tune with itself, 18 cents low.');
     await page.getByRole('button', { name: /^Set A4 to 435\.[345] Hz/ }).click();
     await expect(page.getByText(/A4 435\.[345] Hz/)).toBeVisible();
     expect(await bench.plucks(6)).toBe(0);
-  }));
+  });
+});
 
 test('advice can be bold and short', async ({ page }) => {
   await page.goto('/data');

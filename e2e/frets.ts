@@ -1,7 +1,5 @@
-import { expect, type Page } from '@playwright/test';
-import { LOOK_AGAIN } from './bench.ts';
-
-const ATTEMPTS = 3;
+import { HEARD_WITHIN, LOOK_AGAIN } from './bench.ts';
+import { expect, type Page } from './test.ts';
 
 /** The fret check as a user finds it. */
 export class FretsPage {
@@ -33,16 +31,10 @@ export class FretsPage {
   /** Sounds what is asked for until it was read. */
   async sound(): Promise<void> {
     const before = await this.readings();
-    for (let attempt = 0; attempt < ATTEMPTS; attempt++) {
-      await this.page.keyboard.press('p');
-      const heard = await expect
-        .poll(() => this.readings(), { timeout: 5000, intervals: LOOK_AGAIN })
-        .toBe(before + 1)
-        .then(() => true)
-        .catch(() => false);
-      if (heard) return;
-    }
-    expect(await this.readings()).toBe(before + 1);
+    await this.page.keyboard.press('p');
+    await expect
+      .poll(() => this.readings(), { timeout: HEARD_WITHIN, intervals: LOOK_AGAIN })
+      .toBe(before + 1);
   }
 
   /** Goes on until nothing more is asked for. */

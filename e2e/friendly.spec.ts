@@ -1,8 +1,8 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, type Page, test } from '@playwright/test';
 import { BenchPage } from './bench.ts';
 import { OWN_PORT } from './playwright.config.ts';
 import { sixPlucks } from './sound.ts';
+import { expect, type Page, test } from './test.ts';
 
 async function expectAccessible(page: Page, state: string): Promise<void> {
   const { violations } = await new AxeBuilder({ page }).analyze();

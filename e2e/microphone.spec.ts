@@ -1,9 +1,10 @@
 import { readFileSync } from 'node:fs';
-import { chromium, expect, type Page, test } from '@playwright/test';
+import { chromium } from '@playwright/test';
 import { measureWav } from '@rosefinch/tools/lines';
 import { BenchPage } from './bench.ts';
 import { CHROMIUM, CHROMIUM_ARGS, DEMO_PORT } from './playwright.config.ts';
 import { browserHearing, SIX_PLUCKS_MS, sixPlucks } from './sound.ts';
+import { expect, type Page, test } from './test.ts';
 
 const baseURL = `http://127.0.0.1:${DEMO_PORT}`;
 

@@ -1,5 +1,5 @@
-import { expect, type Page, test } from '@playwright/test';
 import { BenchPage } from './bench.ts';
+import { expect, type Page, test } from './test.ts';
 
 const more = (page: Page, times: number, key: string) =>
   Array.from({ length: times }).reduce<Promise<void>>(

@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test';
+import { LOCALE, ZONE } from './test.ts';
 
 export const CHROMIUM = '/usr/bin/chromium';
 /** As root and without a screen; no service of the browser's own may look for a network. */
@@ -25,12 +26,15 @@ const serve = (shelf: string, port: number) => ({
 export default defineConfig({
   testDir: '.',
   testMatch: '*.spec.ts',
-  workers: 1,
+  workers: 2,
+  fullyParallel: true,
   timeout: 120_000,
   outputDir: '../test-results/browser',
   reporter: [['list'], ['json']],
   use: {
     baseURL: `http://127.0.0.1:${DEMO_PORT}`,
+    timezoneId: ZONE,
+    locale: LOCALE,
     viewport: { width: 1280, height: 800 },
     launchOptions: { executablePath: CHROMIUM, args: CHROMIUM_ARGS },
   },

@@ -1,6 +1,6 @@
-import { expect, test } from '@playwright/test';
 import { BenchPage } from './bench.ts';
 import { printed } from './printed.ts';
+import { expect, test } from './test.ts';
 
 test('a tuning prints as a card on one page of A5', async ({ page }) => {
   await new BenchPage(page).open();

@@ -1,11 +1,12 @@
 import { mkdtempSync, readFileSync, truncateSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { chromium, expect, type Page, test } from '@playwright/test';
+import { chromium } from '@playwright/test';
 import { writeWav } from '@rosefinch/core/formats';
 import { BenchPage } from './bench.ts';
 import { CHROMIUM, CHROMIUM_ARGS, DEMO_PORT } from './playwright.config.ts';
 import { sixPlucks, temporaryFile } from './sound.ts';
+import { expect, type Page, test } from './test.ts';
 
 /** Takes a reading of string 6 and, if asked, of string 5. */
 async function sitting(page: Page, courses: readonly number[]): Promise<BenchPage> {

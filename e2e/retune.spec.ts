@@ -1,5 +1,5 @@
-import { expect, type Page, test } from '@playwright/test';
 import { BenchPage } from './bench.ts';
+import { expect, type Page, test } from './test.ts';
 
 /** Plans the way to a tuning and begins it on the bench. */
 async function planTo(page: Page, name: string): Promise<void> {

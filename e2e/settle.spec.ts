@@ -1,10 +1,9 @@
 import { readFileSync } from 'node:fs';
-import { expect, test } from '@playwright/test';
 import { readBackup } from '@rosefinch/core/records';
 import { historyOf, type Look, settlingOf, stepsOf } from '@rosefinch/core/settling';
-import { hearInRounds } from './rounds.ts';
-import { SettlePage, shiftClock } from './settle.ts';
+import { SettlePage } from './settle.ts';
 import { settledBy } from './sound.ts';
+import { expect, feed, shiftClock, test } from './test.ts';
 
 const HOURS = 3_600_000;
 const TEN_HOURS = 10 * HOURS;
@@ -95,16 +94,17 @@ test('a ukulele is settled in three rounds, left for ten hours, and looked at wh
   await expect(later.getByRole('region', { name: 'Age of the strings' })).toContainText('nylon');
 });
 
-test('the whole procedure is recognised from a recording fed to the microphone', async () => {
-  test.setTimeout(400_000);
-  const { file, seconds, pulled } = settledBy(3, 3);
-  await hearInRounds(file, async (page) => {
+test.describe('by microphone', () => {
+  test.use({ standIn: true });
+
+  test('the whole procedure is recognised from the sound alone', async ({ page }) => {
+    const rounds = 3;
     const settle = new SettlePage(page);
     await settle.open();
     await settle.begin([3]);
     await page.getByRole('button', { name: 'Microphone' }).click();
-    await page.waitForTimeout(1000 * seconds + 1000);
-    await expect.poll(() => settle.rounds(3)).toBe(String(pulled));
+    await feed(page, settledBy(3, rounds));
+    await expect.poll(() => settle.rounds(3)).toBe(String(rounds));
     const dropped = await settle.row(3).getByRole('cell').first().innerText();
     expect(Number(dropped)).toBeGreaterThan(20);
   });

@@ -1,7 +1,5 @@
-import { expect, type Page } from '@playwright/test';
-import { LOOK_AGAIN } from './bench.ts';
-
-const ATTEMPTS = 3;
+import { HEARD_WITHIN, LOOK_AGAIN } from './bench.ts';
+import { expect, type Page } from './test.ts';
 
 /** The settle view as a user finds it, on the demo's restrung ukulele. */
 export class SettlePage {
@@ -37,16 +35,10 @@ export class SettlePage {
   /** Presses P until the string has one more reading; answers its deviation in cents. */
   async pluck(course: number): Promise<number> {
     const before = await this.readings(course);
-    for (let attempt = 0; attempt < ATTEMPTS; attempt++) {
-      await this.page.keyboard.press('p');
-      const heard = await expect
-        .poll(() => this.readings(course), { timeout: 5000, intervals: LOOK_AGAIN })
-        .toBe(before + 1)
-        .then(() => true)
-        .catch(() => false);
-      if (heard) break;
-    }
-    expect(await this.readings(course)).toBe(before + 1);
+    await this.page.keyboard.press('p');
+    await expect
+      .poll(() => this.readings(course), { timeout: HEARD_WITHIN, intervals: LOOK_AGAIN })
+      .toBe(before + 1);
     return this.figure();
   }
 
@@ -92,17 +84,4 @@ export class SettlePage {
   async rounds(course: number): Promise<string> {
     return this.row(course).getByRole('cell').nth(2).innerText();
   }
-}
-
-/** From now on every page of the context lives so many ms later, or earlier. */
-export async function shiftClock(page: Page, ms: number): Promise<void> {
-  await page.addInitScript((shift) => {
-    const Real = Date;
-    const now = () => Real.now() + shift;
-    globalThis.Date = new Proxy(Real, {
-      construct: (target, args) =>
-        args.length > 0 ? Reflect.construct(target, args) : new target(now()),
-      get: (target, key) => (key === 'now' ? now : Reflect.get(target, key)),
-    });
-  }, ms);
 }

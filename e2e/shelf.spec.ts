@@ -1,6 +1,6 @@
-import { expect, test } from '@playwright/test';
 import { BenchPage } from './bench.ts';
 import { OWN_PORT } from './playwright.config.ts';
+import { expect, test } from './test.ts';
 
 test('an instrument is added, changed, undone, copied, put away and brought back', async ({
   page,

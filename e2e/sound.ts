@@ -61,8 +61,8 @@ export interface Doing {
   readonly seconds: number;
 }
 
-/** Four seconds of quiet, then what the hands do to a guitar whose strings start at `detune`; as a file. */
-export function playedBy(detune: readonly number[], doings: readonly Doing[]): string {
+/** A moment of quiet, then what the hands do to a guitar whose strings start at `detune`. */
+export function playedBy(detune: readonly number[], doings: readonly Doing[]): Float32Array {
   const targets = targetsOf(findTuning('guitar-standard')!, 440).map((target) => target.hz);
   const guitar = new PracticeInstrument({
     instrument: steelGuitar('g', 'G'),
@@ -78,7 +78,7 @@ export function playedBy(detune: readonly number[], doings: readonly Doing[]): s
     guitar.render(piece);
     pieces.push(piece);
   };
-  wait(4);
+  wait(1);
   for (const { pluck = [], strength = STRENGTH, mute, turn, seconds } of doings) {
     if (mute) guitar.mute();
     const plucked = typeof pluck === 'number' ? [pluck] : pluck;
@@ -91,7 +91,7 @@ export function playedBy(detune: readonly number[], doings: readonly Doing[]): s
     }
   }
   wait(2);
-  return temporaryFile('played.wav', writeWav([joined(pieces)], RATE));
+  return joined(pieces);
 }
 
 function joined(pieces: readonly Float32Array[]): Float32Array {
@@ -125,11 +125,8 @@ export function browserHearing(file: string): Promise<Browser> {
   });
 }
 
-/** A new string of a ukulele, settled in some rounds: read, pulled, read, brought up, read; as a file. */
-export function settledBy(
-  course: number,
-  rounds: number,
-): { file: string; seconds: number; pulled: number } {
+/** A new string of a ukulele, settled in some rounds: read, pulled, read, brought up, read. */
+export function settledBy(course: number, rounds: number): Float32Array {
   const instrument = findModel('ukulele-soprano')!.build('u', 'U');
   const targets = targetsOf(findTuning(instrument.tuningId)!, 440).map((target) => target.hz);
   const ukulele = new PracticeInstrument({
@@ -173,16 +170,11 @@ export function settledBy(
     lift();
   }
   wait(2);
-  const sound = joined(pieces);
-  return {
-    file: temporaryFile('settled.wav', writeWav([sound], RATE)),
-    seconds: sound.length / RATE,
-    pulled: rounds,
-  };
+  return joined(pieces);
 }
 
-/** One string of a ukulele whose saddle stands too near, read as the fret check asks for it, with a wrong and a buzzing fret between; as a file. */
-export function frettedBy(course: number): { file: string; seconds: number } {
+/** A ukulele whose saddle stands too near, in the hands of somebody who does as the fret check asks. */
+export function fretPlayer(course: number) {
   const instrument = findModel('ukulele-tenor')!.build('u', 'U');
   const targets = targetsOf(findTuning(instrument.tuningId)!, 440).map((target) => target.hz);
   const ukulele = new PracticeInstrument({
@@ -194,42 +186,34 @@ export function frettedBy(course: number): { file: string; seconds: number } {
     coupling: 0,
     neck: { ...GOOD_NECK, saddleMm: -4 },
   });
-  const pieces: Float32Array[] = [];
   const wait = (seconds: number) => {
     const piece = new Float32Array(Math.round(seconds * RATE));
     ukulele.render(piece);
-    pieces.push(piece);
+    return piece;
   };
+  /** What was plucked, until it is damped again. */
   const ring = () => {
-    wait(1.6);
+    const note = wait(1.3);
     ukulele.mute();
-    wait(0.5);
+    return joined([note, wait(0.3)]);
   };
-  const fret = (number: number) => {
-    ukulele.pluckFretted(course, number, 'normal');
-    ring();
-  };
-  wait(5);
-  const open = () => {
-    ukulele.pluck(course, { strength: STRENGTH });
-    ring();
-  };
-  for (let k = 0; k < 4; k++) open();
-  ukulele.pluckFretted(course, 12, null);
-  ring();
-  for (const number of [12, 1, 2, 3]) fret(number);
-  // A buzz: no pitch.
   const random = seededRandom(5);
-  pieces.push(Float32Array.from({ length: RATE / 2 }, () => 0.2 * (random() - 0.5)));
-  wait(0.8);
-  fret(6);
-  wait(2.5);
-  for (const number of [5, 7, 9]) fret(number);
-  open();
-  wait(1);
-  const sound = joined(pieces);
   return {
-    file: temporaryFile('frets.wav', writeWav([sound], RATE)),
-    seconds: sound.length / RATE,
+    quiet: () => wait(0.6),
+    open: () => {
+      ukulele.pluck(course, { strength: STRENGTH });
+      return ring();
+    },
+    harmonic: () => {
+      ukulele.pluckFretted(course, 12, null);
+      return ring();
+    },
+    fret: (number: number) => {
+      ukulele.pluckFretted(course, number, 'normal');
+      return ring();
+    },
+    /** A fret that buzzes: no pitch. */
+    buzz: () =>
+      joined([Float32Array.from({ length: RATE / 2 }, () => 0.2 * (random() - 0.5)), wait(0.8)]),
   };
 }

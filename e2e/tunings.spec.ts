@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
-import { expect, type Page, test } from '@playwright/test';
 import { BenchPage } from './bench.ts';
+import { expect, type Page, test } from './test.ts';
 
 async function newTuning(page: Page, from: string, name: string): Promise<void> {
   await page.goto(`/tunings/new?from=${from}`);

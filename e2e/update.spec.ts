@@ -2,9 +2,9 @@ import { appendFileSync, cpSync, mkdtempSync, readFileSync } from 'node:fs';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { expect, test } from '@playwright/test';
 import { createApp } from '@rosefinch/server/app';
 import { OWN_PORT } from './playwright.config.ts';
+import { expect, test } from './test.ts';
 
 test('a new version waits until it is asked for', async ({ page }) => {
   const built = mkdtempSync(join(tmpdir(), 'rosefinch-built-'));

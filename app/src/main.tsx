@@ -31,9 +31,9 @@ async function open(): Promise<void> {
   const shelf = await whichShelf();
   const notices = new Notices();
   const database = new RosefinchDatabase(shelf, (message) => notices.say({ message }));
-  const repository = new Repository(database);
+  const repository = new Repository(database, shelf);
   // The notices must show even while an older tab holds the database.
-  const ready = repository.prepare(shelf).catch((error: Error) => {
+  const ready = repository.prepare().catch((error: Error) => {
     notices.say({ message: error.message });
     return new Promise<void>(() => {});
   });

@@ -1,4 +1,4 @@
-import { identify, readPlucks, reportedHz } from '@rosefinch/core/listen';
+import { readPlucks, reportedHz, whoSounded } from '@rosefinch/core/listen';
 import { drawTimbre, glideMean, Voice } from '@rosefinch/core/practice';
 import { between, normal, type Random, seededRandom } from '@rosefinch/core/random';
 import type { Cents, Hz } from '@rosefinch/core/units';
@@ -168,7 +168,7 @@ class PluckTally {
     if (error <= reading.errorCents) this.within++;
     if (error <= 2 * reading.errorCents) this.withinTwo++;
     const targets = string.set.map((hz, i) => ({ target: { course: i + 1, midi: 0, hz } }));
-    const identity = identify(reading, targets);
+    const identity = whoSounded(reading, targets, null);
     const course = 1 + string.set.indexOf(string.hz);
     if (identity.kind !== 'known' || identity.course !== course) this.wrongString++;
   }

@@ -160,7 +160,15 @@ class Sitting {
       readings.map((r) => ({ course: r.course, hz: r.hz, inharmonicity: 5e-5 })),
     ).map(({ target, lastHz }) => (lastHz === undefined ? { target } : { target, lastHz }));
     const put =
-      outcome.kind === 'reading' ? hearPluck(outcome, this.state, known, readings, null) : null;
+      outcome.kind === 'reading'
+        ? hearPluck(outcome, {
+            state: this.state,
+            intended: chosen,
+            strings: known,
+            heard: readings,
+            coupling: null,
+          })
+        : null;
     const reading = put && 'course' in put ? put : null;
     if (reading) this.apply({ type: 'reading', reading });
     this.heard.push({

@@ -1,10 +1,10 @@
 import { mixDown, readWav } from '@rosefinch/core/formats';
 import {
-  identify,
   knowledgeOf,
   type PluckOutcome,
   type Reading,
   readPlucks,
+  whoSounded,
 } from '@rosefinch/core/listen';
 import {
   centsBetween,
@@ -95,7 +95,7 @@ function chromatic(hz: number, a4: number) {
 
 function stringFor(reading: Reading, targets: Target[]) {
   const { hz } = reading;
-  const identity = identify(reading, knowledgeOf(targets, []));
+  const identity = whoSounded(reading, knowledgeOf(targets, []), null);
   const target = identity.kind === 'known' ? targets[identity.course - 1] : undefined;
   if (!target) return { string: null, note: null };
   const cents = round(centsBetween(target.hz, hz), 3);

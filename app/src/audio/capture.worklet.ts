@@ -1,17 +1,24 @@
-/** Copies the microphone's samples to whoever holds the port; does nothing else. */
+import type { CaptureRequest, SoundMessage } from './protocol.ts';
+
+/** Copies the microphone's samples, and the page's marks between them, to whoever holds the port; does nothing else. */
 const BLOCK = 512;
 
 class Capture extends AudioWorkletProcessor {
-  private block = new Float32Array(BLOCK);
+  private readonly block = new Float32Array(BLOCK);
   private filled = 0;
   private sound: MessagePort | null = null;
   private channel: 'left' | 'right' | 'mix' = 'mix';
 
   constructor() {
     super();
-    this.port.onmessage = ({ data }: MessageEvent) => {
-      if (data.sound) this.sound = data.sound as MessagePort;
-      if (data.channel) this.channel = data.channel;
+    this.port.onmessage = ({ data }: MessageEvent<CaptureRequest>) => {
+      if (data.type === 'start') {
+        this.sound = data.sound;
+        this.channel = data.channel;
+        return;
+      }
+      this.send();
+      this.sound?.postMessage(data.mark satisfies SoundMessage);
     };
   }
 
@@ -34,8 +41,8 @@ class Capture extends AudioWorkletProcessor {
   }
 
   private send(): void {
-    this.sound?.postMessage(this.block, [this.block.buffer]);
-    this.block = new Float32Array(BLOCK);
+    const block = this.block.slice(0, this.filled);
+    this.sound?.postMessage(block satisfies SoundMessage, [block.buffer]);
     this.filled = 0;
   }
 }

@@ -1,6 +1,7 @@
 import type { Held } from '@rosefinch/core/fretboard';
 import type { StringKnowledge } from '@rosefinch/core/listen';
 import { type Press, referenceTone, sustainedTone } from '@rosefinch/core/practice';
+import { advance, pace } from '../environment.ts';
 import { type Line, startAnalysis, startPractice } from '../workers/index.ts';
 import { takeListeningLock } from './lock.ts';
 import { type MicrophoneWish, openMicrophone } from './microphone.ts';
@@ -9,12 +10,15 @@ import type {
   AnalysisRequest,
   PracticeRequest,
   PracticeStart,
+  SoundMark,
 } from './protocol.ts';
 import { MicrophoneProblem, type Source } from './source.ts';
 import { Speaker } from './speaker.ts';
 
 const PRACTICE_VOLUME = 0.5;
 const REFERENCE_RATE = 48_000;
+/** A tone rings in the room a little longer than it sounds, in seconds. */
+const TONE_RINGS = 0.3;
 
 /** What the ear tells its owner. */
 export interface EarHearer {
@@ -44,7 +48,11 @@ export interface PracticeHands {
 /** One analysis worker and the source that it hears. Opening a source closes the one before. */
 export class Ear {
   private readonly analysis: Line<AnalysisRequest>;
-  private source: { close(): void } | null = null;
+  private source: Source | null = null;
+  /** What the player is asked for; a source that is opened is told at once. */
+  private asked = 0;
+  /** What the application sounds reaches the microphone, and no practice instrument. */
+  private hearsTheRoom = false;
   private readonly reference = new Speaker(REFERENCE_RATE);
   private opening = 0;
   private unlock: (() => void) | null = null;
@@ -53,7 +61,9 @@ export class Ear {
     this.analysis = startAnalysis(
       ({ opening, report }) => {
         // What is still on its way from a source that was closed belongs to nobody.
-        if (opening === this.opening) hearer.report(report);
+        if (opening !== this.opening) return;
+        if (report.type === 'ahead') advance(1000 * report.seconds);
+        else hearer.report(report);
       },
       (message) => this.workerDied(message),
     );
@@ -66,6 +76,7 @@ export class Ear {
     if (turn !== this.opening) return;
     const source = await openMicrophone({ ...wish, lost: (p) => this.hearer.problem(p) });
     if (turn !== this.opening) return source.close();
+    this.hearsTheRoom = true;
     this.listenTo(source);
   }
 
@@ -81,12 +92,13 @@ export class Ear {
       },
       (message) => this.workerDied(message),
     );
-    line.send({ type: 'start', start, sound: port1 }, [port1]);
+    line.send({ type: 'start', start, sound: port1, pace }, [port1]);
     const close = () => {
       line.close();
       speaker.stop();
     };
-    this.listenTo({ sampleRate: start.sampleRate, sound: port2, close });
+    const mark = (sent: SoundMark) => line.send({ type: 'mark', mark: sent });
+    this.listenTo({ sampleRate: start.sampleRate, sound: port2, mark, close });
     return practiceHands(line, speaker, sound);
   }
 
@@ -95,13 +107,15 @@ export class Ear {
     this.analysis.send({ type: 'know', strings });
   }
 
-  /** Waits for two strings sounded together near a pitch; null waits no longer. */
-  expectPair(hz: number | null): void {
-    this.analysis.send({ type: 'pair', hz });
+  /** From `ago` seconds before now every pluck is an answer to this; its reports carry the number. */
+  ask(asked: number, ago: number): void {
+    this.asked = asked;
+    this.source?.mark({ mark: 'ask', asked, ago });
   }
 
-  private deaf(forMs: number): void {
-    this.analysis.send({ type: 'deaf', forMs });
+  /** Waits for two strings sounded together near a pitch; null waits no longer. */
+  expectPair(hz: number | null): void {
+    this.source?.mark({ mark: 'pair', hz });
   }
 
   /** Sounds a reference tone; nothing is read while it sounds. */
@@ -112,7 +126,8 @@ export class Ear {
   ): Promise<void> {
     const make = kind === 'plucked' ? referenceTone : sustainedTone;
     const tone = make(hz, REFERENCE_RATE);
-    this.deaf((tone.length / REFERENCE_RATE) * 1000 + 300);
+    if (this.hearsTheRoom)
+      this.source?.mark({ mark: 'deaf', seconds: tone.length / REFERENCE_RATE + TONE_RINGS });
     await this.reference.start(volume);
     this.reference.play(tone);
   }
@@ -134,8 +149,11 @@ export class Ear {
   /** @throws MicrophoneProblem if another tab listens. */
   private async lock(): Promise<void> {
     if (this.unlock) return;
-    this.unlock = await takeListeningLock();
-    if (!this.unlock)
+    const unlock = await takeListeningLock();
+    // Two openings may have waited at once: one of them has it.
+    if (this.unlock) return unlock?.();
+    this.unlock = unlock;
+    if (!unlock)
       throw new MicrophoneProblem(
         'Another tab of Rosefinch is listening.',
         'Close that tab, then choose the microphone here.',
@@ -145,6 +163,7 @@ export class Ear {
   private begin(): number {
     this.source?.close();
     this.source = null;
+    this.hearsTheRoom = false;
     return ++this.opening;
   }
 
@@ -152,7 +171,8 @@ export class Ear {
     this.source = source;
     const { opening } = this;
     const { sampleRate, sound } = source;
-    this.analysis.send({ type: 'open', opening, sampleRate, sound }, [sound]);
+    this.analysis.send({ type: 'open', opening, sampleRate, sound, pace }, [sound]);
+    source.mark({ mark: 'ask', asked: this.asked, ago: 0 });
   }
 
   private workerDied(message: string): void {

@@ -1,5 +1,8 @@
+import { standIn } from '../environment.ts';
 import captureUrl from './capture.worklet.ts?worker&url';
+import type { CaptureRequest } from './protocol.ts';
 import { MicrophoneProblem, type Source } from './source.ts';
+import { openStandIn } from './standIn.ts';
 
 type Channel = 'left' | 'right' | 'mix';
 
@@ -23,6 +26,7 @@ const PLAIN: MediaTrackConstraints = {
  * @throws MicrophoneProblem with a plain message and a way on.
  */
 export async function openMicrophone(wish: MicrophoneWish): Promise<Source> {
+  if (standIn) return openStandIn(standIn);
   if (!navigator.mediaDevices?.getUserMedia)
     throw new MicrophoneProblem(
       'This browser gives pages no microphone here.',
@@ -33,17 +37,29 @@ export async function openMicrophone(wish: MicrophoneWish): Promise<Source> {
     await context.audioWorklet.addModule(captureUrl);
     const capture = new AudioWorkletNode(context, 'rosefinch-capture', { numberOfOutputs: 0 });
     const { port1, port2 } = new MessageChannel();
-    capture.port.postMessage({ sound: port1, channel: wish.channel ?? 'mix' }, [port1]);
+    const tell = (request: CaptureRequest, transfer: Transferable[] = []) =>
+      capture.port.postMessage(request, transfer);
+    tell({ type: 'start', sound: port1, channel: wish.channel ?? 'mix' }, [port1]);
     const stream = await navigator.mediaDevices.getUserMedia({
       audio: wish.deviceId ? { ...PLAIN, deviceId: { exact: wish.deviceId } } : PLAIN,
     });
     context.createMediaStreamSource(stream).connect(capture);
     await context.resume();
-    watch(stream, context, wish.lost);
+    const unwatch = watch(stream, context, wish.lost);
+    // What sounds now is captured so much later.
+    const settings: MediaTrackSettings & { readonly latency?: number } =
+      stream.getAudioTracks()[0]?.getSettings() ?? {};
+    const latency = settings.latency ?? 0;
     return {
       sampleRate: context.sampleRate,
       sound: port2,
+      mark: (mark) =>
+        tell({
+          type: 'mark',
+          mark: mark.mark === 'ask' ? { ...mark, ago: mark.ago - latency } : mark,
+        }),
       close: () => {
+        unwatch();
         for (const track of stream.getTracks()) track.stop();
         void context.close();
       },
@@ -54,12 +70,12 @@ export async function openMicrophone(wish: MicrophoneWish): Promise<Source> {
   }
 }
 
-/** Reports everything that can befall an open microphone. */
+/** Reports everything that can befall an open microphone; answers the way to stop. */
 function watch(
   stream: MediaStream,
   context: AudioContext,
   lost: (problem: MicrophoneProblem) => void,
-): void {
+): () => void {
   const bent = stillProcessed(stream);
   if (bent)
     lost(
@@ -90,6 +106,10 @@ function watch(
   };
   context.addEventListener('statechange', wake);
   document.addEventListener('visibilitychange', wake);
+  return () => {
+    context.removeEventListener('statechange', wake);
+    document.removeEventListener('visibilitychange', wake);
+  };
 }
 
 /** Names the processing that the browser left on against our wish, or null. */

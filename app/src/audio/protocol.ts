@@ -7,8 +7,31 @@ import type { Instrument } from '@rosefinch/core/strings';
 /**
  * How the pages, the workers and the worklet talk. Sound travels as bare
  * Float32Array blocks over a MessagePort of its own, straight from its source
- * to the analysis worker; the page only hears what was found.
+ * to the analysis worker; the page only hears what was found. What the page has
+ * to say of the sound goes to its source and travels with it as marks between the
+ * blocks: so it holds from that very sample on, however late it is analysed.
  */
+
+/** A mark in the stream of sound. */
+export type SoundMark =
+  /** What the player is asked for, by a number of the page's own; `ago` seconds before this place. */
+  | { readonly mark: 'ask'; readonly asked: number; readonly ago: number }
+  /** Two strings will be sounded together near a pitch: report their beat, and no reading meanwhile. */
+  | { readonly mark: 'pair'; readonly hz: number | null }
+  /** Hear nothing for so many seconds: the application itself is sounding. */
+  | { readonly mark: 'deaf'; readonly seconds: number };
+
+/** What comes over the port of the sound. */
+export type SoundMessage = Float32Array<ArrayBuffer> | SoundMark;
+
+/** Page → worklet. */
+export type CaptureRequest =
+  | {
+      readonly type: 'start';
+      readonly sound: MessagePort;
+      readonly channel: 'left' | 'right' | 'mix';
+    }
+  | { readonly type: 'mark'; readonly mark: SoundMark };
 
 /** Page → analysis worker. */
 export type AnalysisRequest =
@@ -18,13 +41,11 @@ export type AnalysisRequest =
       readonly opening: number;
       readonly sampleRate: number;
       readonly sound: MessagePort;
+      /** As time goes, or faster: then it is told how long what was heard lasts. */
+      readonly pace: 'real' | 'fast';
     }
   /** What is known of the strings, for this sound and those that are opened later. */
   | { readonly type: 'know'; readonly strings: readonly StringKnowledge[] }
-  /** Two strings will be sounded together near a pitch: report their beat, and no reading meanwhile. */
-  | { readonly type: 'pair'; readonly hz: number | null }
-  /** Hear nothing until `forMs` have passed: the application itself is sounding. */
-  | { readonly type: 'deaf'; readonly forMs: number }
   | { readonly type: 'close' };
 
 /** Analysis worker → page. */
@@ -32,6 +53,10 @@ export type AnalysisReport =
   | ListenEvent
   | { readonly type: 'pair'; readonly beat: BeatOutcome }
   | { readonly type: 'ready' }
+  /** So many seconds were heard faster than they last. */
+  | { readonly type: 'ahead'; readonly seconds: number }
+  /** Nothing is heard while the application itself is sounding. */
+  | { readonly type: 'deaf'; readonly deaf: boolean }
   | { readonly type: 'failed'; readonly message: string };
 
 /** A report with the opening it belongs to, so that what comes late from a closed source is known as such. */
@@ -55,7 +80,13 @@ export interface PracticeStart {
 
 /** Page → practice worker. */
 export type PracticeRequest =
-  | { readonly type: 'start'; readonly start: PracticeStart; readonly sound: MessagePort }
+  | {
+      readonly type: 'start';
+      readonly start: PracticeStart;
+      readonly sound: MessagePort;
+      /** As time goes, or as fast as it can be heard. */
+      readonly pace: 'real' | 'fast';
+    }
   | { readonly type: 'pluck'; readonly course: number; readonly strength: number }
   /** Both strings of a comparison at once. */
   | { readonly type: 'pair'; readonly held: Held; readonly open: number }
@@ -72,6 +103,7 @@ export type PracticeRequest =
   /** Lets time go by. */
   | { readonly type: 'elapse'; readonly seconds: number }
   | { readonly type: 'mute' }
+  | { readonly type: 'mark'; readonly mark: SoundMark }
   /** Sounds a comparison of two strings, apart from what is played. */
   | { readonly type: 'check'; readonly check: SoundedCheck; readonly sampleRate: number }
   | { readonly type: 'stop' };

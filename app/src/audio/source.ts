@@ -1,8 +1,12 @@
-/** A source of sound: delivers blocks of samples to a port until it is closed. */
+import type { SoundMark } from './protocol.ts';
+
+/** A source of sound: delivers blocks of samples, and marks between them, to a port until it is closed. */
 export interface Source {
   readonly sampleRate: number;
   /** The end of the channel that the analysis worker listens at. */
   readonly sound: MessagePort;
+  /** Puts a mark into the stream, at the sample that is captured now. */
+  mark(mark: SoundMark): void;
   close(): void;
 }
 

@@ -13,6 +13,7 @@ import {
   checkRestringing,
   checkTuning,
   saltmarshLibrary,
+  tellsOfInstrument,
 } from '@rosefinch/core/records';
 import { type Instrument, type Peg, type StringHeard, withPeg } from '@rosefinch/core/strings';
 import { Dexie, type Table } from 'dexie';
@@ -56,13 +57,26 @@ function isFor(session: Session, { tuningId, capo, a4 }: Aim): boolean {
 
 /** All that the pages read and write; nothing else knows the database. */
 export class Repository {
-  constructor(private readonly db: RosefinchDatabase) {}
+  constructor(
+    private readonly db: RosefinchDatabase,
+    readonly shelfKind: Shelf,
+  ) {}
+
+  /** The sittings that tell of an instrument itself: practice and foreign recordings do not. */
+  private async sittingsOf(instrumentId: string): Promise<Session[]> {
+    const all = await this.db.sessions.where('instrumentId').equals(instrumentId).toArray();
+    return all.filter((session) => this.tells(session));
+  }
+
+  private tells(of: Pick<Session, 'source' | 'adopted'>): boolean {
+    return tellsOfInstrument(of, this.shelfKind === 'demo');
+  }
 
   /** Fills an empty demo shelf with the invented library. */
-  prepare(shelf: Shelf): Promise<void> {
+  prepare(): Promise<void> {
     return stored(() =>
       this.db.transaction('rw', this.db.instruments, this.db.settings, async () => {
-        if (shelf !== 'demo' || (await this.db.instruments.count()) > 0) return;
+        if (this.shelfKind !== 'demo' || (await this.db.instruments.count()) > 0) return;
         const library = saltmarshLibrary();
         await this.db.instruments.bulkAdd(library);
         await this.saveSettings({ instrumentId: library[0]?.id ?? null });
@@ -130,7 +144,7 @@ export class Repository {
     );
   }
 
-  /** All fret checks of an instrument, the newest first. */
+  /** All fret checks of an instrument, the newest first; those made on a practice instrument tell nothing of a real one. */
   fretChecks(instrumentId: string): Promise<FretCheck[]> {
     return stored(async () => {
       const all = await this.db.fretChecks.where('instrumentId').equals(instrumentId).toArray();
@@ -149,7 +163,7 @@ export class Repository {
     since: number,
   ): Promise<{ readonly session: Session; readonly log: readonly LogEntry[] }[]> {
     return stored(async () => {
-      const all = await this.db.sessions.where('instrumentId').equals(instrumentId).toArray();
+      const all = await this.sittingsOf(instrumentId);
       const late = all.filter(({ endedAt }) => endedAt === null || endedAt >= since);
       late.sort((a, b) => a.startedAt - b.startedAt);
       return Promise.all(
@@ -190,7 +204,7 @@ export class Repository {
   /** The newest pitch of every open course of an instrument, from its sittings, in Hz; what a capo added is taken off. */
   lastPitches({ id, courses }: Instrument): Promise<ReadonlyMap<number, number>> {
     return stored(async () => {
-      const sessions = await this.db.sessions.where('instrumentId').equals(id).toArray();
+      const sessions = await this.sittingsOf(id);
       const pitches = new Map<number, number>();
       // Newest first, so that a long history need not be read.
       for (const session of sessions.sort((a, b) => b.startedAt - a.startedAt)) {
@@ -208,15 +222,13 @@ export class Repository {
 
   /**
    * What every string was read at in the newest sittings of an instrument, the oldest of
-   * them first. Of a real instrument the practice sittings tell nothing.
+   * them first.
    */
-  heard(instrumentId: string, shelf: Shelf): Promise<StringHeard[][]> {
+  heard(instrumentId: string): Promise<StringHeard[][]> {
     return stored(async () => {
-      const all = await this.db.sessions.where('instrumentId').equals(instrumentId).toArray();
+      const all = await this.sittingsOf(instrumentId);
       // New strings move by themselves: they would teach that turns move what they do not.
-      const sessions = all.filter(
-        ({ source, work }) => (shelf === 'demo' || source !== 'practice') && work !== 'settling',
-      );
+      const sessions = all.filter(({ work }) => work !== 'settling');
       const newest = sessions.sort((a, b) => a.startedAt - b.startedAt).slice(-MOST_SITTINGS);
       return Promise.all(
         newest.map(async ({ id }) =>
@@ -265,17 +277,24 @@ export class Repository {
     );
   }
 
-  /** The newest session of an instrument in a tuning that was not ended, with its log. */
+  /**
+   * The newest session of an instrument in a tuning that was not ended, with its log: of those
+   * that tell of the instrument itself, or of those that were practice.
+   */
   openSession(
     instrumentId: string,
     { tuningId, capo }: Omit<Aim, 'a4'>,
+    practice: boolean,
   ): Promise<{ session: Session; log: LogEntry[] } | null> {
     return stored(async () => {
       const all = await this.db.sessions.where('instrumentId').equals(instrumentId).toArray();
       const session = all
         .filter(
           (s) =>
-            s.endedAt === null && s.work !== 'settling' && isFor(s, { tuningId, capo, a4: s.a4 }),
+            s.endedAt === null &&
+            s.work !== 'settling' &&
+            this.tells(s) !== practice &&
+            isFor(s, { tuningId, capo, a4: s.a4 }),
         )
         .sort((a, b) => b.startedAt - a.startedAt)[0];
       return session ? this.withLog(session) : null;
@@ -298,12 +317,33 @@ export class Repository {
     return { session, log };
   }
 
-  endSession(id: string, at: number): Promise<void> {
+  session(id: string): Promise<Session | undefined> {
+    return stored(() => this.db.sessions.get(id));
+  }
+
+  /** Says whether a recording is its instrument as it was then. */
+  adopt(sessionId: string, adopted: boolean): Promise<void> {
+    return stored(async () => void (await this.db.sessions.update(sessionId, { adopted })));
+  }
+
+  /** Ends a sitting; null opens it again. */
+  endSession(id: string, at: number | null): Promise<void> {
     return stored(async () => void (await this.db.sessions.update(id, { endedAt: at })));
   }
 
   sessions(): Promise<Session[]> {
     return stored(() => this.db.sessions.orderBy('startedAt').reverse().toArray());
+  }
+
+  /** The newest sitting that tells of each instrument itself, by its id. */
+  newestSittings(): Promise<ReadonlyMap<string, Session>> {
+    return stored(async () => {
+      const newest = new Map<string, Session>();
+      for (const session of await this.sessions())
+        if (this.tells(session) && !newest.has(session.instrumentId))
+          newest.set(session.instrumentId, session);
+      return newest;
+    });
   }
 
   logOf(sessionId: string): Promise<LogEntry[]> {

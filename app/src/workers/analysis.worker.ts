@@ -5,13 +5,24 @@ import {
   Listener,
   type StringKnowledge,
 } from '@rosefinch/core/listen';
-import type { AnalysisMessage, AnalysisReport, AnalysisRequest } from '../audio/protocol.ts';
+import type {
+  AnalysisMessage,
+  AnalysisReport,
+  AnalysisRequest,
+  SoundMark,
+  SoundMessage,
+} from '../audio/protocol.ts';
 
 /** Hears whatever source was opened last and reports what it finds. */
 let sound: MessagePort | null = null;
 let listener: Listener | null = null;
 let strings: readonly StringKnowledge[] = [];
-let deafUntil = 0;
+type Opening = Extract<AnalysisRequest, { type: 'open' }>;
+
+/** So many samples are heard at once, whatever the blocks in which they come. */
+const PIECE = 2048;
+/** Samples that are still to go by unheard. */
+let deaf = 0;
 let opening = 0;
 
 /** Two strings that are to be heard together: near which pitch, and their sound since the last onset. */
@@ -21,23 +32,53 @@ function report(message: AnalysisReport): void {
   postMessage({ opening, report: message } satisfies AnalysisMessage);
 }
 
-function open(number: number, sampleRate: number, port: MessagePort): void {
+function open({ opening: number, sampleRate, sound: port, pace }: Opening): void {
   close();
   opening = number;
   listener = new Listener(sampleRate, hearEvent);
   listener.know(strings);
   sound = port;
-  port.onmessage = ({ data }: MessageEvent<Float32Array>) => {
-    // What the application itself sounds is not heard.
-    if (performance.now() < deafUntil) return;
+  port.onmessage = ({ data }: MessageEvent<SoundMessage>) => {
     try {
-      listener?.hear(data);
-      hearPair(data, sampleRate);
+      if (data instanceof Float32Array) hearAll(data, sampleRate, pace);
+      else heed(data, sampleRate);
     } catch (error) {
       report({ type: 'failed', message: String(error) });
     }
   };
   report({ type: 'ready' });
+}
+
+function hearAll(block: Float32Array, sampleRate: number, pace: 'real' | 'fast'): void {
+  for (let at = 0; at < block.length; at += PIECE) {
+    const piece = block.subarray(at, at + PIECE);
+    hear(piece, sampleRate);
+    if (pace === 'fast') report({ type: 'ahead', seconds: piece.length / sampleRate });
+  }
+}
+
+function hear(block: Float32Array, sampleRate: number): void {
+  // What the application itself sounds is not heard.
+  const passed = Math.min(deaf, block.length);
+  if (passed > 0) {
+    listener?.pass(passed / sampleRate);
+    deaf -= passed;
+    if (deaf === 0) report({ type: 'deaf', deaf: false });
+  }
+  const sound = block.subarray(passed);
+  listener?.hear(sound);
+  hearPair(sound, sampleRate);
+}
+
+/** Heeds a mark at its place in the sound. */
+function heed(mark: SoundMark, sampleRate: number): void {
+  if (mark.mark === 'ask') listener?.ask(mark.asked, mark.ago);
+  else if (mark.mark === 'pair')
+    pair = mark.hz === null ? null : { hz: mark.hz, sound: [], begun: false };
+  else {
+    deaf = Math.round(mark.seconds * sampleRate);
+    report({ type: 'deaf', deaf: true });
+  }
 }
 
 /** Passes on what was found; two strings on purpose are no readings. */
@@ -61,6 +102,7 @@ function hearPair(data: Float32Array, sampleRate: number): void {
 
 function close(): void {
   pair = null;
+  deaf = 0;
   if (sound) {
     sound.onmessage = null;
     sound.close();
@@ -71,14 +113,11 @@ function close(): void {
 
 self.onmessage = ({ data }: MessageEvent<AnalysisRequest>) => {
   try {
-    if (data.type === 'open') open(data.opening, data.sampleRate, data.sound);
+    if (data.type === 'open') open(data);
     else if (data.type === 'know') {
       strings = data.strings;
       listener?.know(strings);
-    } else if (data.type === 'pair')
-      pair = data.hz === null ? null : { hz: data.hz, sound: [], begun: false };
-    else if (data.type === 'deaf') deafUntil = performance.now() + data.forMs;
-    else close();
+    } else close();
   } catch (error) {
     report({ type: 'failed', message: error instanceof Error ? error.message : String(error) });
   }

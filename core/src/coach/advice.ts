@@ -1,5 +1,5 @@
 import type { Refusal } from '../listen/index.ts';
-import { identify, knowledgeOf } from '../listen/index.ts';
+import { knowledgeOf, whoSounded } from '../listen/index.ts';
 import type { Target } from '../music/index.ts';
 import { noteName, notesToPass, shiftHz } from '../music/index.ts';
 import { loosen, type TightenDirection, turnInWords } from '../strings/index.ts';
@@ -184,7 +184,7 @@ function passAdvice(
 /** The strings that sound at these pitches, as far as they are told: “Strings 5 and 4”, or “Two strings”. */
 function stringsAt(pitches: readonly Hz[], targets: readonly Target[]): string {
   const courses = pitches.map((hz) => {
-    const identity = identify({ hz }, knowledgeOf(targets, []));
+    const identity = whoSounded({ hz }, knowledgeOf(targets, []), null);
     return identity.kind === 'known' ? identity.course : null;
   });
   const [one, other] = courses;

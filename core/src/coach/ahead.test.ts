@@ -109,10 +109,17 @@ describe('the aim on the bench', () => {
       partials: [],
     } as const;
     const before: BenchState = { ...startBench(GOAL), chosen: 3 };
-    const put = hearPluck(outcome, before, strings, heard.slice(0, 2), known);
+    const hearing = {
+      state: before,
+      intended: 3,
+      strings,
+      heard: heard.slice(0, 2),
+      coupling: known,
+    };
+    const put = hearPluck(outcome, hearing);
     expect('aim' in put && put.aim).to.be.within(3.8, 4.8);
-    expect('aim' in hearPluck(outcome, before, strings, heard.slice(0, 2), null)).to.equal(false);
-    expect(hearPluck(outcome, { ...before, chosen: null }, strings, [], null)).to.include({
+    expect('aim' in hearPluck(outcome, { ...hearing, coupling: null })).to.equal(false);
+    expect(hearPluck(outcome, { ...hearing, intended: null, heard: [] })).to.include({
       kind: 'doubt',
     });
   });

@@ -29,7 +29,7 @@ export {
 } from './bench.ts';
 export { byEarAdvice, earVerdict } from './byEar.ts';
 export { faultOf } from './faults.ts';
-export { hearPluck, whichCourse } from './hear.ts';
+export { type Hearing, hearPluck } from './hear.ts';
 export type { CoachString, CoachView, Fault, HeardPluck, Rule } from './heard.ts';
 export { beatAdvice, pairAdvice } from './pair.ts';
 export type { PegTestRound, PegTestStep } from './pegTest.ts';

@@ -19,7 +19,6 @@ const LIMIT = {
   octave: 80,
   doubt: { from: 450, to: 750 },
   semitone: { from: 60, to: 140 },
-  otherString: 35,
   unheard: 60,
   away: 4,
   still: 2.5,
@@ -43,9 +42,9 @@ type Detect = (visit: Visit) => Advice | null;
 
 /** In the order in which they are said: what leads astray most comes first. */
 export const RULES: readonly (readonly [Rule, Detect])[] = [
+  ['another string', anotherString],
   ['too slack', floppy],
   ['wrong octave', wrongOctave],
-  ['another string', anotherString],
   ['floppy or tight', floppyOrTight],
   ['wrong peg', wrongPeg],
   ['wrong way', wrongWay],
@@ -83,39 +82,36 @@ function slackAdvice(string: CoachString): Advice {
   };
 }
 
-function wrongOctave({ reading, string }: Visit): Advice | null {
+function wrongOctave({ reading, row, string }: Visit): Advice | null {
   const octaves = Math.round(reading.cents / 1200);
   if (octaves === 0 || Math.abs(reading.cents - 1200 * octaves) > LIMIT.octave) return null;
   const many = Math.abs(octaves) === 1 ? 'an octave' : `${Math.abs(octaves)} octaves`;
-  return octaves < 0
-    ? {
-        say: `Right letter, ${many} low. Tighten, ${string.tighten}.`,
-        more: 'The string should be firm under the finger, not floppy.',
-      }
-    : {
-        say: `Right letter, ${many} high. Loosen at once, ${loosen(string.tighten)}.`,
-        more: 'It is near to breaking: face away.',
-      };
+  if (octaves < 0)
+    return {
+      say: `Right letter, ${many} low. Tighten, ${string.tighten}.`,
+      more: 'The string should be firm under the finger, not floppy.',
+    };
+  // Where no string of its kind can be, or for once, it is touched in its middle.
+  const possible = (string.headroom?.(reading.hz) ?? 0) > 0;
+  const again = row.length > 1 && Math.abs(row.at(-2)!.cents - reading.cents) < LIMIT.octave;
+  if (!possible || !again)
+    return {
+      say: `${capital(many)} high: a touched harmonic, or fret 12? Pluck it open.`,
+      more: 'Keep the fingers of the other hand off the string.',
+    };
+  return {
+    say: `Right letter, ${many} high. Loosen at once, ${loosen(string.tighten)}.`,
+    more: 'It is near to breaking: face away.',
+  };
 }
 
-/** Chosen by hand one string, heard another one: where it was last, and far from where this one was. */
-function anotherString({ heard, last, reading, string, view }: Visit): Advice | null {
-  if (last.chosen === null) return null;
-  const earlier = heard.slice(0, -1).map((pluck) => pluck.reading);
-  const own = earlier.findLast((r) => r?.course === reading.course);
-  if (own && Math.abs(centsBetween(own.hz, reading.hz)) < LIMIT.unheard) return null;
-  if (!own && Math.abs(reading.cents) < LIMIT.unheard) return null;
-  for (const other of view.strings) {
-    if (other === string) continue;
-    const known = earlier.findLast((r) => r?.course === other.target.course);
-    const hz = known?.hz ?? other.target.hz;
-    if (Math.abs(centsBetween(hz, reading.hz)) < LIMIT.otherString)
-      return {
-        say: `That sounds like ${nameOf(other)}.`,
-        more: `You chose ${nameOf(string)}: trace it with a finger, and mute the others.`,
-      };
-  }
-  return null;
+/** Chosen by hand one string, heard another one. */
+function anotherString({ last, string }: Visit): Advice | null {
+  if (last.chosen === null || last.chosen === string.target.course) return null;
+  return {
+    say: `That sounds like ${nameOf(string)}.`,
+    more: `You chose string ${last.chosen}: trace it with a finger, and mute the others.`,
+  };
 }
 
 function floppyOrTight({ reading, view }: Visit): Advice | null {

@@ -1,3 +1,4 @@
+export { type BridgeEnd, bridgeEnds, type OctaveTest } from './bridge.ts';
 export type { Cause, CauseFound, StringCauses } from './causes.ts';
 export { amountOf, causesOf } from './causes.ts';
 export type { FretErrors, Shape, ShapeOutcome, Way } from './compromise.ts';
@@ -14,5 +15,4 @@ export {
   sequenceOf,
   USEFUL_FRETS,
 } from './map.ts';
-export type { BridgeMove } from './saddle.ts';
-export { bridgeMove, CENTS_PER_E, nutShift, saddleShift } from './saddle.ts';
+export { CENTS_PER_E, nutShift, saddleShift } from './saddle.ts';

@@ -9,7 +9,6 @@ import { normal, seededRandom } from '../random.ts';
 import { findModel } from '../strings/index.ts';
 import {
   amountOf,
-  bridgeMove,
   CENTS_PER_E,
   causesOf,
   compromiseOf,
@@ -79,13 +78,6 @@ describe('amounts for the repairer', () => {
 
   it('nut: every fretted note sharp by a cent is 0.374 mm at 648 mm', () => {
     expect(nutShift(648, 1)).to.be.closeTo(0.374, 0.001);
-  });
-
-  it('a loose bridge is moved by its middle and slanted by the outer strings', () => {
-    const even = bridgeMove(670, 10, 10);
-    expect(even.slant).to.equal(0);
-    expect(even.middle).to.be.closeTo(saddleShift(670, 10), 1e-9);
-    expect(bridgeMove(670, 4, 12).slant).to.be.below(0);
   });
 });
 

@@ -17,17 +17,3 @@ export function saddleShift(scale: Millimetres, sharp: Cents): Millimetres {
 export function nutShift(scale: Millimetres, sharp: Cents): Millimetres {
   return scale * -Math.expm1(-sharp / CENTS_PER_E);
 }
-
-/** How a loose bridge is to be moved, from the octave tests of the outer strings. */
-export interface BridgeMove {
-  /** Away from the nut. */
-  readonly middle: Millimetres;
-  /** The end under the lowest-numbered string, beside that under the highest, away from the nut. */
-  readonly slant: Millimetres;
-}
-
-/** @param first @param last cents by which the twelfth fret of the outer strings is sharp */
-export function bridgeMove(scale: Millimetres, first: Cents, last: Cents): BridgeMove {
-  const [a, b] = [saddleShift(scale, first), saddleShift(scale, last)];
-  return { middle: (a + b) / 2, slant: a - b };
-}

@@ -1,29 +1,54 @@
 import type { Target } from '../music/index.ts';
 import { centsBetween } from '../music/index.ts';
-import type { Cents, Hz } from '../units.ts';
+import type { Cents, EpochMs, Hz } from '../units.ts';
 import type { StiffnessPrior } from './stiffString.ts';
 import { GENERAL_PRIOR } from './stiffString.ts';
 
 /** No string is looked for further than this from its target or its last reading. */
 export const FARTHEST: Cents = 1850;
-/** Two strings whose distances differ by less than this are both within reach. */
-const DOUBT: Cents = 60;
-/** Within this distance the nearest string is taken without doubt. */
-const SURE: Cents = 130;
 
-/** Strings whose distances differ by less than this are as good as in unison. */
-const UNISON: Cents = 25;
-/** B of a string comes out within this ratio from pluck to pluck, and tells strings further apart than the second. */
-const SAME_STIFFNESS = 1.35;
-const OTHER_STIFFNESS = 1.8;
+/** A string is known once it is this much likelier than all others together. */
+const SURE = 0.9;
+/** Strings that are this likely are named when it is asked which one it was. */
+const NAMED = 0.05;
+
+/**
+ * How far a string is found from where it belongs or was last heard: nearly always within a
+ * normal spread, sometimes further, the less often the further. Chosen so that of two strings
+ * in reach the nearer is taken beyond a lead of about 60 cents, and asked about below it.
+ */
+const SPREAD = { core: 35, tail: 27, tailShare: 0.1 } as const;
+/** What a string that was heard owes to that reading, and what to its target: it may have been turned since. */
+const HEARD = { last: 0.65, target: 0.35 } as const;
+/** A reading of another sitting still holds within this; one of this moment as closely as any, in cents. */
+const LAST_SIGMA = { least: 30, most: 90, perHour: 30 } as const;
+/** A string chosen by hand is so many times likelier than each of the others: common practice, no source. */
+const INTENDED = 30;
+/**
+ * Where a chosen string may be besides, by the share of plucks: on the way from where it was
+ * heard to its note, anywhere below it when it is new or comes from elsewhere, anywhere at all,
+ * an octave off.
+ */
+const ASTRAY = { onItsWay: 0.2, fresh: 0.3, anywhere: 0.01, octave: 0.001 } as const;
+/** Further than this from its note a string is on its way. */
+const OFF: Cents = 70;
+/** A way reaches this far beyond its ends; above its note a string is seldom further than this. */
+const BEYOND: Cents = 100;
+const HIGHEST: Cents = 400;
+
+/** ln B of one string scatters by this from pluck to pluck; no pluck speaks louder than `least` against a string. */
+const STIFFNESS = { sigma: 0.15, least: -4 } as const;
 
 /** What is known of each string before a pluck. */
 export interface StringKnowledge {
   readonly target: Target;
-  /** The last reading of this string in the session, in Hz. */
+  /** The last reading of this string, in Hz, and when it was taken. */
   readonly lastHz?: Hz;
+  readonly lastAt?: EpochMs;
   /** B of this string as its earlier readings found it (their median). */
   readonly inharmonicity?: number;
+  /** It is new, or comes from another tuning: it may stand anywhere below its note. */
+  readonly fresh?: boolean;
 }
 
 /** What a reading contributes to the knowledge of its string. */
@@ -31,6 +56,7 @@ export interface KnownReading {
   readonly course: number;
   readonly hz: Hz;
   readonly inharmonicity: number;
+  readonly at?: EpochMs;
 }
 
 /** What earlier readings, oldest first, tell of each string. */
@@ -43,59 +69,100 @@ export function knowledgeOf(
     const last = own.at(-1);
     if (!last) return { target };
     const sorted = own.map((reading) => reading.inharmonicity).sort((a, b) => a - b);
-    return { target, lastHz: last.hz, inharmonicity: sorted[sorted.length >> 1]! };
+    return {
+      target,
+      lastHz: last.hz,
+      inharmonicity: sorted[sorted.length >> 1]!,
+      ...(last.at !== undefined && { lastAt: last.at }),
+    };
   });
 }
 
+/** What was heard of a string that has to be named. */
+export interface Sound {
+  readonly hz: Hz;
+  /** B, where it was measured. */
+  readonly inharmonicity?: number;
+  readonly at?: EpochMs;
+}
+
 export type Identity =
-  | { readonly kind: 'known'; readonly course: number }
+  | { readonly kind: 'known'; readonly course: number; readonly probability: number }
+  /** The likeliest first. */
   | { readonly kind: 'doubt'; readonly courses: readonly number[] }
   | { readonly kind: 'none' };
 
 /** How far a pitch lies from where a string is known or wanted to be. */
 function distanceTo({ target, lastHz }: StringKnowledge, hz: Hz): Cents {
   const toTarget = Math.abs(centsBetween(target.hz, hz));
-  // A string stays near where it was last heard, but it may have been turned since.
-  return lastHz ? Math.min(toTarget, Math.abs(centsBetween(lastHz, hz)) + 20) : toTarget;
+  return lastHz ? Math.min(toTarget, Math.abs(centsBetween(lastHz, hz))) : toTarget;
 }
 
 /**
- * Says which string sounds: the one whose last reading, or else whose target,
- * lies nearest. Where two are within reach their stiffness decides if it can;
- * otherwise both are named, not guessed at.
+ * Says which string sounds: each is as likely as its pitch, its stiffness and what was
+ * intended make it (Bayes' rule). A string chosen by hand says what the player intends, never
+ * what sounded. Where no string is likely enough they are named, not guessed at.
+ * @param intended the string chosen by hand, or null
+ * @example whoSounded({ hz: 82.4 }, guitar, 3) // => { kind: 'known', course: 6, … }
  */
-export function identify(
-  sound: { readonly hz: Hz; readonly inharmonicity?: number },
+export function whoSounded(
+  sound: Sound,
   strings: readonly StringKnowledge[],
+  intended: number | null,
 ): Identity {
+  const reach = Math.min(...strings.map((string) => distanceTo(string, sound.hz)));
+  if (!(reach <= FARTHEST)) return { kind: 'none' };
+  const weights = strings.map((string) => {
+    const isIntended = string.target.course === intended;
+    const place = densityAt(string, sound) + (isIntended ? astray(string, sound.hz) : 0);
+    return (isIntended ? INTENDED : 1) * place * stiffnessFits(string, sound);
+  });
+  const total = weights.reduce((sum, weight) => sum + weight, 0);
   const ranked = strings
-    .map((string) => ({ string, distance: distanceTo(string, sound.hz) }))
-    .sort((a, b) => a.distance - b.distance);
-  const [first, second] = ranked;
-  if (!first || first.distance > FARTHEST) return { kind: 'none' };
-  const known = { kind: 'known', course: first.string.target.course } as const;
-  if (!second) return known;
-  const lead = second.distance - first.distance;
-  if (lead > DOUBT || (first.distance <= SURE && lead > UNISON)) return known;
-  const told = byStiffness(sound.inharmonicity, first.string, second.string);
-  return told === null
-    ? { kind: 'doubt', courses: [first.string.target.course, second.string.target.course] }
-    : { kind: 'known', course: told };
+    .map(({ target: { course } }, i) => ({ course, probability: weights[i]! / total }))
+    .sort((a, b) => b.probability - a.probability);
+  const [first] = ranked;
+  if (first && first.probability >= SURE) return { kind: 'known', ...first };
+  const courses = ranked.filter(({ probability }) => probability >= NAMED);
+  return { kind: 'doubt', courses: courses.map(({ course }) => course) };
 }
 
-/** The string whose stiffness this is, if it is clearly the one's and not the other's. */
-function byStiffness(
-  heard: number | undefined,
-  one: StringKnowledge,
-  other: StringKnowledge,
-): number | null {
-  if (!heard || !one.inharmonicity || !other.inharmonicity) return null;
-  const ratio = (b: number) => Math.max(b / heard, heard / b);
-  const toOne = ratio(one.inharmonicity);
-  const toOther = ratio(other.inharmonicity);
-  if (toOne < SAME_STIFFNESS && toOther > OTHER_STIFFNESS) return one.target.course;
-  if (toOther < SAME_STIFFNESS && toOne > OTHER_STIFFNESS) return other.target.course;
-  return null;
+/** How often a string that was left to itself is found at a pitch, by the cent. */
+function densityAt({ target, lastHz, lastAt }: StringKnowledge, { hz, at }: Sound): number {
+  const atTarget = spread(centsBetween(target.hz, hz), SPREAD.core);
+  if (lastHz === undefined) return atTarget;
+  const hours = lastAt === undefined || at === undefined ? 0 : Math.max(0, at - lastAt) / 3.6e6;
+  const sigma = Math.min(LAST_SIGMA.most, LAST_SIGMA.least + hours * LAST_SIGMA.perHour);
+  return HEARD.last * spread(centsBetween(lastHz, hz), sigma) + HEARD.target * atTarget;
+}
+
+function spread(cents: Cents, sigma: Cents): number {
+  const size = Math.abs(cents);
+  const core = Math.exp(-0.5 * (size / sigma) ** 2) / (sigma * Math.sqrt(2 * Math.PI));
+  const tail = Math.exp(-size / SPREAD.tail) / (2 * SPREAD.tail);
+  return (1 - SPREAD.tailShare) * core + SPREAD.tailShare * tail;
+}
+
+/** How often a chosen string is found at a pitch because it is far from its note, by the cent. */
+function astray({ target, lastHz, fresh }: StringKnowledge, hz: Hz): number {
+  const cents = centsBetween(target.hz, hz);
+  const last = lastHz === undefined ? 0 : centsBetween(target.hz, lastHz);
+  const within = (low: Cents, high: Cents) => (cents > low && cents < high ? 1 / (high - low) : 0);
+  const octave = spread(Math.abs(cents) - 1200, SPREAD.core);
+  const way =
+    Math.abs(last) > OFF ? within(Math.min(last, 0) - BEYOND, Math.max(last, 0) + BEYOND) : 0;
+  return (
+    ASTRAY.onItsWay * way +
+    (fresh ? ASTRAY.fresh : ASTRAY.anywhere) * within(-FARTHEST, HIGHEST) +
+    ASTRAY.octave * octave
+  );
+}
+
+/** How well the stiffness heard is that of a string; 1 where either is not known. */
+function stiffnessFits({ inharmonicity }: StringKnowledge, sound: Sound): number {
+  if (!inharmonicity || !sound.inharmonicity) return 1;
+  const off = Math.log(sound.inharmonicity / inharmonicity) / STIFFNESS.sigma;
+  return Math.exp(Math.max(STIFFNESS.least, -0.5 * off ** 2));
 }
 
 /** How near a pitch must be to a known string for that to count. */

@@ -28,6 +28,8 @@ const SILENT_HOPS = 6;
 const TOO_QUIET: Dbfs = -66;
 /** A rise that is over sooner is a knock or the end of a note, no pluck. */
 const SHORTEST_PLUCK_S = 0.06;
+/** Changes of what is asked that are remembered: more than can be made while one note rings. */
+const MOST_ASKED = 64;
 /** Samples that are looked at together before they are analysed. */
 const PIECE = 256;
 const CLIPPED_AT = 0.985;
@@ -40,12 +42,16 @@ export interface TrackPoint {
   readonly clarity: number;
 }
 
-/** What a listener says while it hears. Times are seconds since its first sample. */
+/**
+ * What a listener says while it hears. Times are seconds since its first sample; `asked` is
+ * what was asked of the player at the moment of the onset.
+ */
 export type ListenEvent =
-  | { readonly type: 'onset'; readonly at: Seconds }
+  | { readonly type: 'onset'; readonly at: Seconds; readonly asked: number }
   | { readonly type: 'track'; readonly point: TrackPoint }
   | {
       readonly type: 'outcome';
+      readonly asked: number;
       readonly start: Seconds;
       readonly length: Seconds;
       readonly outcome: PluckOutcome;
@@ -96,6 +102,10 @@ export class Listener {
   private clippedRun = 0;
   private clipped = false;
   private strings: readonly StringKnowledge[] = [];
+  /** What was asked from which decimated sample on, oldest first. */
+  private readonly asked: { from: number; what: number }[] = [];
+  /** Time that went by unheard. */
+  private unheard: Seconds = 0;
 
   /** @throws RangeMisuse if the rate lies outside 8–192 kHz. */
   constructor(
@@ -116,6 +126,21 @@ export class Listener {
   /** Says what is known of the strings from now on; they help to choose between like candidates. */
   know(strings: readonly StringKnowledge[]): void {
     this.strings = strings;
+  }
+
+  /**
+   * Says what the player is asked for (a number of the caller's own), from the sample that is heard
+   * next, or from `ago` seconds before it; a negative `ago` lies ahead. 0 until something is asked.
+   */
+  ask(what: number, ago: Seconds = 0): void {
+    this.asked.push({ from: this.heard - Math.round(ago * this.rate), what });
+    if (this.asked.length > MOST_ASKED) this.asked.shift();
+  }
+
+  /** Lets a stretch of the stream go by unheard; a note that sounds is concluded from what was heard of it. */
+  pass(seconds: Seconds): void {
+    this.finish();
+    this.unheard += seconds;
   }
 
   /** Hears the next samples. */
@@ -197,13 +222,13 @@ export class Listener {
     this.track.length = 0;
     this.clipped = false;
     this.nextTrack = at + Math.round(0.055 * this.rate);
-    this.emit({ type: 'onset', at: at / this.rate });
+    this.emit({ type: 'onset', at: this.timeOf(at), asked: this.askedAt(at) });
   }
 
   private release(): void {
     this.onset = -1;
     this.detector.ringing = false;
-    this.emit({ type: 'released', at: this.heard / this.rate });
+    this.emit({ type: 'released', at: this.timeOf(this.heard) });
   }
 
   /** The next value of the live track: the pitch of the newest frame. */
@@ -258,7 +283,6 @@ export class Listener {
   private conclude(end: number): void {
     this.concluded = true;
     const length = Math.min(end - this.onset, this.buffer.length);
-    const start = this.onset / this.rate;
     const seconds = Math.max(0, length) / this.rate;
     if (seconds < SHORTEST_PLUCK_S) return;
     const before = Math.min(
@@ -278,12 +302,21 @@ export class Listener {
           );
     this.emit({
       type: 'outcome',
-      start,
+      asked: this.askedAt(this.onset),
+      start: this.timeOf(this.onset),
       length: seconds,
       outcome,
       track: Float32Array.from(this.track),
       clipped: this.clipped,
     });
+  }
+
+  private askedAt(sample: number): number {
+    return this.asked.findLast(({ from }) => from <= sample)?.what ?? 0;
+  }
+
+  private timeOf(sample: number): Seconds {
+    return this.unheard + sample / this.rate;
   }
 
   private copyBack(length: number): void {

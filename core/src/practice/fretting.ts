@@ -10,6 +10,8 @@ export interface NeckFaults {
   readonly nutMm: Millimetres;
   /** The saddle stands so far from where it belongs, away from the nut. */
   readonly saddleMm: Millimetres;
+  /** A slanted saddle or bridge: so much further yet under the string of the highest number, less towards the first. */
+  readonly slantMm?: Millimetres;
   /** String above the first and the twelfth fret. */
   readonly firstMm: Millimetres;
   readonly twelfthMm: Millimetres;

@@ -168,7 +168,7 @@ export class PracticeInstrument {
         ? 2
         : frettedRatio(
             this.frettedString(course),
-            this.neck,
+            this.neckAt(course),
             own,
             depthOf(press, normal(this.random)),
           );
@@ -182,7 +182,7 @@ export class PracticeInstrument {
   /** By how many cents a fretted note is truly off, against its own open string. */
   fretError(course: number, fret: number, press: Press): Cents {
     const own = fret - startFret(this.setup.instrument, course);
-    return frettedCents(this.frettedString(course), this.neck, own, depthOf(press, 0));
+    return frettedCents(this.frettedString(course), this.neckAt(course), own, depthOf(press, 0));
   }
 
   /** Turns a course's button by so many turns; positive tightens. Sounding strings follow at once. */
@@ -249,8 +249,17 @@ export class PracticeInstrument {
     return centsBetween(this.setup.targets[course - 1]!, this.truthHz(course));
   }
 
-  private get neck(): NeckFaults {
-    return this.setup.neck ?? GOOD_NECK;
+  /** The neck under one string. */
+  private neckAt(course: number): NeckFaults {
+    const neck = this.setup.neck ?? GOOD_NECK;
+    const share = (course - 1) / Math.max(1, this.longCourses - 1);
+    return { ...neck, saddleMm: neck.saddleMm + share * (neck.slantMm ?? 0) };
+  }
+
+  /** Strings that run over the whole neck. */
+  private get longCourses(): number {
+    const { instrument } = this.setup;
+    return instrument.courses.filter(({ number }) => startFret(instrument, number) === 0).length;
   }
 
   private frettedString(course: number): FrettedString {

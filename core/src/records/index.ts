@@ -21,3 +21,4 @@ export type {
   Session,
   SourceKind,
 } from './types.ts';
+export { tellsOfInstrument } from './types.ts';

@@ -122,7 +122,12 @@ const session = withOptional(
     zone: id(),
     endedAt: nullable(real()),
   },
-  { capo: whole().min(1).max(12), work: choice('settling') },
+  {
+    capo: whole().min(1).max(12),
+    work: choice('settling'),
+    adopted: boolean().strict().required(),
+    practiceSeed: whole(),
+  },
 );
 
 export const restringing = withOptional(
@@ -136,7 +141,7 @@ export const restringing = withOptional(
     looks: list(real()),
     doneAt: nullable(real()),
   },
-  { practiceAheadMs: whole() },
+  { practiceAheadMs: whole(), lessonAt: real() },
 );
 
 const pressure = () => choice('soft', 'normal', 'hard');
@@ -174,7 +179,7 @@ export const fretCheck = withOptional(
     ),
     doneAt: nullable(real()),
   },
-  { capo: whole().min(1).max(12) },
+  { capo: whole().min(1).max(12), practiceSeed: whole() },
 );
 
 const partial = strictObject({

@@ -23,6 +23,22 @@ export interface Session {
   readonly endedAt: EpochMs | null;
   /** New strings were settled: they were pulled between their readings, and drop by themselves. */
   readonly work?: 'settling';
+  /** Whether this recording is the instrument as it was then, once the teacher has said so. */
+  readonly adopted?: boolean;
+  /** Seed of the practice instrument that was heard. */
+  readonly practiceSeed?: number;
+}
+
+/**
+ * True if a sitting, or a check, tells of the instrument itself. A practice instrument is none
+ * but on the demo's shelf, and whose a recording is only the teacher can say.
+ */
+export function tellsOfInstrument(
+  { source, adopted }: Pick<Session, 'source' | 'adopted'>,
+  demo: boolean,
+): boolean {
+  if (source === 'recording') return adopted === true;
+  return demo || source === 'microphone';
 }
 
 /** New strings put on an instrument; the newest one of a string says how old it is. */
@@ -38,6 +54,8 @@ export interface Restringing {
   }[];
   /** How long a lesson must hold, in minutes. */
   readonly lessonMinutes: number;
+  /** When a lesson begins, if one is planned. */
+  readonly lessonAt?: EpochMs;
   /** When to look again, soonest first, as was reckoned last. */
   readonly looks: readonly EpochMs[];
   /** Settled, or given up watching; null while it goes on. */
@@ -64,6 +82,8 @@ export interface FretCheck {
   readonly pressures: readonly Pressure[];
   readonly readings: readonly FretReading[];
   readonly doneAt: EpochMs | null;
+  /** Seed of the practice instrument that is heard, if one is. */
+  readonly practiceSeed?: number;
 }
 
 /** A reading's full measurement and its live track, kept beside the bench event. */

@@ -17,7 +17,7 @@ export {
 } from './forecast.ts';
 export type { StretchRound, StringHistory } from './history.ts';
 export { dropsOf, historyOf } from './history.ts';
-export type { NextLook } from './looks.ts';
+export type { LookDay, NextLook } from './looks.ts';
 export { looksAhead } from './looks.ts';
 export { withNeck } from './neck.ts';
 export type { SettlingReport, SettlingTask } from './report.ts';

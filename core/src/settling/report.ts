@@ -19,6 +19,8 @@ export interface SettlingTask {
   readonly goal: SettlingGoal;
   /** IANA time zone in which looks are planned. */
   readonly zone: string;
+  /** When a lesson begins, if one is planned. */
+  readonly lessonAt?: EpochMs;
   /** How the strings move each other: cents of course j for one of course i at [j − 1][i − 1]. */
   readonly neck: readonly (readonly number[])[];
 }
@@ -34,7 +36,14 @@ export interface SettlingReport {
 }
 
 /** Fits every string, then judges it once more with what the others do to it by bending the neck. */
-export function settlingReport({ strings, now, goal, zone, neck }: SettlingTask): SettlingReport {
+export function settlingReport({
+  strings,
+  now,
+  goal,
+  zone,
+  lessonAt,
+  neck,
+}: SettlingTask): SettlingReport {
   const alone = strings.map((history) => settlingOf(history, now, goal));
   const all = alone.map(({ history, settling }) => {
     const relief = (hold: number) => reliefOf(history.course, alone, neck, hold);
@@ -45,7 +54,10 @@ export function settlingReport({ strings, now, goal, zone, neck }: SettlingTask)
     strings: all,
     curves: all.map((string) => curveOf(string, drawnFit(string, goal.tolerance), goal)),
     odd: oddStrings(all, goal.tolerance),
-    looks: looksAhead(all, now, goal.tolerance, zone),
+    looks: looksAhead(all, now, goal.tolerance, {
+      zone,
+      ...(lessonAt !== undefined && { lessonAt }),
+    }),
   };
 }
 

@@ -31,7 +31,7 @@ import { KEY_WORDS, keyMap } from './keyMap.ts';
 import { Ledger } from './Ledger.tsx';
 import { type Bench, useBench } from './useBench.ts';
 import { usePegLearning } from './usePegLearning.ts';
-import { usePegTest } from './usePegTest.ts';
+import { usePegRound, usePegTest } from './usePegTest.ts';
 import { usePlan } from './usePlan.ts';
 import { Wires } from './Wires.tsx';
 
@@ -77,7 +77,14 @@ function BenchOf({ instrument, stock }: OfProps) {
   const { repository } = useData();
   const { settings } = stock;
   const coupling = useCoupling(instrument, stock);
-  const bench = useBench(instrument, stock, coupling);
+  const peg = usePegRound();
+  const bench = useBench({
+    instrument,
+    stock,
+    coupling,
+    peg: peg.asked,
+    onReading: (reading, asked) => peg.onReading.current(reading, asked),
+  });
   const [hidden, setHidden] = useState(false);
   const [verdict, setVerdict] = useState<Advice | null>(null);
   const [showTruth, setShowTruth] = useState(false);
@@ -92,7 +99,7 @@ function BenchOf({ instrument, stock }: OfProps) {
     () => checkFor(findTuning(instrument.tuningId, stock.tunings), instrument, course),
     [instrument, stock.tunings, course],
   );
-  const pegs = usePegTest(instrument, bench);
+  const pegs = usePegTest(instrument, bench, peg);
   const pegProblem = usePegLearning(instrument, bench, pegs.running === null);
   // A new pluck takes the verdict away.
   const heardSoFar = bench.session.log.length;
@@ -127,7 +134,11 @@ function BenchOf({ instrument, stock }: OfProps) {
       bench.act({ type: 'accept', ...(planned !== undefined && { next: planned }) });
     },
     nextPass: () => bench.act({ type: 'next pass' }),
-    choose: (chosen: number | null) => bench.act({ type: 'choose', course: chosen }),
+    choose: (chosen: number | null) => {
+      // A number answers the question which string that was, before it chooses one.
+      if (chosen === null || !bench.answerDoubt(chosen))
+        bench.act({ type: 'choose', course: chosen });
+    },
     hide: () => {
       setVerdict(null);
       setHidden((is) => !is);

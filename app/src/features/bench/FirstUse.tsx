@@ -2,13 +2,14 @@ import { Button, Group, Stack, Text, Title } from '@mantine/core';
 import { steelGuitar } from '@rosefinch/core/strings';
 import { useSearchParams } from 'react-router';
 import { useData } from '../../data/index.ts';
+import { newId } from '../../environment.ts';
 
 /** An empty shelf: what the bench is for, and two ways to begin. */
 export function FirstUse() {
   const { repository } = useData();
   const [, setSearch] = useSearchParams();
   const begin = async (practise: boolean) => {
-    await repository.addInstruments([steelGuitar(crypto.randomUUID(), 'My guitar')]);
+    await repository.addInstruments([steelGuitar(newId(), 'My guitar')]);
     if (practise) setSearch({ listen: 'practice' });
   };
   return (

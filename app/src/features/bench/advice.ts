@@ -73,8 +73,8 @@ export function adviceNow(sources: AdviceSources): Advice {
   if (bench.notice?.kind === 'refused') return refusalAdvice(bench.notice.refusal, bench.targets);
   if (bench.notice?.kind === 'doubt')
     return {
-      say: `String ${bench.notice.courses.join(' or ')}? Choose it.`,
-      more: 'The pitch lies between two strings. Press the number of the one you play.',
+      say: `Was that string ${bench.notice.courses.join(' or ')}?`,
+      more: 'Its pitch fits both. Press its number: the pluck is kept until then.',
     };
   if (instead) return instead;
   const heard = log.flatMap(({ event }) => (event.type === 'reading' ? [event.reading] : []));

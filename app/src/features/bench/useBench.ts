@@ -1,14 +1,15 @@
 import type { BenchEvent } from '@rosefinch/core/coach';
-import { type HeardPluck, hearPluck, ringingOf } from '@rosefinch/core/coach';
-import type { BeatOutcome, Refusal, StringKnowledge } from '@rosefinch/core/listen';
+import { type HeardPluck, hearPluck, readingFor, ringingOf } from '@rosefinch/core/coach';
+import type { BeatOutcome, Reading, Refusal, StringKnowledge } from '@rosefinch/core/listen';
 import { knowledgeOf } from '@rosefinch/core/listen';
 import type { Target } from '@rosefinch/core/music';
 import { centsBetween, findTuning, shiftHz, type Tuning, targetsOf } from '@rosefinch/core/music';
-import type { SourceKind } from '@rosefinch/core/records';
+import { type LogEntry, type SourceKind, tellsOfInstrument } from '@rosefinch/core/records';
 import { type Coupling, homeTuning, type Instrument, withCapo } from '@rosefinch/core/strings';
-import { useMemo, useRef, useState } from 'react';
-import type { AnalysisReport, PracticeHands } from '../../audio/index.ts';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import type { AnalysisReport } from '../../audio/index.ts';
 import { type Stock, useData } from '../../data/index.ts';
+import { newSeed } from '../../environment.ts';
 import {
   knownReadings,
   type Listening,
@@ -30,10 +31,26 @@ const FROM_ANOTHER_TUNING = 60;
 
 type Outcome = Extract<AnalysisReport, { type: 'outcome' }>;
 
+/** What the bench asks of the player at a moment; a pluck answers what was asked when it was made. */
+export interface BenchAsked {
+  /** The string that was chosen by hand. */
+  readonly chosen: number | null;
+  /** The next note is a reference, and no string of this instrument. */
+  readonly reference: boolean;
+  /** The peg that is tried, and whether its turn was made. */
+  readonly peg: { readonly course: number; readonly turned: boolean } | null;
+}
+
+/** A pluck whose string is in doubt: it is kept, and put to the string that the teacher names. */
+interface Doubt {
+  readonly kind: 'doubt';
+  readonly courses: readonly number[];
+  readonly outcome: Reading;
+  readonly track: Float32Array;
+}
+
 /** What the last pluck came to when it was no reading. */
-type Notice =
-  | { readonly kind: 'refused'; readonly refusal: Refusal }
-  | { readonly kind: 'doubt'; readonly courses: readonly number[] };
+type Notice = { readonly kind: 'refused'; readonly refusal: Refusal } | Doubt;
 
 /** Everything the bench view shows and does. */
 export interface Bench extends Omit<Listening, 'sound'> {
@@ -44,6 +61,10 @@ export interface Bench extends Omit<Listening, 'sound'> {
   /** Fret of the capo; 0 without. */
   readonly capo: number;
   readonly notice: Notice | null;
+  /** Puts the pluck that is in doubt to a string; false where none is. */
+  readonly answerDoubt: (course: number) => boolean;
+  /** What is heard is practice, and tells nothing of the instrument itself. */
+  readonly practice: boolean;
   /** What was heard since the page was opened, for the coach. */
   readonly plucks: readonly HeardPluck[];
   /** The teacher has decided something since the last pluck: what it showed is answered. */
@@ -59,42 +80,52 @@ export interface Bench extends Omit<Listening, 'sound'> {
   readonly pair: 'waiting' | BeatOutcome | null;
 }
 
+/** What `useBench` goes by. */
+interface Wish {
+  readonly instrument: Instrument;
+  readonly stock: Stock;
+  readonly coupling: Coupling;
+  /** The peg test, while it lasts. */
+  readonly peg: BenchAsked['peg'];
+  /** A reading was put on record, as an answer to what was asked when it was plucked. */
+  readonly onReading: (reading: { course: number; hz: number }, asked: BenchAsked) => void;
+}
+
 /** Joins the ear, the session and the state machine for one instrument. */
-export function useBench(
-  instrument: Instrument,
-  { settings, tunings }: Stock,
-  coupling: Coupling,
-): Bench {
+export function useBench({ instrument, stock, coupling, peg, onReading }: Wish): Bench {
+  const { settings, tunings } = stock;
+  const { repository, shelf } = useData();
   const tuning = findTuning(instrument.tuningId, tunings);
   const home = homeTuning(instrument, tunings);
   const { capo = 0 } = instrument;
   // A sitting is put down to what was listened to last.
-  const sourceOfSitting = useRef<SourceKind>('practice');
+  const [sourceOfSitting, setSourceOfSitting] = useState<SourceKind>(
+    shelf === 'demo' ? 'practice' : 'microphone',
+  );
+  const latestSource = useRef(sourceOfSitting);
+  const practice = !tellsOfInstrument({ source: sourceOfSitting }, shelf === 'demo');
+  const [seed] = useState(newSeed);
   const place = useMemo(
     () => ({
       instrumentId: instrument.id,
       tuningId: instrument.tuningId,
       capo,
       courses: tuning?.courses.length ?? 0,
-      source: () => sourceOfSitting.current,
+      source: () => latestSource.current,
+      practice,
+      seed,
     }),
-    [instrument, capo, tuning],
+    [instrument, capo, tuning, practice, seed],
   );
   const session = useSitting(place, settings);
   // A sitting keeps the reference it began with: its readings are measured against that.
   const a4 = session.session?.a4 ?? settings.a4;
   const targets = useMemo(() => (tuning ? targetsOf(tuning, a4, capo) : []), [tuning, a4, capo]);
-  const strings = useMemo(
-    () => knowledgeOf(targets, knownReadings(session.log)),
-    [targets, session.log],
-  );
   const last = useLastPitches(instrument);
-  // Strings that come from another tuning will be turned: that much is known of them unheard.
-  const farOff = targets.map(({ course, hz }) => {
-    const open = last?.get(course);
-    const cents = open === undefined ? 0 : centsBetween(hz, shiftHz(open, 100 * capo));
-    return Math.abs(cents) > FROM_ANOTHER_TUNING ? cents : null;
-  });
+  const strings = useMemo(
+    () => knowledgeNow(targets, session.log, last, capo),
+    [targets, session.log, last, capo],
+  );
   const [plucks, setPlucks] = useState<readonly HeardPluck[]>([]);
   const [answered, setAnswered] = useState(false);
   const [pair, setPair] = useState<Bench['pair']>(null);
@@ -103,7 +134,6 @@ export function useBench(
   /** The track is that of the last pluck, not of a reference or of two strings compared. */
   const ownsTrack = useRef(false);
   const [notice, setNotice] = useState<Notice | null>(null);
-  const { repository } = useData();
 
   /** A note is over: the coach may know its whole track now. */
   const closeNote = () => {
@@ -117,50 +147,92 @@ export function useBench(
       });
   };
 
-  const hear = (report: AnalysisReport) => {
+  const hearReference = (outcome: Outcome['outcome']) => {
+    // What is held against the instrument is no reading of it.
+    if (outcome.kind === 'reading') setReference(outcome.hz);
+    setNotice(outcome.kind === 'reading' ? null : { kind: 'refused', refusal: outcome });
+  };
+  const hearOutcome = (report: Outcome, asked: BenchAsked) => {
+    const { state, log } = session.latest();
+    const known = {
+      state,
+      intended: asked.chosen,
+      strings: knowledgeNow(targets, log, last, capo),
+      heard: log.flatMap(({ event }) => (event.type === 'reading' ? [event.reading] : [])),
+      coupling: settings.aiming ? coupling : null,
+      before: targets.map((target) => farOff(target, last, capo)),
+    };
+    const { pluck, notice: said } = conclude(report, known);
+    if (pluck.reading && report.outcome.kind === 'reading') {
+      session.record(
+        { type: 'reading', reading: pluck.reading },
+        { reading: report.outcome, track: report.track },
+      );
+      onReading(pluck.reading, asked);
+    }
+    ownsTrack.current = true;
+    setPlucks((before) => [...before.slice(-MOST_PLUCKS), pluck]);
+    setAnswered(false);
+    setPair(null);
+    setNotice(said);
+  };
+  const hear = (report: AnalysisReport, asked: BenchAsked) => {
     if (report.type === 'pair') setPair(report.beat);
     else if (report.type === 'onset' || report.type === 'released') closeNote();
     else if (report.type === 'track') track.current.push(report.point.sinceOnset, report.point.hz);
     else if (report.type === 'outcome') {
-      const { outcome } = report;
-      if (reference === 'waiting') {
-        // What is held against the instrument is no reading of it.
-        if (outcome.kind === 'reading') setReference(outcome.hz);
-        setNotice(outcome.kind === 'reading' ? null : { kind: 'refused', refusal: outcome });
-        return;
-      }
-      const { pluck, notice: said } = conclude(
-        report,
-        session,
-        strings,
-        settings.aiming ? coupling : null,
-        farOff,
-      );
-      ownsTrack.current = true;
-      setPlucks((before) => [...before.slice(-MOST_PLUCKS), pluck]);
-      setAnswered(false);
-      setPair(null);
-      setNotice(said);
+      if (asked.reference) hearReference(report.outcome);
+      else hearOutcome(report, asked);
     }
   };
-  const practice = async () => {
+  const practise = async () => {
     const last = await repository.lastPitches(instrument);
     return {
       instrument: withCapo(instrument),
       targetsHz: targets.map((target) => target.hz),
       detuneCents: practiceDetune(home, targets, { a4, capo, last }),
-      seed: 7,
+      seed: session.latest().session?.practiceSeed ?? seed,
       sampleRate: PRACTICE_RATE,
     };
   };
-  const practising = (hands: PracticeHands) => {
-    if (session.log.length === 0)
-      setTimeout(() => hands.pluck(targets.length, 0.55), FIRST_PLUCK_MS);
-  };
   const { chosen } = session.state;
-  const listening = useListening({ settings, strings, chosen, practice, practising, hear });
-  const { source } = listening;
-  if (source !== null) sourceOfSitting.current = source;
+  const listening = useListening<BenchAsked>({
+    settings,
+    strings,
+    asked: { chosen, reference: reference === 'waiting', peg },
+    intended: (asked) => asked.chosen,
+    practice: practise,
+    hear,
+  });
+  const { source, hands } = listening;
+  latestSource.current = source ?? latestSource.current;
+  useEffect(() => {
+    if (source !== null) setSourceOfSitting(source);
+  }, [source]);
+
+  // An empty bench begins to sound by itself, so that a first visit needs one click.
+  const silent = session.loaded && practice === (source === 'practice' && shelf !== 'demo');
+  const { latest } = session;
+  useEffect(() => {
+    if (!hands || !silent || latest().log.length > 0) return;
+    const timer = setTimeout(() => {
+      if (latest().log.length === 0) hands.pluck(targets.length, 0.55);
+    }, FIRST_PLUCK_MS);
+    return () => clearTimeout(timer);
+  }, [hands, silent, latest, targets.length]);
+
+  const answerDoubt = (course: number) => {
+    const target = targets[course - 1];
+    if (notice?.kind !== 'doubt' || !target || !notice.courses.includes(course)) return false;
+    const reading = readingFor(course, notice.outcome, target.hz);
+    session.record({ type: 'reading', reading }, { reading: notice.outcome, track: notice.track });
+    setPlucks((before) => {
+      const unnamed = before.at(-1);
+      return unnamed ? [...before.slice(0, -1), { ...unnamed, reading }] : before;
+    });
+    setNotice(null);
+    return true;
+  };
 
   const listen = (wanted: 'practice' | 'microphone') => {
     setNotice(null);
@@ -194,6 +266,8 @@ export function useBench(
     a4,
     capo,
     notice,
+    answerDoubt,
+    practice,
     plucks,
     answered,
     act,
@@ -224,37 +298,54 @@ function practiceDetune(
   });
 }
 
-/** Puts a reading on record, or says why there is none; answers what the coach may know of the pluck. */
+/** How far a string that comes from another tuning was from its target, in cents; null for any other. */
+function farOff(
+  { course, hz }: Target,
+  last: ReadonlyMap<number, number> | undefined,
+  capo: number,
+): number | null {
+  const open = last?.get(course);
+  if (open === undefined) return null;
+  const cents = centsBetween(hz, shiftHz(open, 100 * capo));
+  return Math.abs(cents) > FROM_ANOTHER_TUNING ? cents : null;
+}
+
+/** What is known of the strings: from this sitting, and from earlier ones of those not heard in it. */
+function knowledgeNow(
+  targets: readonly Target[],
+  log: readonly LogEntry[],
+  last: ReadonlyMap<number, number> | undefined,
+  capo: number,
+): StringKnowledge[] {
+  return knowledgeOf(targets, knownReadings(log)).map((string) => {
+    const cents = string.lastHz === undefined ? farOff(string.target, last, capo) : null;
+    if (cents === null) return string;
+    // Strings that come from another tuning will be turned: that much is known of them unheard.
+    return { ...string, lastHz: shiftHz(string.target.hz, cents), fresh: true };
+  });
+}
+
+/** What a pluck comes to: a reading of a string, a doubt which one it was, or why it is none. */
 function conclude(
-  report: Outcome,
-  session: Sitting,
-  strings: readonly StringKnowledge[],
-  coupling: Coupling | null,
-  before: readonly (number | null)[],
+  { outcome, track, clipped }: Outcome,
+  known: Parameters<typeof hearPluck>[1],
 ): { readonly pluck: HeardPluck; readonly notice: Notice | null } {
-  const { outcome, track, clipped } = report;
-  const { state, log } = session;
   const pluck = {
-    chosen: state.chosen,
+    chosen: known.intended,
     ringing: ringingOf(track),
     levelDbfs: outcome.kind === 'reading' ? outcome.levelDbfs : null,
     clipped,
     reading: null,
     refusal: null,
   };
-  if (outcome.kind !== 'reading')
-    return {
-      pluck: { ...pluck, refusal: outcome },
-      notice: { kind: 'refused', refusal: outcome },
-    };
-  const heard = log.flatMap(({ event }) => (event.type === 'reading' ? [event.reading] : []));
-  const put = hearPluck(outcome, state, strings, heard, coupling, before);
-  if ('course' in put) {
-    session.record({ type: 'reading', reading: put }, { reading: outcome, track });
-    return { pluck: { ...pluck, reading: put }, notice: null };
-  }
-  const refusal = { kind: 'not sure', reason: 'no pitch' } as const;
+  const refused = (refusal: Refusal) => ({
+    pluck: { ...pluck, refusal },
+    notice: { kind: 'refused' as const, refusal },
+  });
+  if (outcome.kind !== 'reading') return refused(outcome);
+  const put = hearPluck(outcome, known);
+  if ('course' in put) return { pluck: { ...pluck, reading: put }, notice: null };
   return put.kind === 'doubt'
-    ? { pluck, notice: { kind: 'doubt', courses: put.courses } }
-    : { pluck: { ...pluck, refusal }, notice: { kind: 'refused', refusal } };
+    ? { pluck, notice: { kind: 'doubt', courses: put.courses, outcome, track } }
+    : refused({ kind: 'not sure', reason: 'no pitch' });
 }

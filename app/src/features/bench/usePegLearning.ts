@@ -22,12 +22,11 @@ export function usePegLearning(
   bench: Bench,
   advised: boolean,
 ): string | null {
-  const { repository, shelf } = useData();
+  const { repository } = useData();
   const [problem, setProblem] = useState<string | null>(null);
   // What a practice instrument does tells nothing of a real one.
-  const real = bench.source === 'microphone' || shelf === 'demo';
   const learn = () => {
-    const learned = advised && real ? pegLearned(instrument, bench) : null;
+    const learned = advised && !bench.practice ? pegLearned(instrument, bench) : null;
     if (learned)
       repository
         .savePeg(instrument.id, learned.course, learned.peg)

@@ -2,6 +2,7 @@ import { Button, Group, Stack, Text, Title } from '@mantine/core';
 import { saltmarshLibrary } from '@rosefinch/core/records';
 import { useState } from 'react';
 import { backupText, readingsCsv, useData, useLive, useSettings } from '../../data/index.ts';
+import { now } from '../../environment.ts';
 import { download } from '../../ui/index.ts';
 import { Restore } from './Restore.tsx';
 import { SettingsForm } from './SettingsForm.tsx';
@@ -21,7 +22,7 @@ export function DataPage() {
 }
 
 function today(): string {
-  return new Date().toISOString().slice(0, 10);
+  return new Date(now()).toISOString().slice(0, 10);
 }
 
 function Files() {
@@ -32,7 +33,7 @@ function Files() {
     return { instruments: all.instruments.length, sessions: all.sessions.length, readings };
   }, 'counts');
   const backup = async () => {
-    const text = backupText(await repository.contents(), new Date());
+    const text = backupText(await repository.contents(), new Date(now()));
     download(`rosefinch-${today()}.json`, text, 'application/json');
   };
   const csv = async () => {

@@ -2,7 +2,7 @@ import { type Finding, findingsOf, type StringCauses } from '@rosefinch/core/int
 import type { FretCheck } from '@rosefinch/core/records';
 import type { Instrument } from '@rosefinch/core/strings';
 import { signedCents } from '../../ui/index.ts';
-import { bridgeMoveOf, outerCourses, RIGHT_MM } from './bridge.ts';
+import { bridgeEndsOf, bridgeInWords } from './bridge.ts';
 import { findingInWords } from './words.ts';
 
 interface Props {
@@ -124,23 +124,15 @@ function directionOf(cause: Finding['cause'], mm: number): string {
   return mm > 0 ? 'towards the first fret' : 'away from the first fret';
 }
 
-/** A loose bridge the teacher moves alone: how far, and how slanted. */
+/** A loose bridge the teacher moves alone: how far, each end for itself. */
 function Bridge({ instrument, check }: Pick<Props, 'instrument' | 'check'>) {
-  const move = bridgeMoveOf(instrument, check);
-  if (!move) return null;
-  const { middle, slant } = move;
-  const [last, first] = outerCourses(instrument);
-  if (Math.abs(middle) < RIGHT_MM && Math.abs(slant) < 2 * RIGHT_MM)
-    return <p role="note">The bridge stands right. Mark its place.</p>;
+  const ends = bridgeEndsOf(instrument, check);
+  if (!ends) return null;
+  if (ends.every(({ right }) => right)) return <p role="note">{bridgeInWords(ends)}</p>;
   return (
     <p role="note">
-      <strong>
-        Bridge: {Math.abs(middle).toFixed(1)} mm {middle > 0 ? 'away from' : 'towards'} the nut
-        {Math.abs(slant) >= 2 * RIGHT_MM &&
-          `, its end under string ${slant > 0 ? first : last} ${Math.abs(slant).toFixed(1)} mm further than the other`}
-        .
-      </strong>{' '}
-      Loosen the strings a little first, move it, mark the place, tune, then check again.
+      <strong>{bridgeInWords(ends)}</strong> Loosen the strings a little first, move it, mark the
+      place, tune, then check again.
     </p>
   );
 }

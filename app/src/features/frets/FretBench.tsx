@@ -7,13 +7,14 @@ import type { Stock } from '../../data/index.ts';
 import { Action, download, signedCents, useKeys } from '../../ui/index.ts';
 import { InstrumentChoice } from '../instrument/index.ts';
 import { BigFigure, ListeningProblem, roomInWords, Sources } from '../listening/index.ts';
-import { bridgeMoveOf } from './bridge.ts';
+import { bridgeEndsOf } from './bridge.ts';
 import { Compromise } from './Compromise.tsx';
 import { fretsCsv, saveDrawing } from './exports.ts';
 import { Findings } from './Findings.tsx';
 import { FretMap } from './FretMap.tsx';
 import { HeatMap } from './HeatMap.tsx';
 import { NoteDialog } from './NoteDialog.tsx';
+import type { BridgePlace } from './practice.ts';
 import { errorOf, shareDone } from './sequence.ts';
 import { type FretChecking, useFretCheck } from './useFretCheck.ts';
 import { howInWords, placeInWords } from './words.ts';
@@ -22,20 +23,20 @@ interface Props {
   readonly instrument: Instrument;
   readonly stock: Stock;
   readonly kept: FretCheck;
-  /** Where the practice bridge was moved to, away from the nut. */
-  readonly bridgeMm: number;
-  readonly onMoveBridge: (mm: number) => void;
+  readonly bridge: BridgePlace;
+  /** Moves the ends of the practice bridge by so much. */
+  readonly onMoveBridge: (by: BridgePlace) => void;
   readonly onAgain: () => void;
 }
 
 /** One fret check: what is asked for, what was heard, and what it comes to. */
 export function FretBench(props: Props) {
-  const { instrument, stock, kept, bridgeMm, onMoveBridge, onAgain } = props;
-  const checking = useFretCheck(instrument, stock, kept, bridgeMm);
+  const { instrument, stock, kept, bridge, onMoveBridge, onAgain } = props;
+  const checking = useFretCheck(instrument, stock, kept, bridge);
   const { listening, check, asked, other } = checking;
   const [noting, setNoting] = useState(false);
-  const move =
-    instrument.bridge === 'loose' && check.doneAt === null ? bridgeMoveOf(instrument, check) : null;
+  const ends =
+    instrument.bridge === 'loose' && check.doneAt === null ? bridgeEndsOf(instrument, check) : null;
   useKeys(
     {
       p: checking.pluck,
@@ -96,8 +97,9 @@ export function FretBench(props: Props) {
           {other && (
             <section className="card" aria-label="Question">
               <p className="plan-head">
-                That sounded like {other.heard === 0 ? 'the open string' : `fret ${other.heard}`},
-                not {placeInWords(other.asked.place, 0)}.
+                That sounded like {other.heard === 0 ? 'the open string' : `fret ${other.heard}`}
+                {other.string !== null && `, or string ${other.string} open`}, not{' '}
+                {placeInWords(other.asked.place, 0)}.
               </p>
               <Group>
                 {other.heard >= 0 && <Button onClick={checking.takeOther}>It was (Y)</Button>}
@@ -129,10 +131,11 @@ export function FretBench(props: Props) {
             ) : (
               <Action onAct={onAgain}>Check again</Action>
             )}
-            {listening.hands && move && (
+            {listening.hands && ends?.some(({ right }) => !right) && (
               <Action
                 onAct={() => {
-                  onMoveBridge(move.middle);
+                  const [last, first] = ends.map(({ mm, right }) => (right ? 0 : mm));
+                  onMoveBridge({ firstMm: first ?? 0, lastMm: last ?? 0 });
                   checking.finish();
                   onAgain();
                 }}
@@ -214,7 +217,7 @@ function Ask({ checking: { asked, notice, check }, instrument }: PartProps) {
   const say = asked
     ? `String ${asked.course}, ${placeInWords(asked.place, startFret(instrument, asked.course))}: pluck it.`
     : check.doneAt === null
-      ? 'All of it is read.'
+      ? 'Every place is read.'
       : 'This check is done.';
   return (
     <div role="status" aria-live="polite">

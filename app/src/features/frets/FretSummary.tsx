@@ -1,14 +1,16 @@
 import { findingsOf } from '@rosefinch/core/intonation';
+import { tellsOfInstrument } from '@rosefinch/core/records';
 import type { Instrument } from '@rosefinch/core/strings';
 import { Link } from 'react-router';
-import { useLive } from '../../data/index.ts';
+import { useData, useLive } from '../../data/index.ts';
 import { causesByCourse } from './sequence.ts';
 import { findingInWords } from './words.ts';
 
 /** What the newest fret check of an instrument came to. */
 export function FretSummary({ instrument }: { instrument: Instrument }) {
   const checks = useLive((r) => r.fretChecks(instrument.id), instrument.id);
-  const newest = checks?.[0];
+  const { shelf } = useData();
+  const newest = checks?.find((check) => tellsOfInstrument(check, shelf === 'demo'));
   if (!newest) return null;
   const findings = findingsOf(instrument, causesByCourse(newest));
   const day = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeZone: newest.zone });

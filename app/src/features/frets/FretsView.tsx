@@ -4,10 +4,12 @@ import type { FretCheck } from '@rosefinch/core/records';
 import type { Instrument } from '@rosefinch/core/strings';
 import { useState } from 'react';
 import { type Stock, useData, useLive } from '../../data/index.ts';
+import { newId, newSeed, now, zone } from '../../environment.ts';
 import { InstrumentChoice, WithInstrument } from '../instrument/index.ts';
 import { BridgeFirst } from './BridgeFirst.tsx';
-import { outerCourses } from './bridge.ts';
+import { OCTAVE_FRETS, outerCourses } from './bridge.ts';
 import { FretBench } from './FretBench.tsx';
+import type { BridgePlace } from './practice.ts';
 
 /** Open strings right, fretted notes not: which cause, how much, what to do. */
 export function FretsView() {
@@ -22,7 +24,7 @@ function FretsOf({ instrument, stock }: { instrument: Instrument; stock: Stock }
   const checks = useLive((r) => r.fretChecks(instrument.id), instrument.id);
   const [fresh, setFresh] = useState(false);
   // On the practice banjo the bridge stays where it was moved to.
-  const [bridgeMm, setBridgeMm] = useState(0);
+  const [bridge, setBridge] = useState<BridgePlace>({ firstMm: 0, lastMm: 0 });
   if (!checks) return <p>One moment …</p>;
   const [newest] = checks;
   if (newest && !(fresh && newest.doneAt !== null))
@@ -32,8 +34,10 @@ function FretsOf({ instrument, stock }: { instrument: Instrument; stock: Stock }
         instrument={instrument}
         stock={stock}
         kept={newest}
-        bridgeMm={bridgeMm}
-        onMoveBridge={(mm) => setBridgeMm((before) => before + mm)}
+        bridge={bridge}
+        onMoveBridge={({ firstMm, lastMm }) =>
+          setBridge((at) => ({ firstMm: at.firstMm + firstMm, lastMm: at.lastMm + lastMm }))
+        }
         onAgain={() => setFresh(true)}
       />
     );
@@ -64,14 +68,15 @@ function StartForm({ instrument, stock, onBegun }: StartProps) {
   const [all, setAll] = useState(false);
   const begin = async (what: Pick<FretCheck, 'courses' | 'frets' | 'pressures'>) => {
     const check: FretCheck = {
-      id: crypto.randomUUID(),
+      id: newId(),
       instrumentId: instrument.id,
       tuningId: instrument.tuningId,
       a4: stock.settings.a4,
       ...(instrument.capo && { capo: instrument.capo }),
       source: 'practice',
-      startedAt: Date.now(),
-      zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
+      practiceSeed: newSeed(),
+      startedAt: now(),
+      zone: zone(),
       ...what,
       readings: [],
       doneAt: null,
@@ -102,7 +107,11 @@ function StartForm({ instrument, stock, onBegun }: StartProps) {
           <BridgeFirst
             scaleMm={instrument.scaleMm}
             onBegin={() =>
-              void begin({ courses: outerCourses(instrument), frets: [12], pressures: ['normal'] })
+              void begin({
+                courses: outerCourses(instrument),
+                frets: OCTAVE_FRETS,
+                pressures: ['normal'],
+              })
             }
           />
         )}

@@ -8,26 +8,37 @@ const RATE = 48_000;
 const FAULTS: Readonly<Record<string, Partial<NeckFaults>>> = {
   linnet: { frets: { 2: 1.5 } },
   whimbrel: { firstMm: 2.2, twelfthMm: 6.5 },
-  lapwing: { saddleMm: -3.2 },
+  lapwing: { saddleMm: -3.2, slantMm: -0.8 },
   redshank: { firstMm: 0.05, twelfthMm: 0.8 },
 };
 /** Any other practice instrument: its saddle stands a little too near. */
 const USUAL: Partial<NeckFaults> = { saddleMm: -2 };
 const DETUNE = [-4, 3, -7, 2, -5, 6];
 
+/** Where the practice bridge was moved to, away from the nut: its end under the first string, and under the last long one. */
+export interface BridgePlace {
+  readonly firstMm: number;
+  readonly lastMm: number;
+}
+
 /** The practice instrument with its neck as it truly is. */
 export function practiceStart(
   instrument: Instrument,
   targets: readonly Target[],
-  bridgeMovedMm: number,
+  bridge: BridgePlace,
+  seed: number,
 ): PracticeStart {
   const neck = { ...GOOD_NECK, ...(FAULTS[instrument.id] ?? USUAL) };
   return {
     instrument,
     targetsHz: targets.map(({ hz }) => hz),
     detuneCents: targets.map((_, i) => DETUNE[i % DETUNE.length]!),
-    neck: { ...neck, saddleMm: neck.saddleMm + bridgeMovedMm },
-    seed: 7,
+    neck: {
+      ...neck,
+      saddleMm: neck.saddleMm + bridge.firstMm,
+      slantMm: (neck.slantMm ?? 0) + bridge.lastMm - bridge.firstMm,
+    },
+    seed,
     sampleRate: RATE,
   };
 }

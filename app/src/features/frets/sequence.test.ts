@@ -3,7 +3,7 @@ import type { FretCheck } from '@rosefinch/core/records';
 import { findModel } from '@rosefinch/core/strings';
 import { expect } from 'chai';
 import Papa from 'papaparse';
-import { bridgeMoveOf, outerCourses } from './bridge.ts';
+import { bridgeEndsOf, bridgeInWords, outerCourses } from './bridge.ts';
 import { fretsCsv } from './exports.ts';
 import { errorOf, nextAsked, openOf, placeKey, shareDone } from './sequence.ts';
 import { commonShapes } from './shapes.ts';
@@ -106,14 +106,17 @@ describe('a loose bridge', () => {
   it('is moved away from the nut where the octaves are sharp', () => {
     const octave = (course: number, off: number) => [
       ...four(course, 0),
-      reading(course, at(12), 1200 + off),
+      ...[0, 1, 2].map(() => reading(course, at(12), 1200 + off)),
     ];
-    const move = bridgeMoveOf(banjo, check([...octave(4, 10), ...octave(1, 10)]));
-    expect(move!.middle).to.be.within(3.5, 4.5);
-    expect(move!.slant).to.equal(0);
-    const slanted = bridgeMoveOf(banjo, check([...octave(4, 12), ...octave(1, 2)]));
-    expect(slanted!.slant).to.be.below(0);
-    expect(bridgeMoveOf(banjo, check(octave(4, 10)))).to.equal(null);
+    const [last, first] = bridgeEndsOf(banjo, check([...octave(4, 10), ...octave(1, 0)]))!;
+    expect(last).to.include({ course: 4, right: false });
+    expect(last!.mm).to.be.within(3.5, 4.5);
+    expect(first).to.include({ course: 1, right: true });
+    expect(bridgeInWords([last!, first!])).to.match(
+      /^The end under string 4 moves 3\.\d ± 0\.\d mm away from the nut; the end under string 1 stays\.$/,
+    );
+    expect(bridgeInWords([first!])).to.equal('The bridge stands right. Mark its place.');
+    expect(bridgeEndsOf(banjo, check(octave(4, 10)))).to.equal(null);
   });
 });
 

@@ -6,15 +6,16 @@ import {
   type StringCauses,
   semitonesOf,
 } from '@rosefinch/core/intonation';
-import type { PluckOutcome } from '@rosefinch/core/listen';
-import { findTuning, shiftHz, type Target, targetsOf } from '@rosefinch/core/music';
-import type { FretCheck, SourceKind } from '@rosefinch/core/records';
+import { type PluckOutcome, type StringKnowledge, whoSounded } from '@rosefinch/core/listen';
+import { centsBetween, findTuning, shiftHz, type Target, targetsOf } from '@rosefinch/core/music';
+import { type FretCheck, type SourceKind, tellsOfInstrument } from '@rosefinch/core/records';
 import { type Instrument, startFret, withCapo } from '@rosefinch/core/strings';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { AnalysisReport } from '../../audio/index.ts';
 import { type Stock, useData } from '../../data/index.ts';
+import { newSeed, now } from '../../environment.ts';
 import { type Listening, useListening } from '../listening/index.ts';
-import { practiceStart } from './practice.ts';
+import { type BridgePlace, practiceStart } from './practice.ts';
 import { type Asked, causesByCourse, nextAsked, openOf, placeKey } from './sequence.ts';
 
 /** A finger that presses the same fret twice shifts it by so much, in cents; common practice, no source. */
@@ -28,6 +29,8 @@ type Reading = Extract<PluckOutcome, { kind: 'reading' }>;
 interface OtherFret {
   readonly asked: Asked;
   readonly heard: number;
+  /** The string that sounds so when it is open, if one does. */
+  readonly string: number | null;
   readonly cents: number;
   readonly errorCents: number;
 }
@@ -60,7 +63,7 @@ export function useFretCheck(
   instrument: Instrument,
   stock: Stock,
   kept: FretCheck,
-  bridgeMm: number,
+  bridge: BridgePlace,
 ): FretChecking {
   const { repository } = useData();
   const { settings } = stock;
@@ -88,7 +91,7 @@ export function useFretCheck(
   };
   const put = (course: number, place: FretPlace, cents: number, error: number) => {
     const errorCents = place.kind === 'fret' ? Math.hypot(error, FINGER) : Math.max(0.1, error);
-    const reading = { course, place, cents, errorCents, at: Date.now() };
+    const reading = { course, place, cents, errorCents, at: now() };
     const { current } = latest;
     change({ ...current, source: source.current, readings: [...current.readings, reading] });
   };
@@ -102,11 +105,26 @@ export function useFretCheck(
     change({ ...latest.current, readings: marked });
   };
 
+  const { shelf } = useData();
   const take = (reading: Reading, wanted: Asked) => {
     const target = targets[wanted.course - 1];
     if (!target) return;
-    const cents = 1200 * Math.log2(reading.f0Hz / target.hz);
-    const open = openOf(latest.current, wanted.course);
+    const begun = latest.current;
+    const tells = (kind: SourceKind) => tellsOfInstrument({ source: kind }, shelf === 'demo');
+    if (begun.readings.length > 0 && tells(begun.source) !== tells(source.current))
+      return setNotice({
+        say: `This check was begun ${tells(begun.source) ? 'on the real instrument' : 'in practice'}.`,
+        more: 'Finish it, and begin another one: readings of both are never mixed.',
+      });
+    const cents = centsBetween(target.hz, reading.f0Hz);
+    const open = openOf(begun, wanted.course);
+    const who = whoSounded(reading, soundingNow(targets, wanted), wanted.course);
+    const another = who.kind === 'known' && who.course !== wanted.course ? who.course : null;
+    if (another !== null && (open === null || wanted.place.kind === 'open'))
+      return setNotice({
+        say: `That sounded like string ${another}.`,
+        more: `String ${wanted.course} open is asked for. Mute the others, and pluck it.`,
+      });
     if (open === null && Math.abs(cents) > OPEN_WITHIN)
       return setNotice({
         say: `That was not string ${wanted.course} open.`,
@@ -115,37 +133,35 @@ export function useFretCheck(
     const heard = open === null ? null : otherFret(wanted.place, cents - open);
     if (heard !== null) {
       setNotice(null);
-      return setOther({ asked: wanted, heard, cents, errorCents: reading.errorCents });
+      const { errorCents } = reading;
+      return setOther({ asked: wanted, heard, string: another, cents, errorCents });
     }
     setNotice(null);
     setOther(null);
     put(wanted.course, wanted.place, cents, reading.errorCents);
   };
 
-  const hear = (report: AnalysisReport) => {
-    if (report.type !== 'outcome' || !asked) return;
-    if (report.outcome.kind === 'reading') take(report.outcome, asked);
+  const hear = (report: AnalysisReport, wanted: Asked | null) => {
+    if (report.type !== 'outcome' || !wanted) return;
+    if (report.outcome.kind === 'reading') take(report.outcome, wanted);
     else setNotice(refusalAdvice(report.outcome));
   };
-  // What is asked for is known: the ear need not guess which string it is.
-  const course = asked?.course ?? 1;
-  const semitones = asked ? semitonesOf(asked.place) : 0;
-  const strings = useMemo(
-    () =>
-      targets.map((target) => ({
-        target:
-          target.course === course
-            ? { ...target, hz: shiftHz(target.hz, 100 * semitones) }
-            : target,
-      })),
-    [targets, course, semitones],
-  );
-  const listening = useListening({
+  const question = JSON.stringify(asked);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: by what is asked, not by its identity
+  const strings = useMemo(() => soundingNow(targets, asked), [targets, question]);
+  const [seed] = useState(newSeed);
+  const listening = useListening<Asked | null>({
     settings,
     strings,
-    chosen: course,
+    asked,
+    intended: (wanted) => wanted?.course ?? null,
     practice: async () =>
-      practiceStart(withCapo({ ...instrument, capo: check.capo ?? 0 }), targets, bridgeMm),
+      practiceStart(
+        withCapo({ ...instrument, capo: check.capo ?? 0 }),
+        targets,
+        bridge,
+        check.practiceSeed ?? seed,
+      ),
     hear,
   });
   useEffect(() => {
@@ -179,7 +195,7 @@ export function useFretCheck(
     },
     strikeOut: () => mark({ struckOut: true }),
     note: (text) => mark({ note: text }),
-    finish: () => change({ ...latest.current, doneAt: Date.now() }),
+    finish: () => change({ ...latest.current, doneAt: now() }),
     pluck: () => {
       const { hands } = listening;
       if (!hands || !asked) return;
@@ -189,4 +205,12 @@ export function useFretCheck(
       else hands.fretted(asked.course, nut + asked.place.fret, asked.place.pressure);
     },
   };
+}
+
+/** The strings as they should sound: the one that is asked for at its place, the others open. */
+function soundingNow(targets: readonly Target[], asked: Asked | null): StringKnowledge[] {
+  return targets.map((target) => {
+    const raised = asked?.course === target.course ? 100 * semitonesOf(asked.place) : 0;
+    return { target: { ...target, hz: shiftHz(target.hz, raised) } };
+  });
 }

@@ -2,6 +2,7 @@ import type { Target } from '@rosefinch/core/music';
 import { noteName } from '@rosefinch/core/music';
 import type { LogEntry } from '@rosefinch/core/records';
 import { useEffect, useRef, useState } from 'react';
+import { monotonic } from '../../environment.ts';
 import { deviationInWords } from '../../ui/index.ts';
 
 const AT_MOST_EVERY_MS = 1000;
@@ -18,7 +19,7 @@ interface Props {
 export function Announcer({ log, targets, tolerance, hidden, spoken }: Props) {
   const [words, setWords] = useState('');
   const known = useRef(log.length);
-  const last = useRef(0);
+  const last = useRef(Number.NEGATIVE_INFINITY);
   useEffect(() => {
     const entry = log.at(-1);
     const fresh = log.length > known.current;
@@ -28,8 +29,8 @@ export function Announcer({ log, targets, tolerance, hidden, spoken }: Props) {
     const target = targets[course - 1];
     const place = deviationInWords(cents - aim, tolerance);
     const text = `String ${course}, ${target ? noteName(target.midi) : ''}: ${Math.abs(cents).toFixed(0)} cents, ${place}`;
-    if (Date.now() - last.current >= AT_MOST_EVERY_MS) {
-      last.current = Date.now();
+    if (monotonic() - last.current >= AT_MOST_EVERY_MS) {
+      last.current = monotonic();
       setWords(text);
     }
     if (spoken && 'speechSynthesis' in window) {

@@ -1,4 +1,5 @@
 import { useEffect, useState, useSyncExternalStore } from 'react';
+import { monotonic } from '../../environment.ts';
 import type { Stroke } from '../../ui/index.ts';
 
 /** While a note rings the figure follows it, no faster than an eye can read. */
@@ -72,7 +73,7 @@ export function useRinging(live: LiveNote): { course: number; cents: number } | 
   useEffect(() => {
     let last = 0;
     return live.subscribe(() => {
-      const now = performance.now();
+      const now = monotonic();
       if (live.course === null || live.cents === null) {
         setRinging(null);
       } else if (now - last > REFRESH_MS) {

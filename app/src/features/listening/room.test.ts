@@ -6,7 +6,7 @@ const level = (levelDbfs: number, floorDbfs: number, peak = 0.1) => ({
   floorDbfs,
   peak,
 });
-const quiet = { level: level(-70, -72), report: null, lastReadingDbfs: null };
+const quiet = { level: level(-70, -72), report: null, lastReadingDbfs: null, deaf: false };
 
 describe('room strip', () => {
   it('says what the room and the level are', () => {
@@ -16,6 +16,7 @@ describe('room strip', () => {
     expect(roomInWords({ ...quiet, level: level(-30, -50) })).to.match(/Some noise/);
     expect(roomInWords({ ...quiet, level: level(-30, -40) })).to.match(/Room loud/);
     expect(roomInWords({ ...quiet, level: level(-3, -72, 1) })).to.match(/too loud/);
+    expect(roomInWords({ ...quiet, deaf: true })).to.match(/^Not listening while the tone sounds/);
     expect(roomInWords({ ...quiet, lastReadingDbfs: -55 })).to.match(/too far/);
   });
 

@@ -13,6 +13,8 @@ export interface RoomState {
   readonly report: RoomReport | null;
   /** Level of the last reading, dBFS; null before the first. */
   readonly lastReadingDbfs: number | null;
+  /** The application itself sounds a tone, and hears nothing meanwhile. */
+  readonly deaf: boolean;
 }
 
 const QUIET = -58;
@@ -21,8 +23,9 @@ const TOO_FAR = -48;
 const CLIPPING = 0.985;
 
 /** The room and the level in words. */
-export function roomInWords({ level, report, lastReadingDbfs }: RoomState): string {
+export function roomInWords({ level, report, lastReadingDbfs, deaf }: RoomState): string {
   if (!level) return 'Not listening yet.';
+  if (deaf) return 'Not listening while the tone sounds. Wait for it to end, then pluck.';
   const room =
     level.floorDbfs < QUIET
       ? 'Room quiet'

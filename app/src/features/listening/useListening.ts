@@ -1,8 +1,7 @@
-import { whichCourse } from '@rosefinch/core/coach';
-import type { StringKnowledge } from '@rosefinch/core/listen';
+import { type StringKnowledge, whoSounded } from '@rosefinch/core/listen';
 import { centsBetween } from '@rosefinch/core/music';
 import type { SourceKind } from '@rosefinch/core/records';
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useLayoutEffect, useRef, useState } from 'react';
 import {
   type AnalysisReport,
   Ear,
@@ -11,6 +10,7 @@ import {
   type PracticeStart,
 } from '../../audio/index.ts';
 import type { Settings } from '../../data/index.ts';
+import { monotonic } from '../../environment.ts';
 import { LiveNote } from './live.ts';
 import type { RoomState } from './room.ts';
 
@@ -33,24 +33,59 @@ export interface Listening {
 }
 
 /** What a view wants of the ear. */
-export interface Wish {
+export interface Wish<Asked> {
   readonly settings: Settings;
   readonly strings: readonly StringKnowledge[];
-  /** The string that sounds, where a hand has chosen it. */
-  readonly chosen: number | null;
+  /** What the player is asked for just now, as plain data. */
+  readonly asked: Asked;
+  /** The string that was chosen by hand, or is asked for by name. */
+  readonly intended: (asked: Asked) => number | null;
   /** Sets up the practice instrument. */
   readonly practice: () => Promise<PracticeStart>;
   /** Called when the practice instrument can be played. */
   readonly practising?: (hands: PracticeHands) => void;
-  /** Everything that is found, after the room and the live note have taken theirs. */
-  readonly hear: (report: AnalysisReport) => void;
+  /**
+   * Everything that is found, after the room and the live note have taken theirs; with what
+   * was asked at the moment when the note began, however long ago that was.
+   */
+  readonly hear: (report: AnalysisReport, asked: Asked) => void;
 }
 
-const NO_ROOM: RoomState = { level: null, report: null, lastReadingDbfs: null };
+/** So many changes of what is asked are remembered. */
+const MOST_ASKED = 200;
+
+/** What the player was asked for, by the numbers under which the ear knows it. */
+class Questions<Asked> {
+  private readonly known: Asked[] = [];
+  private first = 1;
+
+  /** The number of a new question. */
+  put(asked: Asked): number {
+    this.known.push(asked);
+    if (this.known.length > MOST_ASKED) {
+      this.known.shift();
+      this.first++;
+    }
+    return this.first + this.known.length - 1;
+  }
+
+  at(number: number): Asked | undefined {
+    return this.known[number - this.first];
+  }
+}
+
+/** How long ago the key or click happened that is being handled, in seconds; 0 outside of one. */
+function sinceEvent(): number {
+  const { event } = window;
+  const byHand = event instanceof KeyboardEvent || event instanceof MouseEvent;
+  return byHand ? Math.max(0, monotonic() - event.timeStamp) / 1000 : 0;
+}
+
+const NO_ROOM: RoomState = { level: null, report: null, lastReadingDbfs: null, deaf: false };
 
 /** Opens an ear for as long as the view is shown. */
-export function useListening(wish: Wish): Listening {
-  const { settings, strings, chosen } = wish;
+export function useListening<Asked>(wish: Wish<Asked>): Listening {
+  const { settings, strings } = wish;
   const [source, setSource] = useState<SourceKind | null>(null);
   const [problem, setProblem] = useState<MicrophoneProblem | null>(null);
   const [room, setRoom] = useState<RoomState>(NO_ROOM);
@@ -59,22 +94,30 @@ export function useListening(wish: Wish): Listening {
   const [live] = useState(() => new LiveNote());
   const ear = useRef<Ear | null>(null);
   const wanted = useRef<SourceKind | null>(null);
+  const [questions] = useState(() => new Questions<Asked>());
+  const question = useRef(0);
+  /** What was asked when the note that rings began. */
+  const ringing = useRef(wish.asked);
 
   const hear = (report: AnalysisReport) => {
+    if (report.type === 'onset' || report.type === 'outcome')
+      ringing.current = questions.at(report.asked) ?? wish.asked;
     if (report.type === 'level') setRoom((known) => ({ ...known, level: report }));
     else if (report.type === 'room') setRoom((known) => ({ ...known, report: report.report }));
     else if (report.type === 'failed')
       setProblem(new MicrophoneProblem(report.message, 'All readings are kept.'));
     else if (report.type === 'onset') live.begin();
     else if (report.type === 'released') live.end();
-    else if (report.type === 'track') follow(report.point, chosen, strings, live);
+    else if (report.type === 'deaf') setRoom((known) => ({ ...known, deaf: report.deaf }));
+    else if (report.type === 'track')
+      follow(report.point, wish.intended(ringing.current), strings, live);
     else if (report.type === 'outcome') {
       live.conclude();
       const { outcome } = report;
       if (outcome.kind === 'reading')
         setRoom((known) => ({ ...known, lastReadingDbfs: outcome.levelDbfs }));
     }
-    wish.hear(report);
+    wish.hear(report, ringing.current);
   };
   const latest = useRef({ hear, wish });
   latest.current = { hear, wish };
@@ -86,10 +129,19 @@ export function useListening(wish: Wish): Listening {
       truth: setTruth,
     });
     ear.current = opened;
+    opened.ask(question.current, 0);
     return () => opened.close();
   }, []);
 
   useEffect(() => ear.current?.know(strings), [strings]);
+
+  // What is asked holds from the key that changed it, not from when the page got round to it.
+  const asked = JSON.stringify(wish.asked);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: by its value, not by its identity
+  useLayoutEffect(() => {
+    question.current = questions.put(latest.current.wish.asked);
+    ear.current?.ask(question.current, sinceEvent());
+  }, [asked, questions]);
 
   const stop = useCallback(() => {
     ear.current?.closeSource();
@@ -104,7 +156,8 @@ export function useListening(wish: Wish): Listening {
   const practise = useCallback(async () => {
     const start = await latest.current.wish.practice();
     if (wanted.current !== 'practice') return;
-    const opened = ear.current?.openPractice(start, latest.current.wish.settings.practiceSound);
+    const { practiceSound } = latest.current.wish.settings;
+    const opened = ear.current?.openPractice(start, practiceSound);
     setHands(opened ?? null);
     if (opened) latest.current.wish.practising?.(opened);
   }, []);
@@ -120,6 +173,8 @@ export function useListening(wish: Wish): Listening {
       const { channel, microphoneId } = latest.current.wish.settings;
       const input = { channel, ...(microphoneId !== null && { deviceId: microphoneId }) };
       ear.current?.openMicrophone(input).catch((error: MicrophoneProblem) => {
+        // Something else may have been chosen while the browser asked for leave.
+        if (wanted.current !== 'microphone') return;
         setProblem(error);
         setSource(null);
       });
@@ -140,11 +195,11 @@ export function useListening(wish: Wish): Listening {
 
 function follow(
   point: { readonly sinceOnset: number; readonly hz: number },
-  chosen: number | null,
+  intended: number | null,
   strings: readonly StringKnowledge[],
   live: LiveNote,
 ): void {
-  const identity = whichCourse({ hz: point.hz }, { chosen }, strings);
+  const identity = whoSounded(point, strings, intended);
   if (identity.kind !== 'known') return;
   const target = strings[identity.course - 1]?.target;
   if (target) live.add(identity.course, point.sinceOnset, centsBetween(target.hz, point.hz));

@@ -4,6 +4,7 @@ import type { KnownReading } from '@rosefinch/core/listen';
 import type { LogEntry, Measurement, Session, SourceKind } from '@rosefinch/core/records';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { type Settings, useData } from '../../data/index.ts';
+import { newId, now, zone } from '../../environment.ts';
 
 /** One sitting with an instrument: its state, its log, and the way to add to both. */
 export interface Sitting {
@@ -12,10 +13,13 @@ export interface Sitting {
   readonly state: BenchState;
   readonly log: readonly LogEntry[];
   readonly loaded: boolean;
+  /** What is known at this very moment, before anything is drawn. */
+  readonly latest: () => Pick<Sitting, 'session' | 'state' | 'log'>;
   /** What went wrong when storing, null when all is stored. */
   readonly problem: string | null;
   readonly record: (event: BenchEvent, measurement?: Measurement) => void;
-  readonly startAfresh: () => void;
+  /** Ends the sitting; answers the way back to it, null where nothing was heard yet. */
+  readonly startAfresh: () => (() => void) | null;
 }
 
 interface Known {
@@ -32,9 +36,13 @@ export interface Place {
   readonly courses: number;
   /** What is listened to. */
   readonly source: () => SourceKind;
+  /** What is heard is practice, and tells nothing of the instrument itself. */
+  readonly practice: boolean;
+  /** Seed of the practice instrument. */
+  readonly seed: number;
   /** New strings have one sitting for as long as they are watched, known by this id. */
   readonly settling?: string;
-  /** What time it is, in ms; the clock's own where it is not given. */
+  /** What time it is, in ms; the time of day where it is not given. */
   readonly now?: () => number;
 }
 
@@ -44,7 +52,7 @@ export interface Place {
  */
 export function useSitting(place: Place, settings: Settings): Sitting {
   const { repository } = useData();
-  const { instrumentId, tuningId, capo, settling } = place;
+  const { instrumentId, tuningId, capo, settling, practice } = place;
   const goal = useRef(goalOf(place.courses, settings, settings.tolerance));
   goal.current = goalOf(place.courses, settings, settings.tolerance);
   const [sitting, setSitting] = useState<Known>(() => empty(goal.current));
@@ -62,13 +70,16 @@ export function useSitting(place: Place, settings: Settings): Sitting {
 
   useEffect(() => {
     let stale = false;
+    show(empty(goal.current));
+    setLoaded(false);
     const opening =
       settling === undefined
-        ? repository.openSession(instrumentId, { tuningId, capo })
+        ? repository.openSession(instrumentId, { tuningId, capo }, practice)
         : repository.sitting(settling);
     opening
       .then((found) => {
         if (stale) return;
+        // Nothing was heard yet: whoever listens waits until the sitting is there.
         if (found) show(resumed(found.session, found.log, goal.current));
         setLoaded(true);
       })
@@ -76,11 +87,11 @@ export function useSitting(place: Place, settings: Settings): Sitting {
     return () => {
       stale = true;
     };
-  }, [repository, instrumentId, tuningId, capo, settling, show]);
+  }, [repository, instrumentId, tuningId, capo, settling, practice, show]);
 
   const record = useCallback(
     (event: BenchEvent, measurement?: Measurement) => {
-      const at = place.now?.() ?? Date.now();
+      const at = place.now?.() ?? now();
       const stamped: StampedEvent = { ...event, at };
       const before = latest.current;
       const session = before.session ?? newSession(place, settings, at);
@@ -109,16 +120,27 @@ export function useSitting(place: Place, settings: Settings): Sitting {
   );
 
   const startAfresh = useCallback(() => {
-    const { session } = latest.current;
+    const before = latest.current;
+    const { session } = before;
     show(empty(goal.current));
-    if (session)
+    if (!session) return null;
+    const keep = (endedAt: number | null) => {
       queue.current = queue.current
-        .then(() => repository.endSession(session.id, Date.now()))
+        .then(() => repository.endSession(session.id, endedAt))
         .catch((error: Error) => setProblem(error.message));
+    };
+    keep(now());
+    return () => {
+      // What was heard meanwhile has a sitting of its own.
+      if (latest.current.session !== null) return;
+      keep(null);
+      show(before);
+    };
   }, [repository, show]);
 
   const { session, state, log } = sitting;
-  return { session, state, log, loaded, problem, record, startAfresh };
+  const current = useCallback(() => latest.current, []);
+  return { session, state, log, loaded, latest: current, problem, record, startAfresh };
 }
 
 function goalOf(courses: number, settings: Settings, tolerance: number): BenchState['goal'] {
@@ -139,7 +161,7 @@ function resumed(session: Session, log: readonly LogEntry[], goal: BenchState['g
 
 function newSession(place: Place, settings: Settings, at: number): Session {
   return {
-    id: place.settling ?? crypto.randomUUID(),
+    id: place.settling ?? newId(),
     instrumentId: place.instrumentId,
     tuningId: place.tuningId,
     a4: settings.a4,
@@ -147,9 +169,10 @@ function newSession(place: Place, settings: Settings, at: number): Session {
     tolerance: settings.tolerance,
     source: place.source(),
     startedAt: at,
-    zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
+    zone: zone(),
     endedAt: null,
     ...(place.settling !== undefined && { work: 'settling' as const }),
+    ...(place.source() === 'practice' && { practiceSeed: place.seed }),
   };
 }
 
@@ -157,7 +180,7 @@ function newSession(place: Place, settings: Settings, at: number): Session {
 export function knownReadings(log: readonly LogEntry[]): KnownReading[] {
   return log.flatMap(({ event, measurement }) =>
     event.type === 'reading' && measurement
-      ? [{ ...measurement.reading, course: event.reading.course }]
+      ? [{ ...measurement.reading, course: event.reading.course, at: event.at }]
       : [],
   );
 }

@@ -16,7 +16,7 @@ import { learnCouplingAside } from '../../workers/index.ts';
  * usual for its bridge until they have been read, or where there are none.
  */
 export function useCoupling(instrument: Instrument, stock: Stock): Coupling {
-  const { repository, shelf } = useData();
+  const { repository } = useData();
   const prior = useMemo(() => {
     const home = homeTuning(instrument, stock.tunings);
     // Tensions of another tuning differ by less than single strings depart from the rule.
@@ -29,7 +29,7 @@ export function useCoupling(instrument: Instrument, stock: Stock): Coupling {
   const learned = useQuery({
     queryKey: ['coupling', instrument.id, prior],
     queryFn: async () =>
-      learnCouplingAside({ sittings: await repository.heard(instrument.id, shelf), prior }),
+      learnCouplingAside({ sittings: await repository.heard(instrument.id), prior }),
     // One sitting is not aimed by what is still being heard in it.
     staleTime: Number.POSITIVE_INFINITY,
     gcTime: 0,

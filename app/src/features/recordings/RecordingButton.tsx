@@ -5,6 +5,7 @@ import { useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { decodeRecording, RecordingProblem, readRecording } from '../../audio/index.ts';
 import { useData } from '../../data/index.ts';
+import { newId, now, zone } from '../../environment.ts';
 import { recordingOf, sessionOf } from './keep.ts';
 
 interface Props {
@@ -33,8 +34,8 @@ export function RecordingButton({ instrument, targets, a4, tolerance }: Props) {
       const sound = await decodeRecording(file);
       const found = await readRecording(sound, setShare, abort.signal);
       abort.signal.throwIfAborted();
-      const id = crypto.randomUUID();
-      const now = Date.now();
+      const id = newId();
+      const at = now();
       const place = {
         instrumentId: instrument.id,
         tuningId: instrument.tuningId,
@@ -42,13 +43,14 @@ export function RecordingButton({ instrument, targets, a4, tolerance }: Props) {
         a4,
         capo: instrument.capo ?? 0,
         tolerance,
-        now,
+        now: at,
+        zone: zone(),
       };
       const { session, log } = sessionOf(id, found.plucks, place);
       const kept = { plucks: found.plucks, envelope: found.envelope };
       const sessionId = log.length > 0 ? session.id : null;
       await repository.addRecording(
-        recordingOf(id, file, sound, kept, sessionId, now),
+        recordingOf(id, file, sound, kept, sessionId, at),
         session,
         log,
       );

@@ -13,6 +13,7 @@ const PLACE = {
   capo: 0,
   tolerance: 2,
   now: 1_000_000,
+  zone: 'Europe/Berlin',
 };
 
 function reading(hz: number): PluckOutcome {

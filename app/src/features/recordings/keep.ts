@@ -1,5 +1,5 @@
 import { readingFor } from '@rosefinch/core/coach';
-import { identify, type KnownReading, knowledgeOf } from '@rosefinch/core/listen';
+import { type KnownReading, knowledgeOf, whoSounded } from '@rosefinch/core/listen';
 import type { Target } from '@rosefinch/core/music';
 import type { LogEntry, RecordedPluck, Recording, Session } from '@rosefinch/core/records';
 
@@ -13,6 +13,8 @@ export interface ReadingPlace {
   readonly capo: number;
   readonly tolerance: number;
   readonly now: number;
+  /** IANA time zone of the teacher. */
+  readonly zone: string;
 }
 
 /** Makes a session of its own from a recording's plucks: those whose string is certain. */
@@ -30,14 +32,14 @@ export function sessionOf(
     tolerance: place.tolerance,
     source: 'recording',
     startedAt: place.now,
-    zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
+    zone: place.zone,
     endedAt: place.now,
   };
   const log: LogEntry[] = [];
   const known: KnownReading[] = [];
   for (const { outcome, track, start } of plucks) {
     if (outcome.kind !== 'reading') continue;
-    const identity = identify(outcome, knowledgeOf(place.targets, known));
+    const identity = whoSounded(outcome, knowledgeOf(place.targets, known), null);
     const target = identity.kind === 'known' ? place.targets[identity.course - 1] : undefined;
     if (!target) continue;
     known.push({ ...outcome, course: target.course });

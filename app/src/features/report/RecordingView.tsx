@@ -1,9 +1,9 @@
-import { Anchor, Stack, Text, Title } from '@mantine/core';
+import { Anchor, Button, Group, Stack, Text, Title } from '@mantine/core';
 import { nearestNote, noteName } from '@rosefinch/core/music';
-import type { RecordedPluck, Recording } from '@rosefinch/core/records';
-import { useState } from 'react';
+import type { RecordedPluck, Recording, Session } from '@rosefinch/core/records';
+import { type ReactNode, useState } from 'react';
 import { Link, useParams } from 'react-router';
-import { useLive } from '../../data/index.ts';
+import { useData, useLive } from '../../data/index.ts';
 import { counted, signedCents } from '../../ui/index.ts';
 import { Partials } from './Partials.tsx';
 import { Track } from './Track.tsx';
@@ -12,7 +12,12 @@ import { Wave } from './Wave.tsx';
 /** The report of one recording: wave, plucks, and the chosen one's track and partials. */
 export function RecordingView() {
   const { id = '' } = useParams();
-  const answer = useLive(async (r) => ({ recording: await r.recording(id) }), `recording ${id}`);
+  const answer = useLive(async (r) => {
+    const recording = await r.recording(id);
+    const session = recording?.sessionId ? await r.session(recording.sessionId) : undefined;
+    const instrument = (await r.instruments()).find(({ id: of }) => of === session?.instrumentId);
+    return { recording, session, instrument };
+  }, `recording ${id}`);
   if (!answer) return <p>One moment …</p>;
   if (!answer.recording)
     return (
@@ -24,10 +29,44 @@ export function RecordingView() {
         </Anchor>
       </Stack>
     );
-  return <Report recording={answer.recording} />;
+  const { recording, session, instrument } = answer;
+  return (
+    <Report
+      recording={recording}
+      whose={
+        session && instrument && <Whose key={session.id} session={session} of={instrument.name} />
+      }
+    />
+  );
 }
 
-function Report({ recording }: { recording: Recording }) {
+/** Whether a recording tells of its instrument only the teacher can say: asked once. */
+function Whose({ session, of }: { session: Session; of: string }) {
+  const { repository } = useData();
+  if (session.adopted !== undefined)
+    return (
+      <Text role="status">
+        {session.adopted
+          ? `Kept as a sitting of ${of}.`
+          : `Kept as a recording; it does not count for ${of}.`}
+      </Text>
+    );
+  return (
+    <section className="card medium" aria-label="Whose recording">
+      <p className="plan-head">Is this {of}, as it is now?</p>
+      <Group>
+        <Button onClick={() => void repository.adopt(session.id, true)}>
+          Yes, count it for {of}
+        </Button>
+        <Button variant="default" onClick={() => void repository.adopt(session.id, false)}>
+          No, only look at it
+        </Button>
+      </Group>
+    </section>
+  );
+}
+
+function Report({ recording, whose }: { recording: Recording; whose: ReactNode }) {
   const first = recording.plucks.findIndex((p) => p.outcome.kind === 'reading');
   const [chosen, setChosen] = useState(Math.max(0, first));
   const pluck = recording.plucks[chosen];
@@ -45,6 +84,7 @@ function Report({ recording }: { recording: Recording }) {
           <Text key={warning}>{warning}</Text>
         ))}
       </div>
+      {whose}
       <Wave recording={recording} chosen={chosen} />
       {recording.plucks.length === 0 && <Text>No pluck was found in it.</Text>}
       <PluckTable plucks={recording.plucks} chosen={chosen} onChoose={setChosen} />
@@ -66,39 +106,41 @@ interface TableProps {
 
 function PluckTable({ plucks, chosen, onChoose }: TableProps) {
   return (
-    <table className="ledger">
-      <caption className="unseen">Plucks</caption>
-      <thead>
-        <tr>
-          <th scope="col">pluck</th>
-          <th scope="col">at, s</th>
-          <th scope="col">note</th>
-          <th scope="col">cents</th>
-          <th scope="col">±, cents</th>
-          <th scope="col">Hz</th>
-          <th scope="col">spread, cents</th>
-          <th scope="col">outcome</th>
-        </tr>
-      </thead>
-      <tbody>
-        {plucks.map((pluck, i) => (
-          <tr key={pluck.start} data-active={i === chosen}>
-            <th scope="row">
-              <button
-                type="button"
-                className="link"
-                aria-pressed={i === chosen}
-                onClick={() => onChoose(i)}
-              >
-                pluck {i + 1}
-              </button>
-            </th>
-            <td>{pluck.start.toFixed(2)}</td>
-            <OutcomeCells pluck={pluck} />
+    <div className="wide">
+      <table className="ledger">
+        <caption className="unseen">Plucks</caption>
+        <thead>
+          <tr>
+            <th scope="col">pluck</th>
+            <th scope="col">at, s</th>
+            <th scope="col">note</th>
+            <th scope="col">cents</th>
+            <th scope="col">±, cents</th>
+            <th scope="col">Hz</th>
+            <th scope="col">spread, cents</th>
+            <th scope="col">outcome</th>
           </tr>
-        ))}
-      </tbody>
-    </table>
+        </thead>
+        <tbody>
+          {plucks.map((pluck, i) => (
+            <tr key={pluck.start} data-active={i === chosen}>
+              <th scope="row">
+                <button
+                  type="button"
+                  className="link"
+                  aria-pressed={i === chosen}
+                  onClick={() => onChoose(i)}
+                >
+                  pluck {i + 1}
+                </button>
+              </th>
+              <td>{pluck.start.toFixed(2)}</td>
+              <OutcomeCells pluck={pluck} />
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
   );
 }
 

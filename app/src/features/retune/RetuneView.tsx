@@ -21,6 +21,7 @@ import { expectedTurns, homeTuning, type Instrument, turnInWords } from '@rosefi
 import { useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { type Settings, type Stock, useData, useLive } from '../../data/index.ts';
+import { now } from '../../environment.ts';
 import { distanceInWords, forceInWords, ReferenceLine } from '../../ui/index.ts';
 import { InstrumentChoice, WithInstrument } from '../instrument/index.ts';
 import { useCoupling } from '../neck/index.ts';
@@ -177,7 +178,7 @@ function PlanSide({ plan, instrument, target, capo, settings }: SideProps) {
   const force = (newtons: number) => forceInWords(newtons, settings.force);
   const begin = async () => {
     const aim = { tuningId: target.id, capo, a4: settings.a4 };
-    await repository.retune(instrument, aim, Date.now());
+    await repository.retune(instrument, aim, now());
     await navigate('/');
   };
   return (

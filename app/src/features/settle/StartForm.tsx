@@ -11,6 +11,7 @@ import { findTuning, noteName } from '@rosefinch/core/music';
 import type { Instrument, StringSpec } from '@rosefinch/core/strings';
 import { useState } from 'react';
 import { useData, useStock } from '../../data/index.ts';
+import { newId, now, zone } from '../../environment.ts';
 
 const MATERIALS: readonly StringSpec['material'][] = ['steel', 'nylon', 'fluorocarbon', 'gut'];
 
@@ -23,6 +24,7 @@ export function StartForm({ instrument }: { instrument: Instrument }) {
   const [material, setMaterial] = useState<StringSpec['material'] | ''>('');
   const [fitted, setFitted] = useState('');
   const [minutes, setMinutes] = useState<number | string>(45);
+  const [lesson, setLesson] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
   const tuning = stock && findTuning(instrument.tuningId, stock.tunings);
   const label = (course: number) => {
@@ -31,20 +33,21 @@ export function StartForm({ instrument }: { instrument: Instrument }) {
   };
   const begin = async () => {
     // The field speaks the time of the wall clock, in the zone of this machine.
-    const fittedAt = fitted === '' ? Date.now() : new Date(fitted).getTime();
-    if (fittedAt > Date.now()) return setProblem('The strings cannot have been fitted after now.');
+    const fittedAt = fitted === '' ? now() : new Date(fitted).getTime();
+    if (fittedAt > now()) return setProblem('The strings cannot have been fitted after now.');
     setProblem(null);
     await repository.saveRestringing({
-      id: crypto.randomUUID(),
+      id: newId(),
       instrumentId: instrument.id,
       fittedAt,
-      zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
+      zone: zone(),
       strings: fresh.map((course) => ({
         course,
         material:
           material || (instrument.courses[course - 1]?.strings[0]?.spec.material ?? 'steel'),
       })),
       lessonMinutes: Number(minutes),
+      ...(lesson !== '' && { lessonAt: new Date(lesson).getTime() }),
       looks: [],
       doneAt: null,
     });
@@ -88,6 +91,12 @@ export function StartForm({ instrument }: { instrument: Instrument }) {
             type="datetime-local"
             value={fitted}
             onChange={(event) => setFitted(event.currentTarget.value)}
+          />
+          <TextInput
+            label="The next lesson, if it is planned"
+            type="datetime-local"
+            value={lesson}
+            onChange={(event) => setLesson(event.currentTarget.value)}
           />
           <NumberInput
             label="A lesson lasts, minutes"

@@ -1,6 +1,7 @@
 import type { Restringing } from '@rosefinch/core/records';
 import type { Instrument } from '@rosefinch/core/strings';
 import { useLive } from '../../data/index.ts';
+import { now } from '../../environment.ts';
 import { durationInWords } from '../../ui/index.ts';
 
 /** When each string was put on, and the ones before it. */
@@ -31,7 +32,7 @@ export function StringAges({ instrument }: { instrument: Instrument }) {
                 <th scope="row">string {number}</th>
                 <td>{fresh?.material ?? ''}</td>
                 <td>{newest ? dayOf(newest) : 'not known'}</td>
-                <td>{newest && durationInWords((Date.now() - newest.fittedAt) / 1000)}</td>
+                <td>{newest && durationInWords((now() - newest.fittedAt) / 1000)}</td>
                 <td>{earlier.map(dayOf).join(', ')}</td>
               </tr>
             );

@@ -19,8 +19,9 @@ export function practiceStart(
   targets: readonly Target[],
   restringing: Restringing,
   taken: ReadonlyMap<number, readonly Taken[]>,
-  now: number,
+  at: { readonly now: number; readonly seed: number },
 ): PracticeStart {
+  const { now, seed } = at;
   const strings = targets.map(({ course }) => {
     const fresh = restringing.strings.find((string) => string.course === course);
     const known = taken.get(course) ?? [];
@@ -40,7 +41,7 @@ export function practiceStart(
     targetsHz: targets.map(({ hz }) => hz),
     detuneCents: strings.map(({ cents }) => cents),
     creep: strings.map(({ creep }) => creep),
-    seed: 7,
+    seed,
     sampleRate: RATE,
   };
 }

@@ -1,4 +1,5 @@
 import type {
+  LookDay,
   SettlingGoal,
   SettlingReport,
   SettlingTask,
@@ -13,7 +14,7 @@ const MINUTE_MS = 60_000;
 export function useReport(
   strings: readonly StringHistory[],
   goal: SettlingGoal,
-  zone: string,
+  day: LookDay,
   neck: SettlingTask['neck'],
   now: () => number,
 ): { readonly report: SettlingReport | null; readonly problem: string | null } {
@@ -27,10 +28,18 @@ export function useReport(
     return () => clearInterval(timer);
   }, []);
   const { tolerance, lesson } = goal;
+  const { zone, lessonAt } = day;
   // biome-ignore lint/correctness/useExhaustiveDependencies: once a minute time itself is the change
   useEffect(() => {
     const wanted = new AbortController();
-    const task = { strings, now: clock.current(), goal: { tolerance, lesson }, zone, neck };
+    const task = {
+      strings,
+      now: clock.current(),
+      goal: { tolerance, lesson },
+      zone,
+      ...(lessonAt !== undefined && { lessonAt }),
+      neck,
+    };
     settleAside(task, wanted.signal)
       .then((answer) => {
         if (wanted.signal.aborted) return;
@@ -42,6 +51,6 @@ export function useReport(
           setProblem(`The fit failed: ${error.message}. All readings are kept.`);
       });
     return () => wanted.abort();
-  }, [strings, tolerance, lesson, zone, neck, minute]);
+  }, [strings, tolerance, lesson, zone, lessonAt, neck, minute]);
   return { report, problem };
 }

@@ -1,7 +1,7 @@
-import { type Advice, hearPluck, refusalAdvice, type StringReading } from '@rosefinch/core/coach';
+import { type Advice, hearPluck, refusalAdvice } from '@rosefinch/core/coach';
 import { knowledgeOf } from '@rosefinch/core/listen';
 import { findTuning, type Target, targetsOf } from '@rosefinch/core/music';
-import type { LogEntry, Restringing, SourceKind } from '@rosefinch/core/records';
+import { type Restringing, type SourceKind, tellsOfInstrument } from '@rosefinch/core/records';
 import {
   historyOf,
   type RoomMove,
@@ -17,6 +17,7 @@ import type { Instrument } from '@rosefinch/core/strings';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { AnalysisReport } from '../../audio/index.ts';
 import { type Stock, useData, useLive } from '../../data/index.ts';
+import { newSeed, now as timeOfDay } from '../../environment.ts';
 import {
   knownReadings,
   type Listening,
@@ -66,7 +67,13 @@ export function useSettling(
   const ahead = useRef(0);
   // Kept a moment later: time that was let go by since must not come back.
   ahead.current = Math.max(ahead.current, restringing.practiceAheadMs ?? 0);
-  const [now] = useState(() => () => Date.now() + ahead.current);
+  const [now] = useState(() => () => timeOfDay() + ahead.current);
+  const { shelf } = useData();
+  const [listened, setListened] = useState<SourceKind>(
+    shelf === 'demo' ? 'practice' : 'microphone',
+  );
+  const practice = !tellsOfInstrument({ source: listened }, shelf === 'demo');
+  const [seed] = useState(newSeed);
   const { tuningId } = instrument;
   const place = useMemo(
     () => ({
@@ -75,10 +82,13 @@ export function useSettling(
       capo: 0,
       courses: tuning?.courses.length ?? 0,
       source: () => source.current,
-      settling: restringing.id,
+      // Practice on a real instrument's strings has a sitting of its own.
+      settling: practice ? `${restringing.id}-practice` : restringing.id,
+      practice,
+      seed,
       now,
     }),
-    [instrument.id, tuningId, tuning, restringing.id, now],
+    [instrument.id, tuningId, tuning, restringing.id, now, practice, seed],
   );
   const sitting = useSitting(place, settings);
   const { log, state } = sitting;
@@ -105,15 +115,22 @@ export function useSettling(
     };
   }, [restringing.strings, state.goal.order, since, taken]);
   const goal = { tolerance, lesson: 60 * restringing.lessonMinutes };
-  const { report, problem } = useReport(fresh, goal, restringing.zone, coupling.matrix, now);
-  useKeptLooks(restringing, report);
+  const { report, problem } = useReport(fresh, goal, restringing, coupling.matrix, now);
+  useKeptLooks(restringing, practice ? null : report);
   const [notice, setNotice] = useState<Advice | null>(null);
 
-  const hear = (heard: AnalysisReport) => {
+  const hear = (heard: AnalysisReport, asked: { readonly chosen: number | null }) => {
     if (heard.type !== 'outcome') return;
     const { outcome, track } = heard;
     if (outcome.kind !== 'reading') return setNotice(refusalAdvice(outcome, targets));
-    const put = hearPluck(outcome, state, strings, stringReadings(log), null);
+    const { state: present, log: heardSoFar } = sitting.latest();
+    const put = hearPluck(outcome, {
+      state: present,
+      intended: asked.chosen,
+      strings: knowledgeOf(targets, knownReadings(heardSoFar)),
+      heard: [],
+      coupling: null,
+    });
     if ('course' in put) {
       setNotice(null);
       return sitting.record({ type: 'reading', reading: put }, { reading: outcome, track });
@@ -130,11 +147,19 @@ export function useSettling(
   const listening = useListening({
     settings,
     strings,
-    chosen: state.chosen,
-    practice: async () => practiceStart(instrument, targets, restringing, taken, now()),
+    asked: { chosen: state.chosen },
+    intended: ({ chosen }) => chosen,
+    practice: async () =>
+      practiceStart(instrument, targets, restringing, taken, {
+        now: now(),
+        seed: sitting.latest().session?.practiceSeed ?? seed,
+      }),
     hear,
   });
   if (listening.source) source.current = listening.source;
+  useEffect(() => {
+    if (listening.source) setListened(listening.source);
+  }, [listening.source]);
 
   const { active } = state;
   return {
@@ -181,8 +206,4 @@ function useKeptLooks(restringing: Restringing, report: SettlingReport | null): 
     if (before !== null && looks.length > 0)
       void repository.changeRestringing(restringing.id, { looks });
   }, [repository, restringing.id, report]);
-}
-
-function stringReadings(log: readonly LogEntry[]): StringReading[] {
-  return log.flatMap(({ event }) => (event.type === 'reading' ? [event.reading] : []));
 }

@@ -3,6 +3,7 @@ import type { Instrument } from '@rosefinch/core/strings';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { useData, useLive, useStock } from '../../data/index.ts';
+import { newId } from '../../environment.ts';
 import { FretSummary } from '../frets/index.ts';
 import { NeckCard } from '../neck/index.ts';
 import { StringAges } from '../settle/index.ts';
@@ -30,7 +31,7 @@ export function InstrumentPage() {
     setDone({ says, undo });
   };
   const copy = async () => {
-    const next = { ...instrument, id: crypto.randomUUID(), name: `${instrument.name}, copy` };
+    const next = { ...instrument, id: newId(), name: `${instrument.name}, copy` };
     await repository.saveInstrument(next);
     await navigate(`/shelf/${next.id}`);
   };

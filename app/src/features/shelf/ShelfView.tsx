@@ -5,6 +5,7 @@ import { findModel, type Instrument, MODELS } from '@rosefinch/core/strings';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { type Repository, useData, useLive } from '../../data/index.ts';
+import { newId, now as timeOfDay } from '../../environment.ts';
 import { MiniWires, whenInWords } from '../../ui/index.ts';
 
 /** An instrument with its newest sitting. */
@@ -21,13 +22,13 @@ interface Shelved {
 }
 
 async function readShelf(repository: Repository): Promise<Shelved[]> {
-  const sessions = await repository.sessions();
+  const newest = await repository.newestSittings();
   const shelf = await repository.shelf();
   const tunings = await repository.tunings();
   const watched = (await repository.restringings()).filter(({ doneAt }) => doneAt === null);
   const all = await Promise.all(
     shelf.map(async (instrument): Promise<Shelved> => {
-      const session = sessions.find((entry) => entry.instrumentId === instrument.id);
+      const session = newest.get(instrument.id);
       const tuning = findTuning(instrument.tuningId, tunings);
       const look = lookOf(watched.find(({ instrumentId }) => instrumentId === instrument.id));
       if (!session) return { instrument, tuning, look, last: null };
@@ -42,7 +43,7 @@ async function readShelf(repository: Repository): Promise<Shelved[]> {
     }),
   );
   // What is due stands first, the longest due before the others.
-  const now = Date.now();
+  const now = timeOfDay();
   const due = ({ look }: Shelved) => (look && look.at <= now ? look.at : Number.POSITIVE_INFINITY);
   return all.sort((a, b) => due(a) - due(b) || 0);
 }
@@ -77,7 +78,7 @@ export function ShelfView() {
 }
 
 function Tile({ entry: { instrument, tuning, look, last } }: { entry: Shelved }) {
-  const now = Date.now();
+  const now = timeOfDay();
   return (
     <Link to={`/shelf/${instrument.id}`} className="card tile">
       <strong>{instrument.name}</strong>
@@ -111,7 +112,7 @@ function AddForm() {
   const add = async () => {
     const found = findModel(model);
     if (!found || name.trim() === '') return;
-    await repository.addInstruments([found.build(crypto.randomUUID(), name.trim())]);
+    await repository.addInstruments([found.build(newId(), name.trim())]);
     setName('');
   };
   return (

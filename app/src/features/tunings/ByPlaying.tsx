@@ -9,6 +9,7 @@ import {
   type PracticeHands,
 } from '../../audio/index.ts';
 import type { Stock } from '../../data/index.ts';
+import { newSeed } from '../../environment.ts';
 import { Action, signedCents, useKeys } from '../../ui/index.ts';
 
 const PRACTICE_RATE = 48_000;
@@ -78,7 +79,13 @@ export function ByPlaying({ instrument, tuning, stock, onNote }: Props) {
     if (wanted === 'practice') {
       const targetsHz = targetsOf(tuning, settings.a4).map(({ hz }) => hz);
       const detuneCents = targetsHz.map(() => 0);
-      const start = { instrument, targetsHz, detuneCents, seed: 5, sampleRate: PRACTICE_RATE };
+      const start = {
+        instrument,
+        targetsHz,
+        detuneCents,
+        seed: newSeed(),
+        sampleRate: PRACTICE_RATE,
+      };
       setHands(ear.current?.openPractice(start, settings.practiceSound) ?? null);
       return;
     }

@@ -4,6 +4,7 @@ import { homeTuning, type Instrument, MODELS, stringLoad } from '@rosefinch/core
 import { useState } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { type Stock, useData, useStock } from '../../data/index.ts';
+import { newId } from '../../environment.ts';
 import { forceInWords, NotSaved } from '../../ui/index.ts';
 import { ByPlaying } from './ByPlaying.tsx';
 import {
@@ -38,9 +39,7 @@ export function TuningEditor() {
         There is no tuning called “{id}”. <Link to="/tunings">All tunings</Link>
       </p>
     );
-  const draft = old
-    ? draftOf(old, old, old.id, old.name)
-    : draftOf(base, base, crypto.randomUUID(), '');
+  const draft = old ? draftOf(old, old, old.id, old.name) : draftOf(base, base, newId(), '');
   return <Editor key={base.id} start={draft} stock={stock} isNew={!old} />;
 }
 

@@ -1,0 +1,60 @@
+/**
+ * Time, place and chance: the one file of the app that asks the browser for them. A test
+ * gives its own before the page is opened, as `rosefinchGiven`.
+ */
+export interface Given {
+  /** The moment at which the page is opened, ms since 1970. */
+  readonly startsAt?: number;
+  /** Sound comes as fast as it can be heard, and time goes with it. */
+  readonly pace?: 'fast';
+  /** A stand-in for the microphone: it hears what is fed to it. */
+  readonly microphone?: { feed?: (samples: Float32Array<ArrayBuffer>) => void };
+  /** Seed of the practice instruments. */
+  readonly seed?: number;
+  /** Told by how many ms sound went ahead of the clock, so that it still holds after a reload. */
+  readonly advanced?: (ms: number) => void;
+}
+
+const given: Given = (globalThis as { rosefinchGiven?: Given }).rosefinchGiven ?? {};
+const opened = performance.now();
+let ahead = 0;
+
+/** The stand-in for the microphone, if there is one. */
+export const { microphone: standIn = null } = given;
+
+/** How fast sound comes. */
+export const pace: 'real' | 'fast' = given.pace ?? 'real';
+
+/** The time of day, ms since 1970. */
+export function now(): number {
+  const { startsAt } = given;
+  return startsAt === undefined
+    ? Date.now()
+    : Math.round(startsAt + performance.now() - opened + ahead);
+}
+
+/** Sound that was heard faster than it lasts takes the time of day along. */
+export function advance(ms: number): void {
+  ahead += ms;
+  given.advanced?.(ms);
+}
+
+/** Milliseconds of a clock that never jumps, for what lasts. */
+export function monotonic(): number {
+  return performance.now();
+}
+
+/** The teacher's time zone, by its IANA name. */
+export function zone(): string {
+  return Intl.DateTimeFormat().resolvedOptions().timeZone;
+}
+
+/** A name that nothing else has. */
+export function newId(): string {
+  return crypto.randomUUID();
+}
+
+/** A seed for a practice instrument. */
+export function newSeed(): number {
+  return given.seed ?? crypto.getRandomValues(new Uint32Array(1))[0]!;
+}

@@ -1,0 +1,70 @@
+import { type BrowserContext, test as base, type Page } from '@playwright/test';
+
+export { expect, type Locator, type Page } from '@playwright/test';
+
+/**
+ * What the browser tests give the application: where and when it is, by which chance its
+ * practice instruments are made, and that they sound as fast as they can be heard. Nothing
+ * of the machine's own hour, zone or language reaches a test; another set can be tried by
+ * ROSEFINCH_START, ROSEFINCH_ZONE and ROSEFINCH_LOCALE.
+ */
+export const START = Date.parse(process.env.ROSEFINCH_START ?? '2026-03-10T09:20:00Z');
+export const ZONE = process.env.ROSEFINCH_ZONE ?? 'Europe/Berlin';
+export const LOCALE = process.env.ROSEFINCH_LOCALE ?? 'en-GB';
+const SEED = 7;
+
+/** Gives a context its time and chance. In real pace practice instruments sound as time goes. */
+export async function give(
+  context: BrowserContext,
+  pace: 'real' | 'fast',
+  standIn = false,
+): Promise<void> {
+  const values = { start: START, opened: Date.now(), seed: SEED, pace, standIn };
+  await context.addInitScript(({ start, opened, seed, pace, standIn }) => {
+    const ahead = () => Number(sessionStorage.getItem('given ahead') ?? 0);
+    Object.assign(globalThis, {
+      rosefinchGiven: {
+        startsAt: start + Date.now() - opened + ahead(),
+        seed,
+        ...(pace === 'fast' && { pace }),
+        ...(standIn && { microphone: {} }),
+        advanced: (ms: number) => sessionStorage.setItem('given ahead', String(ahead() + ms)),
+      },
+    });
+  }, values);
+}
+
+/** From its next load on a page lives so many ms later, or earlier. */
+export async function shiftClock(page: Page, ms: number): Promise<void> {
+  await page.addInitScript((by) => {
+    const given = (globalThis as unknown as { rosefinchGiven: { startsAt: number } })
+      .rosefinchGiven;
+    given.startsAt += by;
+  }, ms);
+}
+
+/** Feeds sound to the stand-in for the microphone: 48 kHz, mono. It must be listened to. */
+export async function feed(page: Page, sound: Float32Array): Promise<void> {
+  const bytes = Buffer.from(sound.buffer, sound.byteOffset, sound.byteLength).toString('base64');
+  await page.waitForFunction(
+    () => 'feed' in (globalThis as unknown as Gave).rosefinchGiven.microphone,
+  );
+  await page.evaluate((text) => {
+    const raw = Uint8Array.from(atob(text), (c) => c.charCodeAt(0));
+    (globalThis as unknown as Gave).rosefinchGiven.microphone.feed(new Float32Array(raw.buffer));
+  }, bytes);
+}
+
+interface Gave {
+  readonly rosefinchGiven: { readonly microphone: { feed(samples: Float32Array): void } };
+}
+
+/** A test whose practice instruments sound as fast as they can be heard, and that may feed a stand-in for the microphone. */
+export const test = base.extend<{ pace: 'real' | 'fast'; standIn: boolean }>({
+  pace: ['fast', { option: true }],
+  standIn: [false, { option: true }],
+  context: async ({ context, pace, standIn }, use) => {
+    await give(context, pace, standIn);
+    await use(context);
+  },
+});
