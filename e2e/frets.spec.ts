@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import { HEARD_WITHIN } from './bench.ts';
 import { FretsPage } from './frets.ts';
 import { printed } from './printed.ts';
 import { fretPlayer } from './sound.ts';
@@ -100,7 +101,7 @@ test.describe('by microphone', () => {
     const read = async (sound: Float32Array) => {
       const before = await frets.readings();
       await feed(page, sound);
-      await expect.poll(() => frets.readings()).toBe(before + 1);
+      await expect.poll(() => frets.readings(), { timeout: HEARD_WITHIN }).toBe(before + 1);
     };
     for (let k = 0; k < 4; k++) await read(player.open());
     await read(player.harmonic());

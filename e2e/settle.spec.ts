@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { readBackup } from '@rosefinch/core/records';
 import { historyOf, type Look, settlingOf, stepsOf } from '@rosefinch/core/settling';
+import { HEARD_WITHIN } from './bench.ts';
 import { SettlePage } from './settle.ts';
 import { settledBy } from './sound.ts';
 import { expect, feed, shiftClock, test } from './test.ts';
@@ -104,7 +105,7 @@ test.describe('by microphone', () => {
     await settle.begin([3]);
     await page.getByRole('button', { name: 'Microphone' }).click();
     await feed(page, settledBy(3, rounds));
-    await expect.poll(() => settle.rounds(3)).toBe(String(rounds));
+    await expect.poll(() => settle.rounds(3), { timeout: HEARD_WITHIN }).toBe(String(rounds));
     const dropped = await settle.row(3).getByRole('cell').first().innerText();
     expect(Number(dropped)).toBeGreaterThan(20);
   });

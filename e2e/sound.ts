@@ -61,7 +61,7 @@ export interface Doing {
   readonly seconds: number;
 }
 
-/** A moment of quiet, then what the hands do to a guitar whose strings start at `detune`. */
+/** Four seconds of quiet, then what the hands do to a guitar whose strings start at `detune`. */
 export function playedBy(detune: readonly number[], doings: readonly Doing[]): Float32Array {
   const targets = targetsOf(findTuning('guitar-standard')!, 440).map((target) => target.hz);
   const guitar = new PracticeInstrument({
@@ -78,7 +78,7 @@ export function playedBy(detune: readonly number[], doings: readonly Doing[]): F
     guitar.render(piece);
     pieces.push(piece);
   };
-  wait(1);
+  wait(4);
   for (const { pluck = [], strength = STRENGTH, mute, turn, seconds } of doings) {
     if (mute) guitar.mute();
     const plucked = typeof pluck === 'number' ? [pluck] : pluck;

@@ -133,7 +133,9 @@ export class Listener {
    * next, or from `ago` seconds before it; a negative `ago` lies ahead. 0 until something is asked.
    */
   ask(what: number, ago: Seconds = 0): void {
-    this.asked.push({ from: this.heard - Math.round(ago * this.rate), what });
+    // An onset is dated a hop before it is noticed: a pluck right behind the question answers it.
+    const from = this.heard - this.detector.hop - Math.round(ago * this.rate);
+    this.asked.push({ from, what });
     if (this.asked.length > MOST_ASKED) this.asked.shift();
   }
 

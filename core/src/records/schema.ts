@@ -141,7 +141,7 @@ export const restringing = withOptional(
     looks: list(real()),
     doneAt: nullable(real()),
   },
-  { practiceAheadMs: whole(), lessonAt: real() },
+  { practiceAheadMs: whole(), lessonAt: real(), looksFrom: real() },
 );
 
 const pressure = () => choice('soft', 'normal', 'hard');

@@ -58,6 +58,8 @@ export interface Restringing {
   readonly lessonAt?: EpochMs;
   /** When to look again, soonest first, as was reckoned last. */
   readonly looks: readonly EpochMs[];
+  /** The newest reading that `looks` were reckoned from. */
+  readonly looksFrom?: EpochMs;
   /** Settled, or given up watching; null while it goes on. */
   readonly doneAt: EpochMs | null;
   /** On the practice instrument time can be let go by: so much, in ms. */

@@ -18,7 +18,7 @@ export {
 export type { StretchRound, StringHistory } from './history.ts';
 export { dropsOf, historyOf } from './history.ts';
 export type { LookDay, NextLook } from './looks.ts';
-export { looksAhead } from './looks.ts';
+export { isNight, looksAhead } from './looks.ts';
 export { withNeck } from './neck.ts';
 export type { SettlingReport, SettlingTask } from './report.ts';
 export { settlingReport } from './report.ts';

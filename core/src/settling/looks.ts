@@ -93,6 +93,12 @@ function awake(at: EpochMs, { looks, soonest, zone }: Plan): EpochMs {
   return clock(early ? at : at + DAY_MS, FROM_HOUR);
 }
 
+/** True while nobody looks at instruments. */
+export function isNight(at: EpochMs, zone: string): boolean {
+  const hour = new TZDate(at, zone).getHours();
+  return hour < FROM_HOUR || hour >= TO_HOUR;
+}
+
 /** The string that leaves first after a look, and how long it holds. */
 function firstToLeave(
   strings: readonly StringSettling[],

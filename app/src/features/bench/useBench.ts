@@ -249,6 +249,7 @@ export function useBench({ instrument, stock, coupling, peg, onReading }: Wish):
     setPair(null);
     setNotice(null);
     setAnswered(true);
+    if (event.type === 'choose' || event.type === 'accept') listening.live.leave();
     session.record(event);
   };
 

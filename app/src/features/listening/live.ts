@@ -11,12 +11,14 @@ export class LiveNote {
   cents: number | null = null;
   private points: number[] = [];
   private concluded = false;
+  private left = false;
   private readonly watchers = new Set<() => void>();
 
   /** A new note begins; nothing is known of it yet. */
   begin(): void {
     this.points = [];
     this.concluded = false;
+    this.left = false;
     this.course = null;
     this.cents = null;
     this.tell();
@@ -29,7 +31,14 @@ export class LiveNote {
     this.tell();
   }
 
+  /** The player has gone on to something else: what still rings is followed no further. */
+  leave(): void {
+    this.left = true;
+    this.end();
+  }
+
   add(course: number, sinceOnset: number, cents: number): void {
+    if (this.left) return;
     if (course !== this.course) this.points = [];
     this.course = course;
     this.cents = cents;

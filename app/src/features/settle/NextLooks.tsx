@@ -1,6 +1,7 @@
 import { Button } from '@mantine/core';
 import { writeCalendar } from '@rosefinch/core/formats';
 import type { Restringing } from '@rosefinch/core/records';
+import { isNight } from '@rosefinch/core/settling';
 import type { Instrument } from '@rosefinch/core/strings';
 import { download, whenInWords } from '../../ui/index.ts';
 import type { Settling } from './useSettling.ts';
@@ -38,7 +39,11 @@ export function NextLooks({ settling, restringing, instrument }: Props) {
     <section className="next-look" aria-label="Next look">
       <p className="plan-head">
         <strong>
-          {next <= now ? 'Look now: due since ' : 'Look again '}
+          {next > now
+            ? 'Look again '
+            : isNight(now, zone)
+              ? 'Look in the morning: due since '
+              : 'Look now: due since '}
           {whenInWords(next, zone, now)}
         </strong>
         {first && next > now && `. String ${first.course} is the first to leave.`}

@@ -63,7 +63,10 @@ export function SettlingBench({ instrument, stock, restringing }: Props) {
   const note = (c: number) => noteName(targets[c - 1]?.midi ?? 69);
   const correct = () => last && settling.say(last, otherStep(last));
   const hearTarget = () => targets[course - 1] && listening.sound(targets[course - 1]!.hz);
-  const choose = (chosen: number | null) => sitting.record({ type: 'choose', course: chosen });
+  const choose = (chosen: number | null) => {
+    listening.live.leave();
+    sitting.record({ type: 'choose', course: chosen });
+  };
   const practice = listening.hands;
   const hands = practice && handsOn(practice, instrument, course);
   const pull = () => {

@@ -190,20 +190,23 @@ export function useSettling(
   };
 }
 
-/** Keeps the looks that the report names, for the shelf: anew with every reading, never by time alone. */
+/**
+ * Keeps the looks that the report names, for the shelf: anew with every reading and every word
+ * on one, never by time alone. With them stands the newest reading that they know of.
+ */
 function useKeptLooks(restringing: Restringing, report: SettlingReport | null): void {
   const { repository } = useData();
-  const kept = useRef<string | null>(restringing.looks.length > 0 ? null : '');
+  const kept = useRef<string | null>(null);
+  const { id, looksFrom } = restringing;
   useEffect(() => {
     if (!report) return;
-    const heard = JSON.stringify(
-      report.strings.map(({ history }) => history.taken.map(({ at, step }) => [at, step])),
-    );
-    const before = kept.current;
-    if (before === heard) return;
+    const taken = report.strings.flatMap(({ history }) => history.taken);
+    const newest = Math.max(...taken.map(({ at }) => at));
+    const heard = JSON.stringify(taken.map(({ at, step }) => [at, step]));
+    const known = kept.current === null ? newest === looksFrom : kept.current === heard;
     kept.current = heard;
+    if (known || taken.length === 0) return;
     const looks = report.looks.map(({ at }) => Math.round(at));
-    if (before !== null && looks.length > 0)
-      void repository.changeRestringing(restringing.id, { looks });
-  }, [repository, restringing.id, report]);
+    void repository.changeRestringing(id, { looks, looksFrom: newest });
+  }, [repository, id, looksFrom, report]);
 }
