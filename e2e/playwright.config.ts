@@ -33,6 +33,8 @@ export default defineConfig({
   reporter: [['list'], ['json']],
   use: {
     baseURL: `http://127.0.0.1:${DEMO_PORT}`,
+    // Only the tests of offline use and updates want it: it loads the whole application ahead.
+    serviceWorkers: 'block',
     timezoneId: ZONE,
     locale: LOCALE,
     viewport: { width: 1280, height: 800 },

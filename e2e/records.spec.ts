@@ -5,7 +5,7 @@ import { chromium } from '@playwright/test';
 import { writeWav } from '@rosefinch/core/formats';
 import { BenchPage } from './bench.ts';
 import { CHROMIUM, CHROMIUM_ARGS, DEMO_PORT } from './playwright.config.ts';
-import { sixPlucks, temporaryFile } from './sound.ts';
+import { sixPlucksFile, temporaryFile } from './sound.ts';
 import { expect, type Page, test } from './test.ts';
 
 /** Takes a reading of string 6 and, if asked, of string 5. */
@@ -30,7 +30,7 @@ const withoutDate = (text: string) => text.replace(/"exportedAt": "[^"]*"/, '');
 
 test('a recording is reported pluck by pluck', async ({ page }) => {
   await new BenchPage(page).open();
-  await page.getByLabel('Recording file').setInputFiles(sixPlucks().file);
+  await page.getByLabel('Recording file').setInputFiles(sixPlucksFile().file);
   await page.waitForURL(/\/recordings\//);
   await expect(page.getByRole('img', { name: 'Wave with 6 plucks' })).toBeVisible();
   await page.getByRole('button', { name: 'pluck 3' }).click();
@@ -67,34 +67,32 @@ test('recordings that cannot be read say why, and leave nothing behind', async (
 });
 
 test('a compressed recording is read through the browser’s decoder', async ({ page }) => {
-  const { file, exact } = sixPlucks();
+  const { file, exact } = sixPlucksFile();
   await new BenchPage(page).open();
   // The browser compresses its own file: Opus in WebM, played and recorded in real time.
-  const bytes = await page.evaluate(
-    async (wav) => {
-      const context = new AudioContext();
-      const buffer = await context.decodeAudioData(Uint8Array.from(wav).buffer);
-      const sink = context.createMediaStreamDestination();
-      const source = context.createBufferSource();
-      source.buffer = buffer;
-      source.connect(sink);
-      const recorder = new MediaRecorder(sink.stream, { mimeType: 'audio/webm;codecs=opus' });
-      const parts: Blob[] = [];
-      recorder.ondataavailable = ({ data }) => parts.push(data);
-      await context.resume();
-      recorder.start();
-      source.start(0, 3, 6.7);
-      await new Promise((resolve) => {
-        source.onended = resolve;
-      });
-      recorder.stop();
-      await new Promise((resolve) => {
-        recorder.onstop = resolve;
-      });
-      return [...new Uint8Array(await new Blob(parts).arrayBuffer())];
-    },
-    [...readFileSync(file)],
-  );
+  const bytes = await page.evaluate(async (wav) => {
+    const context = new AudioContext();
+    const bytes = Uint8Array.from(atob(wav), (c) => c.charCodeAt(0));
+    const buffer = await context.decodeAudioData(bytes.buffer);
+    const sink = context.createMediaStreamDestination();
+    const source = context.createBufferSource();
+    source.buffer = buffer;
+    source.connect(sink);
+    const recorder = new MediaRecorder(sink.stream, { mimeType: 'audio/webm;codecs=opus' });
+    const parts: Blob[] = [];
+    recorder.ondataavailable = ({ data }) => parts.push(data);
+    await context.resume();
+    recorder.start();
+    source.start(0, 1, 6.7);
+    await new Promise((resolve) => {
+      source.onended = resolve;
+    });
+    recorder.stop();
+    await new Promise((resolve) => {
+      recorder.onstop = resolve;
+    });
+    return [...new Uint8Array(await new Blob(parts).arrayBuffer())];
+  }, readFileSync(file).toString('base64'));
   await page
     .getByLabel('Recording file')
     .setInputFiles(temporaryFile('three.webm', Uint8Array.from(bytes)));
@@ -142,7 +140,7 @@ test('cancelling while the file is still decoded keeps nothing', async ({ page }
     const gate = new Promise((go) => { window.letGo = go; });
     Blob.prototype.arrayBuffer = async function () { await gate; return arrayBuffer.call(this); };`);
   await new BenchPage(page).open();
-  await page.getByLabel('Recording file').setInputFiles(sixPlucks().file);
+  await page.getByLabel('Recording file').setInputFiles(sixPlucksFile().file);
   await page.getByRole('button', { name: 'Cancel' }).click();
   await page.evaluate(() => (window as unknown as { letGo: () => void }).letGo());
   await expect(page.getByRole('button', { name: 'Recording …' })).toBeVisible();
@@ -172,7 +170,7 @@ test('history: open, compare two, delete with undo', async ({ page }) => {
 
 test('export, wipe, import, export: equal apart from the date', async ({ page }) => {
   await sitting(page, [6, 5]);
-  await page.getByLabel('Recording file').setInputFiles(sixPlucks().file);
+  await page.getByLabel('Recording file').setInputFiles(sixPlucksFile().file);
   await page.waitForURL(/\/recordings\//);
   await page.getByRole('link', { name: 'Data' }).click();
   await expect(page.getByText(/2 sessions and \d+ readings/)).toBeVisible();

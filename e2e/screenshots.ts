@@ -5,7 +5,7 @@ import { FretsPage } from './frets.ts';
 import { CHROMIUM, CHROMIUM_ARGS } from './playwright.config.ts';
 import { addressOf, serveDemo } from './serve.ts';
 import { SettlePage } from './settle.ts';
-import { sixPlucks } from './sound.ts';
+import { sixPlucksFile } from './sound.ts';
 
 /** Makes the pictures of docs/screenshots from the demo data. */
 const PORT = 5283;
@@ -42,7 +42,7 @@ async function pictures(): Promise<void> {
   await page.keyboard.press('0');
   await bench.page.waitForTimeout(2500);
   await shoot('bench-at-rest');
-  await page.getByLabel('Recording file').setInputFiles(sixPlucks().file);
+  await page.getByLabel('Recording file').setInputFiles(sixPlucksFile().file);
   await page.waitForURL(/recordings/);
   await page.getByRole('button', { name: 'pluck 1' }).click();
   await shoot('recording');

@@ -12,9 +12,6 @@ import { CHROMIUM, CHROMIUM_ARGS } from './playwright.config.ts';
 const RATE = 48_000;
 const STRENGTH = 0.6;
 
-/** How long the file of `sixPlucks` lasts, in milliseconds. */
-export const SIX_PLUCKS_MS = 18_000;
-
 /** A new file in a folder of its own. */
 export function temporaryFile(name: string, content: string | Uint8Array): string {
   const file = join(mkdtempSync(join(tmpdir(), 'rosefinch-')), name);
@@ -22,32 +19,58 @@ export function temporaryFile(name: string, content: string | Uint8Array): strin
   return file;
 }
 
-/** Six detuned plucks, string 6 first, after four seconds of quiet; and their exact deviations. */
-export function sixPlucks(): { file: string; exact: Map<number, number> } {
+/** A note of a file: which string, how far off, where it begins and how long it must be whole to be read. */
+export interface PlayedNote {
+  readonly course: number;
+  readonly exact: number;
+  readonly at: number;
+  readonly seconds: number;
+}
+
+/** Six detuned plucks, string 6 first, after two seconds of quiet; and their exact deviations. */
+export function sixPlucks(): { sound: Float32Array; notes: PlayedNote[] } {
+  return plucksOf([6, 5, 4, 3, 2, 1], [-31, -12, -38, 11, -9.5, -23]);
+}
+
+/** Plucks of a guitar, two seconds apart, the fingers damping between them. */
+export function plucksOf(
+  courses: readonly number[],
+  detune: readonly number[],
+): { sound: Float32Array; notes: PlayedNote[] } {
   const targets = targetsOf(findTuning('guitar-standard')!, 440).map((target) => target.hz);
   const guitar = new PracticeInstrument({
     instrument: steelGuitar('g', 'G'),
     targets,
-    detune: [-31, -12, -38, 11, -9.5, -23],
+    detune,
     seed: 12,
     sampleRate: RATE,
     shiftCents: 0.4,
   });
-  const exact = new Map<number, number>();
-  const sound = new Float32Array((SIX_PLUCKS_MS / 1000) * RATE);
-  let at = 4 * RATE;
+  const notes: PlayedNote[] = [];
+  const sound = new Float32Array((2 * courses.length + 3) * RATE);
+  let at = 2 * RATE;
   guitar.render(sound.subarray(0, at));
-  for (const course of [6, 5, 4, 3, 2, 1]) {
+  for (const course of courses) {
     guitar.pluck(course, { strength: STRENGTH });
     const hz = guitar.exactReadingHz(course, STRENGTH);
-    exact.set(course, 1200 * Math.log2(hz / targets[course - 1]!));
-    guitar.render(sound.subarray(at, at + 1.6 * RATE));
+    const exact = 1200 * Math.log2(hz / targets[course - 1]!);
+    notes.push({ course, exact, at: at / RATE, seconds: 0.9 });
+    guitar.render(sound.subarray(at, at + 1.5 * RATE));
     guitar.mute();
-    guitar.render(sound.subarray(at + 1.6 * RATE, at + 2 * RATE));
+    guitar.render(sound.subarray(at + 1.5 * RATE, at + 2 * RATE));
     at += 2 * RATE;
   }
   guitar.render(sound.subarray(at));
-  return { file: temporaryFile('six.wav', writeWav([sound], RATE)), exact };
+  return { sound, notes };
+}
+
+/** The six plucks as a file. */
+export function sixPlucksFile(): { file: string; exact: Map<number, number> } {
+  const { sound, notes } = sixPlucks();
+  return {
+    file: temporaryFile('six.wav', writeWav([sound], RATE)),
+    exact: new Map(notes.map(({ course, exact }) => [course, exact])),
+  };
 }
 
 /** What a player's hands do to a guitar, one thing after the other. */

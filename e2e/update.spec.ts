@@ -6,6 +6,8 @@ import { createApp } from '@rosefinch/server/app';
 import { OWN_PORT } from './playwright.config.ts';
 import { expect, test } from './test.ts';
 
+test.use({ serviceWorkers: 'allow' });
+
 test('a new version waits until it is asked for', async ({ page }) => {
   const built = mkdtempSync(join(tmpdir(), 'rosefinch-built-'));
   cpSync(join(import.meta.dirname, '../app/dist'), built, { recursive: true });
@@ -82,7 +84,8 @@ test('a database of the first version is taken along', async ({ page }) => {
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByRole('status')).toContainText('Saved.');
   await page.goto(`${origin}/`);
-  // Its open sitting goes on.
+  // Its open sitting goes on; it was one of practice.
+  await page.getByRole('button', { name: /^Practice/ }).click();
   await expect(
     page.getByRole('button', { name: 'String 6, D2: −23.0 cents, low (flat)' }),
   ).toBeVisible();

@@ -62,15 +62,9 @@ export class Repository {
     readonly shelfKind: Shelf,
   ) {}
 
-  /** The sittings that tell of an instrument itself: practice and foreign recordings do not. */
-  private async sittingsOf(instrumentId: string): Promise<Session[]> {
-    const all = await this.db.sessions.where('instrumentId').equals(instrumentId).toArray();
-    return all.filter((session) => this.tells(session));
-  }
-
-  private tells(of: Pick<Session, 'source' | 'adopted'>): boolean {
-    return tellsOfInstrument(of, this.shelfKind === 'demo');
-  }
+  /** True if a sitting or a check tells of the instrument itself: practice and foreign recordings do not. */
+  readonly tells = (of: Pick<Session, 'source' | 'adopted'>): boolean =>
+    tellsOfInstrument(of, this.shelfKind === 'demo');
 
   /** Fills an empty demo shelf with the invented library. */
   prepare(): Promise<void> {
@@ -163,7 +157,9 @@ export class Repository {
     since: number,
   ): Promise<{ readonly session: Session; readonly log: readonly LogEntry[] }[]> {
     return stored(async () => {
-      const all = await this.sittingsOf(instrumentId);
+      const all = (
+        await this.db.sessions.where('instrumentId').equals(instrumentId).toArray()
+      ).filter(this.tells);
       const late = all.filter(({ endedAt }) => endedAt === null || endedAt >= since);
       late.sort((a, b) => a.startedAt - b.startedAt);
       return Promise.all(
@@ -204,7 +200,9 @@ export class Repository {
   /** The newest pitch of every open course of an instrument, from its sittings, in Hz; what a capo added is taken off. */
   lastPitches({ id, courses }: Instrument): Promise<ReadonlyMap<number, number>> {
     return stored(async () => {
-      const sessions = await this.sittingsOf(id);
+      const sessions = (await this.db.sessions.where('instrumentId').equals(id).toArray()).filter(
+        this.tells,
+      );
       const pitches = new Map<number, number>();
       // Newest first, so that a long history need not be read.
       for (const session of sessions.sort((a, b) => b.startedAt - a.startedAt)) {
@@ -226,7 +224,9 @@ export class Repository {
    */
   heard(instrumentId: string): Promise<StringHeard[][]> {
     return stored(async () => {
-      const all = await this.sittingsOf(instrumentId);
+      const all = (
+        await this.db.sessions.where('instrumentId').equals(instrumentId).toArray()
+      ).filter(this.tells);
       // New strings move by themselves: they would teach that turns move what they do not.
       const sessions = all.filter(({ work }) => work !== 'settling');
       const newest = sessions.sort((a, b) => a.startedAt - b.startedAt).slice(-MOST_SITTINGS);
@@ -333,17 +333,6 @@ export class Repository {
 
   sessions(): Promise<Session[]> {
     return stored(() => this.db.sessions.orderBy('startedAt').reverse().toArray());
-  }
-
-  /** The newest sitting that tells of each instrument itself, by its id. */
-  newestSittings(): Promise<ReadonlyMap<string, Session>> {
-    return stored(async () => {
-      const newest = new Map<string, Session>();
-      for (const session of await this.sessions())
-        if (this.tells(session) && !newest.has(session.instrumentId))
-          newest.set(session.instrumentId, session);
-      return newest;
-    });
   }
 
   logOf(sessionId: string): Promise<LogEntry[]> {

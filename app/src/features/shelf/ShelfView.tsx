@@ -22,13 +22,13 @@ interface Shelved {
 }
 
 async function readShelf(repository: Repository): Promise<Shelved[]> {
-  const newest = await repository.newestSittings();
+  const sessions = (await repository.sessions()).filter(repository.tells);
   const shelf = await repository.shelf();
   const tunings = await repository.tunings();
   const watched = (await repository.restringings()).filter(({ doneAt }) => doneAt === null);
   const all = await Promise.all(
     shelf.map(async (instrument): Promise<Shelved> => {
-      const session = newest.get(instrument.id);
+      const session = sessions.find((entry) => entry.instrumentId === instrument.id);
       const tuning = findTuning(instrument.tuningId, tunings);
       const look = lookOf(watched.find(({ instrumentId }) => instrumentId === instrument.id));
       if (!session) return { instrument, tuning, look, last: null };
