@@ -82,7 +82,7 @@ export class BenchPage {
 
   /** The practice guitar's own truth, course 1 first. */
   async truth(): Promise<number[]> {
-    const note = this.page.getByRole('note', { name: /own truth/ });
+    const note = this.page.getByRole('note', { name: /truly are/ });
     if (!(await note.isVisible())) await this.page.keyboard.press('t');
     const text = await note.innerText();
     return [...text.matchAll(/\d: ([+−±])([\d.]+)/g)]

@@ -42,7 +42,7 @@ test('the peg test leads from peg to peg, stores what it finds, and turns become
   await page.goto('/shelf/heron');
   const row = (course: number) =>
     page.getByRole('row', { name: new RegExp(`^${course} `) }).first();
-  await expect(row(6)).toContainText('tried, a turn known to 12 %');
+  await expect(row(6)).toContainText('tried, figures good to 12 %');
   await expect(page.getByLabel('Tighten string 4')).toHaveValue('towards you');
   await expect(row(5)).toContainText('not tried');
   await page.goto('/');

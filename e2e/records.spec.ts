@@ -44,7 +44,7 @@ test('recordings that cannot be read say why, and leave nothing behind', async (
   const bad: readonly (readonly [string, Uint8Array | string, RegExp])[] = [
     ['empty.wav', '', /The file is empty/],
     ['text.wav', 'RIFFxxxxWAVE', /holds no sound/],
-    ['text.mp3', 'this is no sound at all', /no sound that this browser can read/],
+    ['text.mp3', 'this is no sound at all', /This browser cannot read the file as sound/],
     ['silent.wav', writeWav([new Float32Array(48_000)], 48_000), /The recording is silent/],
     [
       'long.wav',

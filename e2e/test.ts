@@ -8,7 +8,7 @@ export { expect, type Locator, type Page } from '@playwright/test';
  * of the machine's own hour, zone or language reaches a test; another set can be tried by
  * ROSEFINCH_START, ROSEFINCH_ZONE and ROSEFINCH_LOCALE.
  */
-export const START = Date.parse(process.env.ROSEFINCH_START ?? '2026-03-10T09:20:00Z');
+const START = Date.parse(process.env.ROSEFINCH_START ?? '2026-03-10T09:20:00Z');
 export const ZONE = process.env.ROSEFINCH_ZONE ?? 'Europe/Berlin';
 export const LOCALE = process.env.ROSEFINCH_LOCALE ?? 'en-GB';
 const SEED = 7;

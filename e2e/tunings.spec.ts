@@ -136,7 +136,7 @@ test('a load beyond the usual asks for a yes, a floating bridge is cautioned', a
   await page.goto('/shelf/heron');
   await page.getByLabel('Bridge').selectOption('floating');
   await page.getByRole('button', { name: 'Save' }).click();
-  await expect(page.getByRole('status')).toContainText('Saved.');
+  await expect(page.getByRole('region', { name: 'Notice' })).toContainText('Saved.');
   await page.goto('/retune?to=guitar-drop-d');
   await expect(page.getByRole('alert')).toContainText('The bridge floats');
 });

@@ -82,7 +82,7 @@ test('a database of the first version is taken along', async ({ page }) => {
   await expect(page.getByLabel('Peg type')).toHaveValue('planetary');
   await expect(page.getByLabel('Bridge')).toHaveValue('loose');
   await page.getByRole('button', { name: 'Save' }).click();
-  await expect(page.getByRole('status')).toContainText('Saved.');
+  await expect(page.getByRole('region', { name: 'Notice' })).toContainText('Saved.');
   await page.goto(`${origin}/`);
   // Its open sitting goes on; it was one of practice.
   await page.getByRole('button', { name: /^Practice/ }).click();

@@ -1,7 +1,10 @@
-import { lazy, Suspense, use, useSyncExternalStore } from 'react';
+import { Button } from '@mantine/core';
+import { lazy, Suspense, use } from 'react';
 import { Route, Routes } from 'react-router';
+import { backupText, useData } from './data/index.ts';
+import { now } from './environment.ts';
 import { BenchView } from './features/bench/index.ts';
-import { type Notices, Shell } from './ui/index.ts';
+import { download, NoticeLine, Shell, View } from './ui/index.ts';
 
 const FretsView = lazy(() => import('./features/frets/index.ts'));
 const HistoryView = lazy(() => import('./features/history/index.ts'));
@@ -23,25 +26,14 @@ const DataPage = lazy(() => import('./features/data/index.ts'));
 const NotFound = lazy(() => import('./NotFound.tsx'));
 
 interface Props {
-  readonly notices: Notices;
   /** Resolves when the database can be read. */
   readonly ready: Promise<void>;
 }
 
-export function App({ notices, ready }: Props) {
-  const notice = useSyncExternalStore(notices.subscribe, () => notices.latest);
+export function App({ ready }: Props) {
   return (
     <Shell>
-      {notice && (
-        <div className="problem" role="alert">
-          {notice.message}{' '}
-          {notice.action && (
-            <button type="button" className="link" onClick={notice.action.act}>
-              {notice.action.label}
-            </button>
-          )}
-        </div>
-      )}
+      <NoticeLine />
       <Suspense fallback={<p>One moment …</p>}>
         <Views ready={ready} />
       </Suspense>
@@ -49,24 +41,54 @@ export function App({ notices, ready }: Props) {
   );
 }
 
+const VIEWS = [
+  { path: '/', title: 'Bench', Shown: BenchView },
+  { path: '/retune', title: 'Retune', Shown: RetuneView },
+  { path: '/settle', title: 'Settle', Shown: SettleView },
+  { path: '/frets', title: 'Frets', Shown: FretsView },
+  { path: '/shelf', title: 'Shelf', Shown: ShelfView },
+  { path: '/shelf/:instrument', title: 'Instrument', Shown: InstrumentPage },
+  { path: '/tunings', title: 'Tunings', Shown: TuningsView },
+  { path: '/tunings/new', title: 'New tuning', Shown: TuningEditor },
+  { path: '/tunings/:tuning', title: 'Tuning', Shown: TuningPage },
+  { path: '/tunings/:tuning/edit', title: 'Change a tuning', Shown: TuningEditor },
+  { path: '/history', title: 'History', Shown: HistoryView },
+  { path: '/recordings/:id', title: 'Recording', Shown: RecordingView },
+  { path: '/data', title: 'Data', Shown: DataPage },
+  { path: '*', title: 'No such page', Shown: NotFound },
+] as const;
+
 function Views({ ready }: { ready: Promise<void> }) {
   use(ready);
   return (
     <Routes>
-      <Route path="/" element={<BenchView />} />
-      <Route path="/retune" element={<RetuneView />} />
-      <Route path="/settle" element={<SettleView />} />
-      <Route path="/frets" element={<FretsView />} />
-      <Route path="/shelf" element={<ShelfView />} />
-      <Route path="/shelf/:instrument" element={<InstrumentPage />} />
-      <Route path="/tunings" element={<TuningsView />} />
-      <Route path="/tunings/new" element={<TuningEditor />} />
-      <Route path="/tunings/:tuning" element={<TuningPage />} />
-      <Route path="/tunings/:tuning/edit" element={<TuningEditor />} />
-      <Route path="/history" element={<HistoryView />} />
-      <Route path="/recordings/:id" element={<RecordingView />} />
-      <Route path="/data" element={<DataPage />} />
-      <Route path="*" element={<NotFound />} />
+      {VIEWS.map(({ path, title, Shown }) => (
+        <Route
+          key={path}
+          path={path}
+          element={
+            <View title={title} rescue={<Rescue />}>
+              <Shown />
+            </View>
+          }
+        />
+      ))}
     </Routes>
+  );
+}
+
+/** What can be done beside a view that has failed. */
+function Rescue() {
+  const { repository } = useData();
+  return (
+    <Button
+      onClick={async () => {
+        const at = new Date(now());
+        const text = backupText(await repository.contents(), at);
+        download(`rosefinch-${at.toISOString().slice(0, 10)}.json`, text, 'application/json');
+      }}
+    >
+      Write a backup
+    </Button>
   );
 }

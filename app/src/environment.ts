@@ -49,6 +49,11 @@ export function zone(): string {
   return Intl.DateTimeFormat().resolvedOptions().timeZone;
 }
 
+/** The reader's language and manner of writing dates and numbers, as BCP 47 has it. */
+export function locale(): string {
+  return navigator.language;
+}
+
 /** A name that nothing else has. */
 export function newId(): string {
   return crypto.randomUUID();

@@ -7,10 +7,10 @@ import { MantineProvider } from '@mantine/core';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
-import { BrowserRouter } from 'react-router';
+import { createBrowserRouter, RouterProvider } from 'react-router';
 import { App } from './App.tsx';
 import { DataProvider, Repository, RosefinchDatabase, type Shelf } from './data/index.ts';
-import { Notices, theme } from './ui/index.ts';
+import { Notices, NoticesProvider, theme } from './ui/index.ts';
 import { watchForUpdates } from './updates.ts';
 
 const LAST_SHELF = 'rosefinch-shelf';
@@ -40,14 +40,16 @@ async function open(): Promise<void> {
   watchForUpdates(notices);
   const root = document.getElementById('root');
   if (!root) throw new Error('the page has no root element');
+  // One route for all: the views are chosen below it, and forms can ask before they are left.
+  const router = createBrowserRouter([{ path: '*', element: <App ready={ready} /> }]);
   createRoot(root).render(
     <StrictMode>
       <MantineProvider theme={theme} defaultColorScheme="auto">
         <QueryClientProvider client={new QueryClient()}>
           <DataProvider value={{ repository, shelf }}>
-            <BrowserRouter>
-              <App notices={notices} ready={ready} />
-            </BrowserRouter>
+            <NoticesProvider value={notices}>
+              <RouterProvider router={router} />
+            </NoticesProvider>
           </DataProvider>
         </QueryClientProvider>
       </MantineProvider>

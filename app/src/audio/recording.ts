@@ -79,7 +79,7 @@ async function decodeByBrowser(bytes: Uint8Array<ArrayBuffer>): Promise<DecodedR
     return { samples, sampleRate: buffer.sampleRate, duration: buffer.duration, warnings: [] };
   } catch {
     throw new RecordingProblem(
-      'The file is no sound that this browser can read.',
+      'This browser cannot read the file as sound.',
       'Save it as WAV, MP3, Ogg or FLAC.',
     );
   }

@@ -117,7 +117,7 @@ describe('settings from a file', () => {
 describe('readings as CSV', () => {
   it('has a heading with units, one line a reading, and CRLF line ends (RFC 4180)', () => {
     const { instruments, sessions, log } = contents();
-    const text = readingsCsv(instruments, sessions, log);
+    const text = readingsCsv(instruments, sessions, log, 'en-GB');
     expect(text.endsWith('\r\n')).to.equal(true);
     const { data, errors } = Papa.parse<Record<string, string>>(text, {
       header: true,
@@ -129,7 +129,7 @@ describe('readings as CSV', () => {
       time_utc: '2026-11-25T10:30:00.000Z',
       instrument: 'Heron',
       string: '6',
-      deviation_cents: '-23.250',
+      deviation_cents: '-23.25',
       source: 'microphone',
     });
   });
@@ -138,7 +138,7 @@ describe('readings as CSV', () => {
     const { instruments, sessions, log } = contents();
     const name = 'Heron, the "old"\none';
     const renamed = instruments.map((entry) => (entry.id === 'heron' ? { ...entry, name } : entry));
-    const text = readingsCsv(renamed, sessions, log);
+    const text = readingsCsv(renamed, sessions, log, 'en-GB');
     const { data } = Papa.parse<Record<string, string>>(text, {
       header: true,
       skipEmptyLines: true,

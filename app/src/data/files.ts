@@ -6,7 +6,7 @@ import {
   writeBackup,
 } from '@rosefinch/core/records';
 import type { Instrument } from '@rosefinch/core/strings';
-import Papa from 'papaparse';
+import { csvText, rounded } from './csv.ts';
 import { checkSettings, type Settings } from './settings.ts';
 
 /** What a restore would do to one kind of record. */
@@ -86,17 +86,37 @@ export function backupText(
   return writeBackup(contents, now);
 }
 
+const COLUMNS = [
+  'time_utc',
+  'zone',
+  'instrument',
+  'tuning',
+  'source',
+  'string',
+  'deviation_cents',
+  'error_cents',
+  'pitch_hz',
+  'moving',
+  'f0_hz',
+  'inharmonicity',
+  'clarity',
+  'capo',
+  'session',
+] as const;
+
 /** Every reading as CSV (RFC 4180, UTF-8): one line a reading, units in the heading. */
 export function readingsCsv(
   instruments: readonly Instrument[],
   sessions: readonly Session[],
   log: readonly LogEntry[],
+  reader?: string,
 ): string {
   const names = new Map(instruments.map((entry) => [entry.id, entry.name]));
   const bySession = new Map(sessions.map((entry) => [entry.id, entry]));
   const rows = log.flatMap(({ sessionId, event, measurement }) => {
     const session = bySession.get(sessionId);
     if (event.type !== 'reading' || !session) return [];
+    const full = measurement?.reading;
     return {
       time_utc: new Date(event.at).toISOString(),
       zone: session.zone,
@@ -104,16 +124,16 @@ export function readingsCsv(
       tuning: session.tuningId,
       source: session.source,
       string: event.reading.course,
-      deviation_cents: event.reading.cents.toFixed(3),
-      error_cents: event.reading.errorCents.toFixed(3),
-      pitch_hz: event.reading.hz.toFixed(4),
+      deviation_cents: rounded(event.reading.cents, 3),
+      error_cents: rounded(event.reading.errorCents, 3),
+      pitch_hz: rounded(event.reading.hz, 4),
       moving: event.reading.moving ? 'yes' : 'no',
-      f0_hz: measurement?.reading.f0Hz.toFixed(4) ?? '',
-      inharmonicity: measurement?.reading.inharmonicity.toExponential(3) ?? '',
-      clarity: measurement?.reading.clarity.toFixed(3) ?? '',
+      f0_hz: full ? rounded(full.f0Hz, 4) : null,
+      inharmonicity: full ? Number(full.inharmonicity.toPrecision(4)) : null,
+      clarity: full ? rounded(full.clarity, 3) : null,
       capo: session.capo ?? 0,
       session: sessionId,
     };
   });
-  return `${Papa.unparse(rows, { newline: '\r\n' })}\r\n`;
+  return csvText(COLUMNS, rows, reader);
 }

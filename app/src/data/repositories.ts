@@ -17,6 +17,7 @@ import {
 } from '@rosefinch/core/records';
 import { type Instrument, type Peg, type StringHeard, withPeg } from '@rosefinch/core/strings';
 import { Dexie, type Table } from 'dexie';
+import { locale } from '../environment.ts';
 import type { RosefinchDatabase, Shelf } from './database.ts';
 import { DEFAULT_SETTINGS, type Settings } from './settings.ts';
 
@@ -41,6 +42,12 @@ async function stored<T>(work: () => Promise<T>): Promise<T> {
 
 /** Older sittings than these tell nothing new of an instrument. */
 const MOST_SITTINGS = 8;
+
+/** As people count: “Uke 2” before “Uke 10”. */
+function byName<T extends { readonly name: string }>(list: T[]): T[] {
+  const order = new Intl.Collator(locale(), { numeric: true, sensitivity: 'base' });
+  return list.sort((a, b) => order.compare(a.name, b.name));
+}
 
 /** What an instrument is to sound. */
 interface Aim {
@@ -79,7 +86,7 @@ export class Repository {
   }
 
   instruments(): Promise<Instrument[]> {
-    return stored(() => this.db.instruments.orderBy('name').toArray());
+    return stored(async () => byName(await this.db.instruments.toArray()));
   }
 
   /** The instruments on the shelf: those that were not taken off it. */
@@ -94,7 +101,7 @@ export class Repository {
 
   /** The teacher's own tunings, by name, then those of the catalogue. */
   tunings(): Promise<Tuning[]> {
-    return stored(async () => [...(await this.db.tunings.orderBy('name').toArray()), ...TUNINGS]);
+    return stored(async () => [...byName(await this.db.tunings.toArray()), ...TUNINGS]);
   }
 
   /** Stores a new or changed tuning of the teacher's own; answers the way back. @throws RecordError if a field is wrong. */

@@ -20,6 +20,9 @@ export function Shell({ children }: { children: ReactNode }) {
   const dark = useComputedColorScheme() === 'dark';
   return (
     <>
+      <a href="#view" className="skip">
+        Skip to the view
+      </a>
       <header className="shell-head">
         <Link to="/" className="brand">
           Rosefinch
@@ -43,7 +46,9 @@ export function Shell({ children }: { children: ReactNode }) {
           </ActionIcon>
         </div>
       </header>
-      <main>{children}</main>
+      <main id="view" tabIndex={-1}>
+        {children}
+      </main>
     </>
   );
 }

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { counted, distanceInWords, durationInWords, shortDuration, whenInWords } from './words.ts';
+import { counted, distanceInWords, durationInWords, shortDuration } from './words.ts';
 
 const MINUTE = 60;
 const HOUR = 60 * MINUTE;
@@ -22,24 +22,6 @@ describe('lengths of time in words', () => {
       expect(durationInWords(seconds)).to.equal(words);
       expect(shortDuration(seconds)).to.equal(short);
     });
-});
-
-describe('moments in words', () => {
-  // 25 October 2026: the clocks go back in London at 02:00, so this day has 25 hours.
-  const now = Date.UTC(2026, 9, 24, 16, 5);
-  const at = (day: number, hour: number, minute = 0) => Date.UTC(2026, 9, day, hour, minute);
-
-  it('tell the wall clock of the zone', () => {
-    expect(whenInWords(at(24, 20, 30), 'Europe/London', now)).to.equal('today 21:30');
-    expect(whenInWords(at(25, 7), 'Europe/London', now)).to.equal('tomorrow 07:00');
-    expect(whenInWords(at(23, 8), 'Europe/London', now)).to.equal('yesterday 09:00');
-    expect(whenInWords(at(26, 7), 'Europe/London', now)).to.equal('Mon 26 Oct 07:00');
-  });
-
-  it('depend on where one is', () => {
-    expect(whenInWords(at(24, 20, 30), 'Asia/Tokyo', now)).to.equal('today 05:30');
-    expect(whenInWords(at(24, 14), 'Asia/Tokyo', now)).to.equal('yesterday 23:00');
-  });
 });
 
 describe('other words', () => {

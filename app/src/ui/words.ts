@@ -55,22 +55,3 @@ export function durationInWords(seconds: number): string {
   }
   return 'under a minute';
 }
-
-const DAY_MS = 86_400_000;
-
-/** A moment as the wall clock of a zone tells it, the day only where it is not today. @example whenInWords(at, 'Europe/Berlin', now) // => 'tomorrow 07:00' */
-export function whenInWords(at: number, timeZone: string, now: number): string {
-  const day = (when: number) =>
-    new Intl.DateTimeFormat('en-GB', { timeZone, dateStyle: 'short' }).format(when);
-  const time = new Intl.DateTimeFormat('en-GB', { timeZone, timeStyle: 'short' }).format(at);
-  if (day(at) === day(now)) return `today ${time}`;
-  if (day(at) === day(now + DAY_MS)) return `tomorrow ${time}`;
-  if (day(at) === day(now - DAY_MS)) return `yesterday ${time}`;
-  const date = new Intl.DateTimeFormat('en-GB', {
-    timeZone,
-    weekday: 'short',
-    day: 'numeric',
-    month: 'short',
-  }).format(at);
-  return `${date} ${time}`;
-}

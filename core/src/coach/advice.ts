@@ -1,7 +1,7 @@
 import type { Refusal } from '../listen/index.ts';
 import { knowledgeOf, whoSounded } from '../listen/index.ts';
 import type { Target } from '../music/index.ts';
-import { noteName, notesToPass, shiftHz } from '../music/index.ts';
+import { noteName, notesToPass, shiftHz, targetName } from '../music/index.ts';
 import { loosen, type TightenDirection, turnInWords } from '../strings/index.ts';
 import type { Hz } from '../units.ts';
 import type { Pull } from './ahead.ts';
@@ -75,7 +75,7 @@ export function adviceFor(
 }
 
 function nameOf({ target }: AdviceString): string {
-  return `string ${target.course}, ${noteName(target.midi)}`;
+  return `string ${target.course}, ${targetName(target)}`;
 }
 
 function settledAdvice(
@@ -146,7 +146,9 @@ function aimInWords({ aim = 0 }: StringReading): string | null {
 }
 
 function farAdvice(last: StringReading, target: Target, way: string, a4: Hz): Advice {
-  const notes = notesToPass(last.hz, target.midi, a4).map((midi) => noteName(midi));
+  const notes = notesToPass(last.hz, target.midi, a4).map((midi) =>
+    noteName(midi, target.accidental),
+  );
   const path = notes.length > 1 ? `On the way: ${notes.join(', ')}.` : `Up to ${notes[0]}.`;
   const low = last.cents < 0;
   const semitones = Math.abs(last.cents / 100).toFixed(1);

@@ -27,5 +27,11 @@ describe('looks as a calendar (RFC 5545)', () => {
     expect(events[0]!.summary).to.equal('Look at Wren, again');
     expect(events[0]!.description).to.equal('One; two\nthree');
     expect(new Set(events.map((e) => e.uid)).size).to.equal(2);
+    // RFC 5545, 3.3.6: a duration names at least one unit; this parser throws where none is.
+    const triggers = calendar
+      .getAllSubcomponents('vevent')
+      .flatMap((event) => event.getAllSubcomponents('valarm'))
+      .map((alarm) => String(alarm.getFirstPropertyValue('trigger')));
+    expect(triggers).to.deep.equal(['-PT5M', '-PT5M']);
   });
 });

@@ -12,6 +12,9 @@ export interface CalendarLook {
   readonly text: string;
 }
 
+/** So long before it a calendar reminds of a look. */
+const ALARM_MINUTES = 5;
+
 /**
  * Looks as iCalendar (RFC 5545), in universal time, so that no time zone and no change of
  * clocks moves them.
@@ -27,7 +30,13 @@ export function writeCalendar(looks: readonly CalendarLook[]): string {
       duration: { minutes },
       title,
       description: text,
-      alarms: [{ action: 'display', description: title, trigger: { minutes: 0, before: true } }],
+      alarms: [
+        {
+          action: 'display',
+          description: title,
+          trigger: { minutes: ALARM_MINUTES, before: true },
+        },
+      ],
     }),
   );
   const { error, value } = createEvents(events, { productId: '-//Rosefinch//Settling//EN' });

@@ -8,4 +8,4 @@ export { A4_RANGE, centsBetween, hzToMidi, midiToHz, STANDARD_A4, shiftHz } from
 export { findTunings, notesInWords, oneStringAway, openChord, tuningsFor } from './search.ts';
 export { offsetsOf, type Temper } from './temper.ts';
 export type { InstrumentKind, Target, Tuning } from './tunings.ts';
-export { targetsOf } from './tunings.ts';
+export { targetName, targetsOf } from './tunings.ts';

@@ -1,5 +1,5 @@
 import type { Hz, Midi } from '../units.ts';
-import type { Accidental } from './notes.ts';
+import { type Accidental, noteName } from './notes.ts';
 import { midiToHz, shiftHz } from './pitch.ts';
 import { offsetsOf, type Temper } from './temper.ts';
 
@@ -27,6 +27,8 @@ export interface Target {
   readonly course: number;
   readonly midi: Midi;
   readonly hz: Hz;
+  /** How its tuning spells it; sharp where it does not say. */
+  readonly accidental?: Accidental;
 }
 
 /**
@@ -39,6 +41,16 @@ export function targetsOf(tuning: Tuning, a4: Hz, capo = 0): Target[] {
   const offsets = offsetsOf(open, tuning.temper);
   return open.map((note, index) => {
     const midi = note + capo;
-    return { course: index + 1, midi, hz: shiftHz(midiToHz(midi, a4), offsets[index] ?? 0) };
+    return {
+      course: index + 1,
+      midi,
+      hz: shiftHz(midiToHz(midi, a4), offsets[index] ?? 0),
+      accidental: tuning.accidental,
+    };
   });
+}
+
+/** The note of a target, spelt as its tuning does; nothing for none. @example targetName(targets[0]) // => 'E♭4' */
+export function targetName(target: Target | undefined): string {
+  return target ? noteName(target.midi, target.accidental) : '';
 }

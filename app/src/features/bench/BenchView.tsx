@@ -7,12 +7,12 @@ import {
   pairAdvice,
 } from '@rosefinch/core/coach';
 import { type CrossCheck, crossChecks, neckOf } from '@rosefinch/core/fretboard';
-import { findTuning, noteName, offsetsOf, type Tuning } from '@rosefinch/core/music';
+import { findTuning, offsetsOf, type Tuning, targetName } from '@rosefinch/core/music';
 import type { Instrument } from '@rosefinch/core/strings';
 import { useEffect, useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { type Stock, useData, useStock } from '../../data/index.ts';
-import { Action, KeyList, ReferenceLine, useKeys } from '../../ui/index.ts';
+import { Action, KeyList, ReferenceLine, useKeys, useNotices } from '../../ui/index.ts';
 import {
   Announcer,
   handsOn,
@@ -75,6 +75,7 @@ interface OfProps {
 
 function BenchOf({ instrument, stock }: OfProps) {
   const { repository } = useData();
+  const notices = useNotices();
   const { settings } = stock;
   const coupling = useCoupling(instrument, stock);
   const peg = usePegRound();
@@ -181,6 +182,7 @@ function BenchOf({ instrument, stock }: OfProps) {
           />
           <div className="strip">
             {roomInWords(bench.room)}
+            {bench.practice && ` · practice: it tells nothing of the real ${instrument.name}`}
             {showTruth && bench.truth && (
               <>
                 {' · '}
@@ -191,7 +193,7 @@ function BenchOf({ instrument, stock }: OfProps) {
           {hands && (
             <PracticePanel hands={hands} course={course}>
               <Action onAct={acts.truth} pressed={showTruth} hotkey="T">
-                Its own truth
+                Where they truly are
               </Action>
             </PracticePanel>
           )}
@@ -231,7 +233,7 @@ function BenchOf({ instrument, stock }: OfProps) {
               {pegs.running?.course ? 'Skip this peg' : 'Accept, next'}
             </Action>
             <Action onAct={acts.hear} hotkey="D">
-              Hear {noteName(bench.targets[course - 1]?.midi ?? 69)}
+              Hear {targetName(bench.targets[course - 1])}
             </Action>
             <Action onAct={acts.hide} pressed={hidden} hotkey="H">
               {hidden ? 'Show figures' : 'Hide figures'}
@@ -253,7 +255,14 @@ function BenchOf({ instrument, stock }: OfProps) {
             <Action onAct={acts.keys} hotkey="?">
               Keys
             </Action>
-            <Action onAct={bench.session.startAfresh}>Start afresh</Action>
+            <Action
+              onAct={() => {
+                const undo = bench.session.startAfresh();
+                if (undo) notices.undoable('A new sitting begins. The one before is kept.', undo);
+              }}
+            >
+              Start afresh
+            </Action>
           </div>
           <Ledger state={state} targets={bench.targets} hidden={hidden} />
         </section>

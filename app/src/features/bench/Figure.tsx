@@ -1,6 +1,6 @@
 import type { BenchState } from '@rosefinch/core/coach';
 import { currentPass, stringOf } from '@rosefinch/core/coach';
-import { noteName, type Target } from '@rosefinch/core/music';
+import { type Target, targetName } from '@rosefinch/core/music';
 import { deviationInWords, signedCents } from '../../ui/index.ts';
 import { BigFigure, type LiveNote, useRinging } from '../listening/index.ts';
 
@@ -26,7 +26,7 @@ export function Figure({ state, targets, live, hidden }: Props) {
       : `cents, ${deviationInWords(cents - aim, state.goal.tolerance)}${error}${aim === 0 ? '' : `, aim ${signedCents(aim)}`}`;
   return (
     <BigFigure
-      name={target ? `string ${target.course} · ${noteName(target.midi)}` : 'no string yet'}
+      name={target ? `string ${target.course} · ${targetName(target)}` : 'no string yet'}
       figure={hidden ? 'hidden' : cents === null ? '–' : signedCents(cents)}
       note={note}
     />

@@ -1,5 +1,5 @@
 import { type BenchState, ledger } from '@rosefinch/core/coach';
-import { noteName, type Target } from '@rosefinch/core/music';
+import { type Target, targetName } from '@rosefinch/core/music';
 import { signedCents } from '../../ui/index.ts';
 
 interface Props {
@@ -33,7 +33,7 @@ export function Ledger({ state, targets, hidden }: Props) {
           return (
             <tr key={row.course} data-active={row.course === state.active}>
               <th scope="row">
-                {row.course} {target ? noteName(target.midi) : ''}
+                {row.course} {target ? targetName(target) : ''}
               </th>
               {many && <td>{figure(row.passes[0]?.found)}</td>}
               <td>{figure(row.passes.at(-1)?.found)}</td>

@@ -1,5 +1,5 @@
 import type { BenchState } from '@rosefinch/core/coach';
-import { noteName, type Target } from '@rosefinch/core/music';
+import { type Target, targetName } from '@rosefinch/core/music';
 import type { LogEntry } from '@rosefinch/core/records';
 import type { Instrument } from '@rosefinch/core/strings';
 import { useMemo } from 'react';
@@ -56,7 +56,7 @@ function WireRow(props: RowProps) {
   const { course } = target;
   const peg = instrument.courses[course - 1]?.strings[0]?.peg;
   const last = perches.at(-1);
-  const name = noteName(target.midi);
+  const name = targetName(target);
   const standing =
     hidden || !last
       ? 'no figure'

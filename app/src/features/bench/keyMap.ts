@@ -48,6 +48,6 @@ export const KEY_WORDS: readonly (readonly [string, string])[] = [
   ['P', 'practice guitar: pluck'],
   ['↑ ↓', 'practice guitar: tighten, loosen a hair; with Shift more'],
   ['M', 'practice guitar: mute'],
-  ['T', 'practice guitar: its own truth'],
+  ['T', 'practice instrument: where its strings truly are'],
   ['?', 'this list'],
 ];

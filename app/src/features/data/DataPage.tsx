@@ -3,7 +3,7 @@ import { saltmarshLibrary } from '@rosefinch/core/records';
 import { useState } from 'react';
 import { backupText, readingsCsv, useData, useLive, useSettings } from '../../data/index.ts';
 import { now } from '../../environment.ts';
-import { download } from '../../ui/index.ts';
+import { counted, download, useNotices } from '../../ui/index.ts';
 import { Restore } from './Restore.tsx';
 import { SettingsForm } from './SettingsForm.tsx';
 
@@ -51,7 +51,7 @@ function Files() {
       </Title>
       <Text mb="sm">
         {counts
-          ? `${counts.instruments} instruments, ${counts.sessions} sessions and ${counts.readings} readings are kept in this browser.`
+          ? `${counted(counts.instruments, 'instrument')}, ${counted(counts.sessions, 'sitting')} and ${counted(counts.readings, 'reading')} are kept in this browser.`
           : 'Counting …'}
       </Text>
       <Group>
@@ -67,9 +67,12 @@ function Files() {
 function Upkeep() {
   const { repository } = useData();
   const [sure, setSure] = useState(false);
+  const notices = useNotices();
   const wipe = async () => {
+    const before = await repository.contents();
     await repository.wipe();
     setSure(false);
+    notices.undoable('Everything is removed.', () => repository.restore(before));
   };
   return (
     <section aria-label="Upkeep">

@@ -1,5 +1,10 @@
-import { NativeSelect, NumberInput, Slider, Stack, Switch, Text, Title } from '@mantine/core';
-import { type Settings, useData } from '../../data/index.ts';
+import { Button, NativeSelect, Slider, Stack, Switch, Text, Title } from '@mantine/core';
+import { type Settings, useData, useLive } from '../../data/index.ts';
+import { now } from '../../environment.ts';
+import { CheckedNumber, type NumberRule } from '../../ui/index.ts';
+
+const A4: NumberRule = { name: 'A4', low: 400, high: 480, unit: ' Hz' };
+const TOLERANCE: NumberRule = { name: 'Tolerance', low: 0.5, high: 20, unit: ' cents' };
 
 /** What the bench goes by. Every change is kept at once. */
 export function SettingsForm({ settings }: { settings: Settings }) {
@@ -11,25 +16,23 @@ export function SettingsForm({ settings }: { settings: Settings }) {
         Settings
       </Title>
       <Stack gap="sm" maw={420}>
-        <NumberInput
+        <CheckedNumber
+          rule={A4}
           label="A4, Hz"
           description="400 to 480; 440 is the standard"
-          min={400}
-          max={480}
           decimalScale={1}
-          clampBehavior="blur"
           value={settings.a4}
-          onChange={(value) => isWithin(value, 400, 480) && set({ a4: value })}
+          onValue={(a4) => set({ a4 })}
         />
-        <NumberInput
+        <OpenSitting settings={settings} />
+        <CheckedNumber
+          rule={TOLERANCE}
           label="Tolerance, cents"
           description="A string this near its note is at rest"
-          min={0.5}
-          max={20}
           step={0.5}
           decimalScale={1}
           value={settings.tolerance}
-          onChange={(value) => isWithin(value, 0.5, 20) && set({ tolerance: value })}
+          onValue={(tolerance) => set({ tolerance })}
         />
         <NativeSelect
           label="Order of strings"
@@ -112,6 +115,31 @@ export function SettingsForm({ settings }: { settings: Settings }) {
   );
 }
 
-function isWithin(value: number | string, low: number, high: number): value is number {
-  return typeof value === 'number' && value >= low && value <= high;
+/** A sitting keeps the A4 and the tolerance that it began with: said where they differ, with the way on. */
+function OpenSitting({ settings }: { settings: Settings }) {
+  const { repository } = useData();
+  const { a4, tolerance, instrumentId } = settings;
+  const sitting = useLive(
+    async (r) =>
+      (await r.sessions()).find(
+        (s) => s.instrumentId === instrumentId && s.endedAt === null && s.work !== 'settling',
+      ),
+    `open sitting ${instrumentId}`,
+  );
+  if (!sitting || (sitting.a4 === a4 && sitting.tolerance === tolerance)) return null;
+  return (
+    <div className="card" role="status">
+      <Text>
+        The sitting on the bench keeps {sitting.a4} Hz and {sitting.tolerance} cents, with which it
+        began.
+      </Text>
+      <Button
+        variant="default"
+        mt="xs"
+        onClick={() => void repository.endSession(sitting.id, now())}
+      >
+        Begin a new sitting with {a4} Hz and {tolerance} cents
+      </Button>
+    </div>
+  );
 }

@@ -1,10 +1,10 @@
 import { Button, Group, Title } from '@mantine/core';
-import { findTuning, noteName } from '@rosefinch/core/music';
+import { findTuning, targetName } from '@rosefinch/core/music';
 import type { FretCheck } from '@rosefinch/core/records';
 import { type Instrument, startFret, withCapo } from '@rosefinch/core/strings';
 import { useState } from 'react';
 import type { Stock } from '../../data/index.ts';
-import { Action, download, signedCents, useKeys } from '../../ui/index.ts';
+import { Action, dayInWords, download, signedCents, useKeys } from '../../ui/index.ts';
 import { InstrumentChoice } from '../instrument/index.ts';
 import { BigFigure, ListeningProblem, roomInWords, Sources } from '../listening/index.ts';
 import { bridgeEndsOf } from './bridge.ts';
@@ -121,7 +121,7 @@ export function FretBench(props: Props) {
               Leave it out
             </Action>
             <Action onAct={checking.strikeOut} hotkey="X" disabled={check.readings.length === 0}>
-              Strike the last out
+              Leave the last one out
             </Action>
             <Action onAct={() => setNoting(true)} hotkey="N" disabled={check.readings.length === 0}>
               Note the last
@@ -173,9 +173,7 @@ export function FretBench(props: Props) {
 }
 
 function dayOf({ startedAt, zone }: FretCheck): string {
-  return new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeZone: zone }).format(
-    startedAt,
-  );
+  return dayInWords(startedAt, zone);
 }
 
 function notesOf({ readings }: FretCheck): string {
@@ -205,7 +203,7 @@ function Last({ checking: { check, targets }, instrument }: PartProps) {
       note={
         last
           ? open
-            ? `cents from the mean of ${noteName(targets[last.course - 1]?.midi ?? 69)} open`
+            ? `cents from the mean of ${targetName(targets[last.course - 1])} open`
             : `cents against its open string, ±${last.errorCents.toFixed(1)}`
           : ' '
       }

@@ -5,7 +5,7 @@ import {
   type Pressure,
   type StringCauses,
 } from '@rosefinch/core/intonation';
-import { noteName, type Target } from '@rosefinch/core/music';
+import { type Target, targetName } from '@rosefinch/core/music';
 import type { FretCheck } from '@rosefinch/core/records';
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
@@ -58,7 +58,7 @@ export function FretMap({ check, targets, causes, asked }: Props) {
         <StringRow
           key={course}
           y={i * ROW + ROW / 2 + 2}
-          name={noteName(targets[course - 1]?.midi ?? 69)}
+          name={targetName(targets[course - 1])}
           course={course}
           readings={check.readings.filter((r) => r.course === course && !r.struckOut)}
           error={(reading) => errorOf(check, reading)}

@@ -3,6 +3,7 @@ import { tellsOfInstrument } from '@rosefinch/core/records';
 import type { Instrument } from '@rosefinch/core/strings';
 import { Link } from 'react-router';
 import { useData, useLive } from '../../data/index.ts';
+import { dayInWords } from '../../ui/index.ts';
 import { causesByCourse } from './sequence.ts';
 import { findingInWords } from './words.ts';
 
@@ -13,10 +14,9 @@ export function FretSummary({ instrument }: { instrument: Instrument }) {
   const newest = checks?.find((check) => tellsOfInstrument(check, shelf === 'demo'));
   if (!newest) return null;
   const findings = findingsOf(instrument, causesByCourse(newest));
-  const day = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeZone: newest.zone });
   return (
     <section className="card medium" aria-label="Frets">
-      <strong>Frets, checked {day.format(newest.startedAt)}</strong>
+      <strong>Frets, checked {dayInWords(newest.startedAt, newest.zone)}</strong>
       {findings.length === 0 && <p>No cause shows, as far as it was read.</p>}
       <ul className="way">
         {findings.map((finding) => (

@@ -1,4 +1,4 @@
-import { noteName, type Target } from '@rosefinch/core/music';
+import { type Target, targetName } from '@rosefinch/core/music';
 import type { FretCheck } from '@rosefinch/core/records';
 import { scaleLinear } from 'd3-scale';
 import { errorOf } from './sequence.ts';
@@ -44,7 +44,7 @@ export function HeatMap({ check, targets }: Props) {
       {check.courses.map((course, row) => (
         <g key={course} transform={`translate(0,${TOP + row * CELL.height})`}>
           <text x={0} y={17}>
-            {course} {noteName(targets[course - 1]?.midi ?? 69)}
+            {course} {targetName(targets[course - 1])}
           </text>
           {frets.map((fret, k) => {
             const list = errors(course, fret);

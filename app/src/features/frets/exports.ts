@@ -1,13 +1,29 @@
 import type { FretCheck } from '@rosefinch/core/records';
 import { type Instrument, startFret } from '@rosefinch/core/strings';
-import Papa from 'papaparse';
+import { csvText, rounded } from '../../data/index.ts';
 import { download } from '../../ui/index.ts';
 import { errorOf } from './sequence.ts';
 
+const COLUMNS = [
+  'time_utc',
+  'zone',
+  'instrument',
+  'tuning',
+  'string',
+  'place',
+  'fret',
+  'pressure',
+  'error_cents',
+  'uncertainty_cents',
+  'struck_out',
+  'note',
+] as const;
+
 /** Every reading of a check as CSV (RFC 4180): one line a reading, units in the heading. */
-export function fretsCsv(instrument: Instrument, check: FretCheck): string {
+export function fretsCsv(instrument: Instrument, check: FretCheck, reader?: string): string {
   const rows = check.readings.map((reading) => {
     const { course, place, at, errorCents, struckOut, note } = reading;
+    const error = errorOf(check, reading);
     return {
       time_utc: new Date(at).toISOString(),
       zone: check.zone,
@@ -15,15 +31,15 @@ export function fretsCsv(instrument: Instrument, check: FretCheck): string {
       tuning: check.tuningId,
       string: course,
       place: place.kind,
-      fret: place.kind === 'fret' ? place.fret + startFret(instrument, course) : '',
+      fret: place.kind === 'fret' ? place.fret + startFret(instrument, course) : null,
       pressure: place.kind === 'fret' ? place.pressure : '',
-      error_cents: errorOf(check, reading)?.toFixed(3) ?? '',
-      uncertainty_cents: errorCents.toFixed(3),
+      error_cents: error === null ? null : rounded(error, 3),
+      uncertainty_cents: rounded(errorCents, 3),
       struck_out: struckOut ? 'yes' : 'no',
       note: note ?? '',
     };
   });
-  return `${Papa.unparse(rows, { newline: '\r\n' })}\r\n`;
+  return csvText(COLUMNS, rows, reader);
 }
 
 const MAP = '.fret-map';

@@ -124,7 +124,7 @@ describe('a fret check as CSV', () => {
   it('has a line for every reading, struck out or not, with units in its heading', () => {
     const banjo = findModel('banjo-five')!.build('lapwing', 'Lapwing, "old"');
     const struck = { ...reading(5, at(2, 'soft'), 207), struckOut: true as const };
-    const text = fretsCsv(banjo, check([...four(5, 0), struck]));
+    const text = fretsCsv(banjo, check([...four(5, 0), struck]), 'en-GB');
     const { data, errors } = Papa.parse<Record<string, string>>(text, {
       header: true,
       skipEmptyLines: true,
@@ -138,7 +138,7 @@ describe('a fret check as CSV', () => {
       // The second fret of the short string is the seventh of the neck.
       fret: '7',
       pressure: 'soft',
-      error_cents: '7.000',
+      error_cents: '7',
       struck_out: 'yes',
     });
   });

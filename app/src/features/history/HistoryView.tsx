@@ -1,10 +1,10 @@
-import { Button, Checkbox, Group, Stack, Text, Title } from '@mantine/core';
+import { Button, Checkbox, Group, Stack, Title } from '@mantine/core';
 import { findTuning } from '@rosefinch/core/music';
 import { type LogEntry, summarise } from '@rosefinch/core/records';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { useData, useLive } from '../../data/index.ts';
-import { counted, EmptyView, MiniWires, signedCents } from '../../ui/index.ts';
+import { counted, EmptyView, MiniWires, signedCents, useNotices } from '../../ui/index.ts';
 import { Comparison } from './Comparison.tsx';
 import { noteOf, type Sitting, whenOf } from './sitting.ts';
 
@@ -13,12 +13,12 @@ export function HistoryView() {
   const { repository } = useData();
   const sittings = useSittings();
   const [picked, setPicked] = useState<readonly string[]>([]);
-  const [undo, setUndo] = useState<(() => Promise<void>) | null>(null);
+  const notices = useNotices();
   if (!sittings) return <p>One moment …</p>;
   const remove = async (id: string) => {
     const back = await repository.deleteSession(id);
     setPicked((ids) => ids.filter((other) => other !== id));
-    setUndo(() => back);
+    notices.undoable('The sitting is deleted.', back);
   };
   const pick = (id: string) =>
     setPicked((ids) => (ids.includes(id) ? ids.filter((x) => x !== id) : [...ids, id].slice(-2)));
@@ -28,20 +28,6 @@ export function HistoryView() {
       <Title order={1} size="h2">
         History
       </Title>
-      {undo && (
-        <Group role="status">
-          <Text>The session is deleted.</Text>
-          <Button
-            variant="default"
-            onClick={() => {
-              void undo();
-              setUndo(null);
-            }}
-          >
-            Undo
-          </Button>
-        </Group>
-      )}
       {sittings.length === 0 && (
         <EmptyView
           says="Every sitting at the bench is kept here: what each string was found at, and where it was left."

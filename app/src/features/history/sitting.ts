@@ -1,6 +1,7 @@
 import { noteName, type Tuning } from '@rosefinch/core/music';
 import type { Session, SessionSummary } from '@rosefinch/core/records';
 import type { Instrument } from '@rosefinch/core/strings';
+import { momentInWords } from '../../ui/index.ts';
 
 /** A session with what it came to, ready to be shown. */
 export interface Sitting {
@@ -19,9 +20,5 @@ export function noteOf({ session, tuning }: Sitting, course: number): string {
 
 /** When a session began, in the time zone in which it was held. */
 export function whenOf(session: Session): string {
-  return new Intl.DateTimeFormat('en-GB', {
-    dateStyle: 'medium',
-    timeStyle: 'short',
-    timeZone: session.zone,
-  }).format(session.startedAt);
+  return momentInWords(session.startedAt, session.zone);
 }

@@ -1,5 +1,5 @@
 import type { Target } from '@rosefinch/core/music';
-import { noteName } from '@rosefinch/core/music';
+import { targetName } from '@rosefinch/core/music';
 import type { LogEntry } from '@rosefinch/core/records';
 import { useEffect, useRef, useState } from 'react';
 import { monotonic } from '../../environment.ts';
@@ -28,7 +28,7 @@ export function Announcer({ log, targets, tolerance, hidden, spoken }: Props) {
     const { course, cents, aim = 0 } = entry.event.reading;
     const target = targets[course - 1];
     const place = deviationInWords(cents - aim, tolerance);
-    const text = `String ${course}, ${target ? noteName(target.midi) : ''}: ${Math.abs(cents).toFixed(0)} cents, ${place}`;
+    const text = `String ${course}, ${target ? targetName(target) : ''}: ${Math.abs(cents).toFixed(0)} cents, ${place}`;
     if (monotonic() - last.current >= AT_MOST_EVERY_MS) {
       last.current = monotonic();
       setWords(text);

@@ -42,8 +42,8 @@ export function PracticePanel({ hands, course, children }: Props) {
 export function Truth({ deviations }: { deviations: readonly number[] }) {
   const strings = deviations.map((cents, i) => `${i + 1}: ${signedCents(cents)}`).reverse();
   return (
-    <span role="note" aria-label="The practice guitar’s own truth">
-      its own truth, string by string, {strings.join(' · ')} cents
+    <span role="note" aria-label="Where the practice strings truly are">
+      the strings truly are, from the highest number, {strings.join(' · ')} cents
     </span>
   );
 }

@@ -16,7 +16,7 @@ export function NeckCard({ instrument, stock }: { instrument: Instrument; stock:
       <p className="soft">
         {turns === 0
           ? 'Not heard yet: what is usual for such a bridge.'
-          : `Learned from ${counted(turns, 'turn')}, known to within ${Math.round(100 * error)} %.`}{' '}
+          : `Learned from ${counted(turns, 'turn')}; a figure may be off by ${Math.round(100 * error)} %.`}{' '}
         Each row: one string raised by {TURN} cents, and what the others do, in cents.
       </p>
       <div className="wide">

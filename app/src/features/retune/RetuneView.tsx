@@ -175,6 +175,7 @@ function PlanSide({ plan, instrument, target, capo, settings }: SideProps) {
   const refused = plan.warnings.some((warning) => warning.kind === 'refused');
   const [sure, setSure] = useState(false);
   const heavy = plan.warnings.some((warning) => warning.kind === 'load') && !sure;
+  const note = (hz: number) => noteName(hzToMidi(hz, settings.a4), target.accidental);
   const force = (newtons: number) => forceInWords(newtons, settings.force);
   const begin = async () => {
     const aim = { tuningId: target.id, capo, a4: settings.a4 };
@@ -195,8 +196,7 @@ function PlanSide({ plan, instrument, target, capo, settings }: SideProps) {
           {plan.steps.map((step, i) => (
             <li key={step.course}>
               <strong>
-                String {step.course}: {noteName(hzToMidi(step.fromHz, settings.a4))} →{' '}
-                {noteName(hzToMidi(step.toHz, settings.a4))},{' '}
+                String {step.course}: {note(step.fromHz)} → {note(step.toHz)},{' '}
                 {step.cents < 0 ? 'loosen' : 'tighten'}
               </strong>
               <span>

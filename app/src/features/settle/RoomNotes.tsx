@@ -3,7 +3,8 @@ import type { RoomNote } from '@rosefinch/core/coach';
 import type { LogEntry } from '@rosefinch/core/records';
 import type { RoomMove } from '@rosefinch/core/settling';
 import { useState } from 'react';
-import { signedCents } from '../../ui/index.ts';
+import { zone } from '../../environment.ts';
+import { momentInWords, signedCents } from '../../ui/index.ts';
 
 interface Props {
   readonly log: readonly LogEntry[];
@@ -38,8 +39,7 @@ export function RoomNotes({ log, move, opened, onClose, onNote }: Props) {
           <ul className="soft">
             {notes.map(({ at, note }) => (
               <li key={at}>
-                {new Date(at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })}:{' '}
-                {noteInWords(note)}
+                {momentInWords(at, zone())}: {noteInWords(note)}
               </li>
             ))}
           </ul>

@@ -1,6 +1,6 @@
 import { Group, NativeSelect } from '@mantine/core';
 import { useMediaQuery } from '@mantine/hooks';
-import { noteName } from '@rosefinch/core/music';
+import { targetName } from '@rosefinch/core/music';
 import type { Restringing } from '@rosefinch/core/records';
 import { useState } from 'react';
 import { SettleChart, timeScale } from './SettleChart.tsx';
@@ -39,8 +39,7 @@ export function SettleCharts({ settling, restringing, tolerance, onChoose }: Pro
     -LEAST_CENTS,
     ...rows.flatMap(({ taken }) => taken.filter(({ doubt }) => !doubt).map(({ cents }) => cents)),
   );
-  const names = (course: number) =>
-    `string ${course} · ${noteName(targets[course - 1]?.midi ?? 69)}`;
+  const names = (course: number) => `string ${course} · ${targetName(targets[course - 1])}`;
   const height = Math.max(76, Math.min(240, HEIGHT / rows.length));
   return (
     <>
@@ -59,7 +58,7 @@ export function SettleCharts({ settling, restringing, tolerance, onChoose }: Pro
           aria-label="Time"
           size="sm"
           data={[
-            { value: 'log', label: 'time by its logarithm' },
+            { value: 'log', label: 'early times drawn wide' },
             { value: 'clock', label: 'time by the clock' },
           ]}
           value={time}

@@ -1,5 +1,5 @@
 import { NativeSelect, Title } from '@mantine/core';
-import { noteName } from '@rosefinch/core/music';
+import { targetName } from '@rosefinch/core/music';
 import type { Restringing } from '@rosefinch/core/records';
 import type { Step, StringHistory, Taken } from '@rosefinch/core/settling';
 import { LEAST_HEADROOM, STEPS, settlingAdvice } from '@rosefinch/core/settling';
@@ -60,7 +60,7 @@ export function SettlingBench({ instrument, stock, restringing }: Props) {
   const { listening, sitting, targets, fresh, active, last } = settling;
   const { settings } = stock;
   const course = active ?? fresh[0]?.course ?? 1;
-  const note = (c: number) => noteName(targets[c - 1]?.midi ?? 69);
+  const note = (c: number) => targetName(targets[c - 1]);
   const correct = () => last && settling.say(last, otherStep(last));
   const hearTarget = () => targets[course - 1] && listening.sound(targets[course - 1]!.hz);
   const choose = (chosen: number | null) => {
@@ -146,7 +146,7 @@ export function SettlingBench({ instrument, stock, restringing }: Props) {
         <section className="bench-more" aria-label="Actions and looks">
           <div className="actions">
             <Action onAct={correct} hotkey="X" disabled={!last || last.step === 'left out'}>
-              {last ? `Not “${STEP_WORDS[last.step]}”` : 'Not that'}
+              {last ? `It was not ${STEP_WORDS[last.step]}` : 'It was not that'}
             </Action>
             <Action onAct={hearTarget} hotkey="D">
               Hear {note(course)}
@@ -208,7 +208,7 @@ function Now({ settling: { listening, targets, sitting, last } }: { settling: Se
   const step = ringing || !last ? '' : `, ${STEP_WORDS[last.step]}`;
   return (
     <BigFigure
-      name={target ? `string ${target.course} · ${noteName(target.midi)}` : 'no string yet'}
+      name={target ? `string ${target.course} · ${targetName(target)}` : 'no string yet'}
       figure={cents === null ? '–' : signedCents(cents)}
       note={
         cents === null
@@ -233,7 +233,7 @@ function Advice({ settling, instrument, restringing }: AdviceProps) {
     const spec = instrument.courses[course - 1]?.strings[0]?.spec;
     return {
       course,
-      note: target ? noteName(target.midi) : '',
+      note: target ? targetName(target) : '',
       headroom: (target && stringLoad(instrument, course, target.hz)?.headroom) ?? LEAST_HEADROOM,
       thin:
         spec !== undefined && !spec.wound && spec.material === 'steel' && spec.diameterMm < THIN,

@@ -2,7 +2,7 @@ import type { Restringing } from '@rosefinch/core/records';
 import type { Instrument } from '@rosefinch/core/strings';
 import { useLive } from '../../data/index.ts';
 import { now } from '../../environment.ts';
-import { durationInWords } from '../../ui/index.ts';
+import { dayInWords, durationInWords } from '../../ui/index.ts';
 
 /** When each string was put on, and the ones before it. */
 export function StringAges({ instrument }: { instrument: Instrument }) {
@@ -44,5 +44,5 @@ export function StringAges({ instrument }: { instrument: Instrument }) {
 }
 
 function dayOf({ fittedAt, zone }: Restringing): string {
-  return new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeZone: zone }).format(fittedAt);
+  return dayInWords(fittedAt, zone);
 }

@@ -2,7 +2,7 @@ import type { StringSettling, Verdict } from '@rosefinch/core/settling';
 import { expect } from 'chai';
 import { headlineOf, holdInWords, questionOf, verdictInWords, verdictSpan } from './words.ts';
 
-const CLOCK = { now: Date.UTC(2026, 10, 25, 9), zone: 'Europe/London' };
+const CLOCK = { now: Date.UTC(2026, 10, 25, 9), zone: 'Europe/London', reader: 'en-GB' };
 const span = (expected: number, low: number, high: number) => ({ expected, low, high });
 const string = (verdict: Verdict, change: Partial<StringSettling> = {}): StringSettling => ({
   history: {

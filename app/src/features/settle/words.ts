@@ -23,10 +23,12 @@ export function lessonInWords(minutes: number): string {
 export interface Clock {
   readonly now: number;
   readonly zone: string;
+  /** How dates are written; as the reader's browser does where it is not given. */
+  readonly reader?: string;
 }
 
 /** Whether a string holds a lesson, once it is at its note. */
-export function verdictInWords(verdict: Verdict, { now, zone }: Clock): string {
+export function verdictInWords(verdict: Verdict, { now, zone, reader }: Clock): string {
   switch (verdict.kind) {
     case 'more readings':
       return `needs ${counted(verdict.wanted, 'more reading')}`;
@@ -37,7 +39,7 @@ export function verdictInWords(verdict: Verdict, { now, zone }: Clock): string {
     case 'rounds':
       return `in ${counted(verdict.rounds.expected, 'round')}`;
     case 'wait':
-      return `from ${whenInWords(now + 1000 * verdict.wait.expected, zone, now)} on`;
+      return `from ${whenInWords(now + 1000 * verdict.wait.expected, zone, now, reader)} on`;
     case 'not soon':
       return 'not within 14 days';
   }

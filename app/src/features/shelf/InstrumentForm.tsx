@@ -3,7 +3,6 @@ import {
   Checkbox,
   Group,
   NativeSelect,
-  NumberInput,
   Stack,
   Switch,
   Textarea,
@@ -29,7 +28,15 @@ import {
 } from '@rosefinch/core/strings';
 import { useState } from 'react';
 import type { Stock } from '../../data/index.ts';
-import { forceFigure, NotSaved } from '../../ui/index.ts';
+import { CheckedNumber, forceFigure, NotSaved, type NumberRule, Unsaved } from '../../ui/index.ts';
+
+const SCALE: NumberRule = { name: 'Scale', low: 100, high: 1200, unit: ' mm' };
+const FRETS: NumberRule = { name: 'Frets', low: 0, high: 40, unit: '', whole: true };
+/** Beyond these no wire is made, and its strength not known. */
+const DIAMETER: NumberRule = { name: 'Diameter', low: 0.1, high: 6.5, unit: ' mm' };
+const CORE: NumberRule = { name: 'Core', low: 0.1, high: 6.5, unit: ' mm' };
+const WEIGHT: NumberRule = { name: 'Weight', low: 0.01, high: 100, unit: ' g/m' };
+const RATIO: NumberRule = { name: 'Ratio', low: 0.2, high: 60, unit: '' };
 
 interface Props {
   readonly instrument: Instrument;
@@ -42,11 +49,25 @@ interface Props {
 export function InstrumentForm({ instrument, stock, onSave }: Props) {
   const [draft, setDraft] = useState(instrument);
   const [problem, setProblem] = useState<string | null>(null);
+  const [wrong, setWrong] = useState<ReadonlySet<string>>(new Set());
+  const lawful = (field: string) => (is: boolean) =>
+    setWrong((before) => {
+      const next = new Set(before);
+      if (is) next.delete(field);
+      else next.add(field);
+      return next;
+    });
+  const nameWrong = draft.name.trim() === '' ? 'Name: it needs one' : null;
+  const twin = stock.shelf.find(
+    ({ id, name }) => id !== draft.id && name.trim() === draft.name.trim(),
+  );
+  const changed = JSON.stringify(draft) !== JSON.stringify(instrument) || wrong.size > 0;
   const change = (part: Partial<Instrument>) => setDraft((d) => ({ ...d, ...part }));
   const changeCourse = (number: number, next: Course) =>
     change({ courses: draft.courses.map((c) => (c.number === number ? next : c)) });
   const save = () => {
     setProblem(null);
+    if (wrong.size > 0 || nameWrong) return setProblem('A field above says what is wrong with it.');
     onSave(draft).catch((error: Error) => setProblem(error.message));
   };
   const tunings = tuningsFor(draft.kind, draft.courses.length, stock.tunings);
@@ -63,6 +84,8 @@ export function InstrumentForm({ instrument, stock, onSave }: Props) {
             label="Name"
             value={draft.name}
             maxLength={60}
+            error={nameWrong}
+            description={twin && 'Another one on the shelf has this name.'}
             onChange={(event) => change({ name: event.currentTarget.value })}
           />
           <NativeSelect
@@ -74,17 +97,21 @@ export function InstrumentForm({ instrument, stock, onSave }: Props) {
               setDraft({ ...rest, tuningId: event.currentTarget.value });
             }}
           />
-          <NumberInput
+          <CheckedNumber
+            rule={SCALE}
             label="Scale, mm"
-            w={110}
+            w={130}
             value={draft.scaleMm}
-            onChange={(value) => change({ scaleMm: Number(value) })}
+            onValue={(scaleMm) => change({ scaleMm })}
+            onLawful={lawful('scale')}
           />
-          <NumberInput
+          <CheckedNumber
+            rule={FRETS}
             label="Frets"
-            w={90}
+            w={110}
             value={draft.frets}
-            onChange={(value) => change({ frets: Number(value) })}
+            onValue={(frets) => change({ frets })}
+            onLawful={lawful('frets')}
           />
         </Group>
         <Group align="end">
@@ -126,7 +153,8 @@ export function InstrumentForm({ instrument, stock, onSave }: Props) {
           value={draft.note}
           onChange={(event) => change({ note: event.currentTarget.value })}
         />
-        <Strings instrument={draft} stock={stock} onChange={changeCourse} />
+        <Strings instrument={draft} stock={stock} onChange={changeCourse} lawful={lawful} />
+        <Unsaved changed={changed} />
         <NotSaved reason={problem} />
         <Group>
           <Button type="submit">Save</Button>
@@ -203,9 +231,11 @@ interface StringsProps {
   readonly instrument: Instrument;
   readonly stock: Stock;
   readonly onChange: (number: number, next: Course) => void;
+  /** Told of each field whether it can be so. */
+  readonly lawful: (field: string) => (is: boolean) => void;
 }
 
-function Strings({ instrument, stock, onChange }: StringsProps) {
+function Strings({ instrument, stock, onChange, lawful }: StringsProps) {
   return (
     <div className="wide">
       <table className="ledger" aria-label="Strings and pegs">
@@ -231,6 +261,7 @@ function Strings({ instrument, stock, onChange }: StringsProps) {
               stock={stock}
               course={course}
               onChange={(next) => onChange(course.number, next)}
+              lawful={lawful}
             />
           ))}
         </tbody>
@@ -244,9 +275,10 @@ interface RowProps {
   readonly stock: Stock;
   readonly course: Course;
   readonly onChange: (next: Course) => void;
+  readonly lawful: StringsProps['lawful'];
 }
 
-function StringRow({ instrument, stock, course, onChange }: RowProps) {
+function StringRow({ instrument, stock, course, onChange, lawful }: RowProps) {
   const [first, ...others] = course.strings;
   if (!first) return null;
   const { spec, peg } = first;
@@ -254,16 +286,18 @@ function StringRow({ instrument, stock, course, onChange }: RowProps) {
     onChange({ ...course, strings: [{ peg, spec: settled({ ...spec, ...part }) }, ...others] });
   const withPeg = (part: Partial<Peg>) =>
     onChange({ ...course, strings: [{ spec, peg: { ...peg, ...part } }, ...others] });
-  const figure = (label: string, value: number, set: (value: number) => void, off = false) => (
-    <NumberInput
-      aria-label={`${label} of string ${course.number}`}
+  const figure = (rule: NumberRule, value: number, set: (value: number) => void, off = false) => (
+    <CheckedNumber
+      rule={rule}
+      onLawful={lawful(`${rule.name} ${course.number}`)}
+      aria-label={`${rule.name} of string ${course.number}`}
       size="xs"
       w={92}
       decimalScale={4}
       hideControls
       disabled={off}
       value={value}
-      onChange={(next) => set(Number(next))}
+      onValue={set}
     />
   );
   return (
@@ -287,11 +321,11 @@ function StringRow({ instrument, stock, course, onChange }: RowProps) {
           onChange={(event) => withSpec(rewound(spec, event.currentTarget.checked))}
         />
       </td>
-      <td>{figure('Diameter', spec.diameterMm, (diameterMm) => withSpec({ diameterMm }))}</td>
-      <td>{figure('Core', spec.coreMm, (coreMm) => withSpec({ coreMm }), !spec.wound)}</td>
+      <td>{figure(DIAMETER, spec.diameterMm, (diameterMm) => withSpec({ diameterMm }))}</td>
+      <td>{figure(CORE, spec.coreMm, (coreMm) => withSpec({ coreMm }), !spec.wound)}</td>
       <td>
         {figure(
-          'Weight',
+          WEIGHT,
           1000 * spec.unitWeight,
           (grams) => withSpec({ unitWeight: grams / 1000 }),
           !spec.wound,
@@ -307,16 +341,16 @@ function StringRow({ instrument, stock, course, onChange }: RowProps) {
         />
         <div className="soft">{triedInWords(peg)}</div>
       </td>
-      <td>{figure('Ratio', peg.ratio, (ratio) => withPeg({ ratio }))}</td>
+      <td>{figure(RATIO, peg.ratio, (ratio) => withPeg({ ratio }))}</td>
       <Outcome instrument={instrument} stock={stock} course={course.number} spec={spec} />
     </tr>
   );
 }
 
-/** @example triedInWords(peg) // => 'tried, a turn known to 12 %' */
+/** @example triedInWords(peg) // => 'tried, figures good to 12 %' */
 function triedInWords({ known, measured }: Peg): string {
   if (known === 'assumed') return 'not tried';
-  return measured ? `tried, a turn known to ${Math.round(100 * measured.error)} %` : 'tried';
+  return measured ? `tried, figures good to ${Math.round(100 * measured.error)} %` : 'tried';
 }
 
 /** Of a wound string nothing but its diameter is known at first: core and weight as is usual. */

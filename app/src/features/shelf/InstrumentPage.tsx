@@ -1,9 +1,9 @@
 import { Button, Group, Stack, Title } from '@mantine/core';
 import type { Instrument } from '@rosefinch/core/strings';
-import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { useData, useLive, useStock } from '../../data/index.ts';
 import { newId } from '../../environment.ts';
+import { useNotices } from '../../ui/index.ts';
 import { FretSummary } from '../frets/index.ts';
 import { NeckCard } from '../neck/index.ts';
 import { StringAges } from '../settle/index.ts';
@@ -17,7 +17,7 @@ export function InstrumentPage() {
   // Those that were taken off the shelf can be seen too.
   const all = useLive((r) => r.instruments(), 'instruments');
   const stock = useStock();
-  const [done, setDone] = useState<{ says: string; undo: () => Promise<void> } | null>(null);
+  const notices = useNotices();
   if (!all || !stock) return <p>One moment …</p>;
   const instrument = all.find((entry) => entry.id === id);
   if (!instrument)
@@ -28,7 +28,7 @@ export function InstrumentPage() {
     );
   const save = async (next: Instrument, says: string) => {
     const undo = await repository.saveInstrument(next);
-    setDone({ says, undo });
+    notices.undoable(says, undo);
   };
   const copy = async () => {
     const next = { ...instrument, id: newId(), name: `${instrument.name}, copy` };
@@ -75,20 +75,6 @@ export function InstrumentPage() {
           </Button>
         )}
       </Group>
-      {done && (
-        <Group role="status">
-          <span>{done.says}</span>
-          <Button
-            variant="default"
-            onClick={() => {
-              void done.undo();
-              setDone(null);
-            }}
-          >
-            Undo
-          </Button>
-        </Group>
-      )}
       <InstrumentForm
         key={JSON.stringify(instrument)}
         instrument={instrument}

@@ -6,7 +6,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { type Repository, useData, useLive } from '../../data/index.ts';
 import { newId, now as timeOfDay } from '../../environment.ts';
-import { MiniWires, whenInWords } from '../../ui/index.ts';
+import { dayInWords, MiniWires, whenInWords } from '../../ui/index.ts';
 
 /** An instrument with its newest sitting. */
 interface Shelved {
@@ -16,6 +16,7 @@ interface Shelved {
   readonly look: { readonly at: number; readonly zone: string } | null;
   readonly last: {
     readonly at: number;
+    readonly zone: string;
     readonly tolerance: number;
     readonly summary: SessionSummary;
   } | null;
@@ -38,7 +39,7 @@ async function readShelf(repository: Repository): Promise<Shelved[]> {
         instrument,
         tuning,
         look,
-        last: { at: session.startedAt, tolerance: session.tolerance, summary },
+        last: { at: session.startedAt, zone: session.zone, tolerance: session.tolerance, summary },
       };
     }),
   );
@@ -72,7 +73,7 @@ export function ShelfView() {
           <Tile key={entry.instrument.id} entry={entry} />
         ))}
       </div>
-      <AddForm />
+      <AddForm names={shelf.map(({ instrument }) => instrument.name)} />
     </Stack>
   );
 }
@@ -96,7 +97,7 @@ function Tile({ entry: { instrument, tuning, look, last } }: { entry: Shelved })
       {last ? (
         <>
           <MiniWires strings={last.summary.strings} tolerance={last.tolerance} />
-          <span className="soft">looked at {new Date(last.at).toLocaleDateString('en-GB')}</span>
+          <span className="soft">looked at {dayInWords(last.at, last.zone)}</span>
         </>
       ) : (
         <span className="soft">not looked at yet</span>
@@ -105,7 +106,7 @@ function Tile({ entry: { instrument, tuning, look, last } }: { entry: Shelved })
   );
 }
 
-function AddForm() {
+function AddForm({ names }: { names: readonly string[] }) {
   const { repository } = useData();
   const [name, setName] = useState('');
   const [model, setModel] = useState(MODELS[0]?.id ?? '');
@@ -127,6 +128,7 @@ function AddForm() {
           label="Name"
           value={name}
           maxLength={60}
+          description={names.includes(name.trim()) && 'Another one on the shelf has this name.'}
           onChange={(event) => setName(event.currentTarget.value)}
         />
         <NativeSelect

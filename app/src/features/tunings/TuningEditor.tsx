@@ -2,10 +2,11 @@ import { Button, Group, NativeSelect, Stack, TextInput, Title } from '@mantine/c
 import { findTuning, openChord, type Tuning, targetsOf } from '@rosefinch/core/music';
 import { homeTuning, type Instrument, MODELS, stringLoad } from '@rosefinch/core/strings';
 import { useState } from 'react';
+import { flushSync } from 'react-dom';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { type Stock, useData, useStock } from '../../data/index.ts';
 import { newId } from '../../environment.ts';
-import { forceInWords, NotSaved } from '../../ui/index.ts';
+import { forceInWords, NotSaved, Unsaved } from '../../ui/index.ts';
 import { ByPlaying } from './ByPlaying.tsx';
 import {
   type Draft,
@@ -55,12 +56,15 @@ function Editor({ start, stock, isNew }: EditorProps) {
   const [, setSearch] = useSearchParams();
   const [draft, setDraft] = useState(start);
   const [problem, setProblem] = useState<string | null>(null);
+  const [saved, setSaved] = useState(false);
+  const changed = !saved && draft !== start;
   const tuning = tuningOf(draft);
   const instrument = instrumentFor(tuning, stock);
   const save = async () => {
     setProblem(null);
     try {
       await repository.saveTuning(tuning);
+      flushSync(() => setSaved(true));
       await navigate(`/tunings/${tuning.id}`);
     } catch (error) {
       setProblem((error as Error).message);
@@ -73,6 +77,7 @@ function Editor({ start, stock, isNew }: EditorProps) {
         void save();
       }}
     >
+      <Unsaved changed={changed} />
       <Stack>
         <Title order={1} size="h2">
           {isNew ? 'A tuning of your own' : `Change ${start.name}`}

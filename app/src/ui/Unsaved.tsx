@@ -1,0 +1,29 @@
+import { Button, Group, Modal, Text } from '@mantine/core';
+import { useEffect } from 'react';
+import { useBlocker } from 'react-router';
+
+/** Asks before a form with changes is left, by a link, the browser's way back, or its closing. */
+export function Unsaved({ changed }: { changed: boolean }) {
+  const blocker = useBlocker(
+    ({ currentLocation, nextLocation }) =>
+      changed && currentLocation.pathname !== nextLocation.pathname,
+  );
+  useEffect(() => {
+    if (!changed) return;
+    const ask = (event: BeforeUnloadEvent) => event.preventDefault();
+    window.addEventListener('beforeunload', ask);
+    return () => window.removeEventListener('beforeunload', ask);
+  }, [changed]);
+  if (blocker.state !== 'blocked') return null;
+  return (
+    <Modal opened onClose={() => blocker.reset()} title="Leave without saving?">
+      <Text>What was changed here is not saved yet.</Text>
+      <Group mt="md">
+        <Button onClick={() => blocker.reset()}>Stay here</Button>
+        <Button variant="default" onClick={() => blocker.proceed()}>
+          Leave without saving
+        </Button>
+      </Group>
+    </Modal>
+  );
+}

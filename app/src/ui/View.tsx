@@ -1,0 +1,48 @@
+import { Component, type ReactNode } from 'react';
+import { useLocation } from 'react-router';
+
+interface Props {
+  readonly title: string;
+  /** What can be done where the view has failed: a backup, first of all. */
+  readonly rescue: ReactNode;
+  readonly children: ReactNode;
+}
+
+/** One view: its title for tabs and readers, and what is shown in its place should it fail. */
+export function View({ title, rescue, children }: Props) {
+  const { pathname } = useLocation();
+  return (
+    <>
+      <title>{`${title} · Rosefinch`}</title>
+      <Boundary key={pathname} rescue={rescue}>
+        {children}
+      </Boundary>
+    </>
+  );
+}
+
+interface BoundaryProps {
+  readonly rescue: ReactNode;
+  readonly children: ReactNode;
+}
+
+/** A view that fails leaves the others, and all that is stored, as they are. */
+class Boundary extends Component<BoundaryProps, { failed: Error | null }> {
+  override state = { failed: null as Error | null };
+
+  static getDerivedStateFromError(failed: Error) {
+    return { failed };
+  }
+
+  override render() {
+    const { failed } = this.state;
+    if (!failed) return this.props.children;
+    return (
+      <div className="problem" role="alert">
+        <strong>This view has stopped.</strong>
+        <p>All that was stored is kept; the other views work on. It said: {failed.message}</p>
+        {this.props.rescue}
+      </div>
+    );
+  }
+}
