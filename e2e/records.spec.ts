@@ -173,11 +173,17 @@ test('export, wipe, import, export: equal apart from the date', async ({ page })
   await page.getByLabel('Recording file').setInputFiles(sixPlucksFile().file);
   await page.waitForURL(/\/recordings\//);
   await page.getByRole('link', { name: 'Data' }).click();
-  await expect(page.getByText(/2 sessions and \d+ readings/)).toBeVisible();
+  await expect(page.getByText(/2 sittings and \d+ readings/)).toBeVisible();
   const first = await saved(page, 'Write a backup');
   await page.getByRole('button', { name: 'Clear this browser …' }).click();
   await page.getByRole('button', { name: 'Remove everything' }).click();
-  await expect(page.getByText('0 instruments, 0 sessions and 0 readings')).toBeVisible();
+  await expect(page.getByText('0 instruments, 0 sittings and 0 readings')).toBeVisible();
+  // It can be taken back.
+  await page.getByRole('region', { name: 'Notice' }).getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByText(/2 sittings and \d+ readings/)).toBeVisible();
+  await page.getByRole('button', { name: 'Clear this browser …' }).click();
+  await page.getByRole('button', { name: 'Remove everything' }).click();
+  await expect(page.getByText('0 instruments, 0 sittings and 0 readings')).toBeVisible();
   await page.getByLabel('Backup file').setInputFiles(temporaryFile('backup.json', first));
   await expect(page.getByRole('row', { name: /^instruments/ })).toContainText('12');
   await page.getByRole('button', { name: 'Restore', exact: true }).click();
@@ -189,7 +195,7 @@ test('export, wipe, import, export: equal apart from the date', async ({ page })
 test('a bad backup changes nothing and says which field is wrong', async ({ page }) => {
   await sitting(page, [6]);
   await page.getByRole('link', { name: 'Data' }).click();
-  await expect(page.getByText(/1 sessions? and \d+ readings?/)).toBeVisible();
+  await expect(page.getByText(/1 sitting and \d+ readings?/)).toBeVisible();
   const good = await saved(page, 'Write a backup');
   const bad = good.replace('"a4": 440,\n   "tolerance"', '"a4": 4400,\n   "tolerance"');
   expect(bad).not.toBe(good);

@@ -123,6 +123,8 @@ function check() {
   bin('biome', ['ci', '--error-on-warnings', '.']);
   say('Unused code and dependencies …');
   bin('knip', ['--no-progress']);
+  say('Time, zone and chance are given …');
+  node(['scripts/given.mjs']);
   say('Licences …');
   node(['scripts/licences.mjs']);
   build();
@@ -152,6 +154,11 @@ const commands = {
     chromium();
     build();
     node(['--import', 'tsx', 'e2e/screenshots.ts']);
+  },
+  drill: () => {
+    chromium();
+    build();
+    node(['--import', 'tsx', 'e2e/drill.ts', ...rest]);
   },
   frames: () => {
     chromium();

@@ -1,74 +1,12 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { findTuning, targetsOf } from '../music/index.ts';
 import { PracticeInstrument } from '../practice/index.ts';
 import { between, normal, seededRandom } from '../random.ts';
 import { steelGuitar } from '../strings/index.ts';
 import { type ListenEvent, Listener, type RoomReport, readPlucks, reportedHz } from './index.ts';
-
-const RATE = 24_000;
-const TARGETS = targetsOf(findTuning('guitar-standard')!, 440).map((target) => target.hz);
-
-/** One pluck of a seeded practice guitar, and what an exact reading of it would say. */
-function pluck(seed: number, noise: number, rate = RATE) {
-  const random = seededRandom(seed);
-  const guitar = new PracticeInstrument({
-    instrument: steelGuitar('g', 'G'),
-    targets: TARGETS,
-    detune: TARGETS.map(() => between(random, -60, 60)),
-    seed,
-    sampleRate: rate,
-    noise,
-    hum: noise - 15,
-  });
-  const course = 1 + (seed % 6);
-  const strength = between(random, 0.3, 0.9);
-  const sound = new Float32Array(1.7 * rate);
-  guitar.render(sound.subarray(0, 0.3 * rate));
-  guitar.pluck(course, { strength });
-  guitar.render(sound.subarray(0.3 * rate, 1.45 * rate));
-  guitar.mute();
-  guitar.render(sound.subarray(1.45 * rate));
-  return {
-    sound,
-    course,
-    exact: guitar.exactReadingHz(course, strength),
-    truth: guitar.truth(course),
-  };
-}
-
-const cents = (hz: number, exact: number) => 1200 * Math.log2(hz / exact);
+import { cents, pluck, RATE, TARGETS } from './pluckFixture.ts';
 
 describe('plucks of the practice guitar', () => {
-  // 20 dB: the note's level over its first second is about −24 dBFS, the room's noise −44 dBFS.
-  it('500 seeded plucks at 20 dB signal to noise: no wrong octave, median error below 0.5 cent', () => {
-    const errors: number[] = [];
-    let refused = 0;
-    let within = 0;
-    let withinTwo = 0;
-    for (let seed = 1; seed <= 500; seed++) {
-      const { sound, exact } = pluck(seed, -44);
-      const outcomes = readPlucks(sound, RATE).map((heard) => heard.outcome);
-      expect(outcomes.length, `plucks heard, seed ${seed}`).to.equal(1);
-      const [outcome] = outcomes;
-      if (outcome?.kind !== 'reading') {
-        refused++;
-        continue;
-      }
-      const error = Math.abs(cents(outcome.hz, exact));
-      expect(error, `seed ${seed}`).to.be.below(50);
-      errors.push(error);
-      if (error <= outcome.errorCents) within++;
-      if (error <= 2 * outcome.errorCents) withinTwo++;
-    }
-    errors.sort((a, b) => a - b);
-    expect(refused).to.be.at.most(10);
-    expect(errors[errors.length >> 1]).to.be.below(0.5);
-    expect(errors[Math.floor(errors.length * 0.95)]).to.be.below(1.8);
-    expect(within / errors.length).to.be.within(0.6, 0.86);
-    expect(withinTwo / errors.length).to.be.within(0.9, 0.99);
-  });
-
   it('finds the stiffness of a low string', () => {
     const { sound, truth } = pluck(5, -70, 48_000);
     const [heard] = readPlucks(sound, 48_000);
@@ -440,5 +378,83 @@ describe('the live track', () => {
     expect(early.length).to.be.above(35);
     const late = early.filter((p) => p.sinceOnset > 0.2);
     for (const point of late) expect(Math.abs(cents(point.hz, exact))).to.be.below(10);
+  });
+});
+
+describe('what was asked when a note began', () => {
+  /** Two plucks a second apart, each begun at a tenth of a second within its second. */
+  const guitar = new PracticeInstrument({
+    instrument: steelGuitar('g', 'G'),
+    targets: TARGETS,
+    detune: [0, 0, 0, 0, 0, 0],
+    seed: 6,
+    sampleRate: RATE,
+  });
+  const sound = new Float32Array(3.5 * RATE);
+  guitar.render(sound.subarray(0, 0.6 * RATE));
+  guitar.pluckAlone(6, 0.55);
+  guitar.render(sound.subarray(0.6 * RATE, 1.9 * RATE));
+  guitar.pluckAlone(5, 0.55);
+  guitar.render(sound.subarray(1.9 * RATE));
+
+  /** Hears it with what is asked at some moments, each said so late after it; answers what each note was put to. */
+  function askedOf(asks: readonly (readonly [at: number, what: number, late: number])[]) {
+    const outcomes: number[] = [];
+    const listener = new Listener(RATE, (event) => {
+      if (event.type === 'outcome') outcomes.push(event.asked);
+    });
+    const block = 0.01 * RATE;
+    for (let at = 0; at < sound.length; at += block) {
+      for (const [when, what, late] of asks)
+        if (Math.round((when + late) * RATE) === at) listener.ask(what, late);
+      listener.hear(sound.subarray(at, at + block));
+    }
+    listener.finish();
+    return outcomes;
+  }
+
+  it('is what was asked at its first sample, whatever is asked until it is read', () => {
+    expect(askedOf([])).to.deep.equal([0, 0]);
+    expect(askedOf([[0.1, 7, 0]])).to.deep.equal([7, 7]);
+    // 150, 400 and 800 ms after the first pluck, before or while it is read.
+    for (const after of [0.15, 0.4, 0.8])
+      expect(
+        askedOf([
+          [0.1, 7, 0],
+          [0.6 + after, 8, 0],
+        ]),
+        `${after} s`,
+      ).to.deep.equal([7, 8]);
+  });
+
+  it('holds for a question that is told late, from when it was put', () => {
+    // Put before the first pluck, told while it is being read.
+    expect(
+      askedOf([
+        [0.1, 7, 0],
+        [0.5, 8, 0.5],
+      ]),
+    ).to.deep.equal([8, 8]);
+    // Put after the first pluck, told after the second: the second answers it.
+    expect(
+      askedOf([
+        [0.1, 7, 0],
+        [1.5, 8, 0.9],
+      ]),
+    ).to.deep.equal([7, 8]);
+  });
+
+  it('a stretch that goes by unheard ends the note, and time goes on', () => {
+    const starts: number[] = [];
+    const listener = new Listener(RATE, (event) => {
+      if (event.type === 'outcome') starts.push(event.start);
+    });
+    listener.hear(sound.subarray(0, 1.5 * RATE));
+    listener.pass(10);
+    listener.hear(sound.subarray(1.5 * RATE));
+    listener.finish();
+    expect(starts).to.have.length(2);
+    expect(starts[0]).to.be.closeTo(0.6, 0.03);
+    expect(starts[1]).to.be.closeTo(11.9 + 0.06, 0.05);
   });
 });

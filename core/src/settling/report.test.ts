@@ -8,6 +8,7 @@ import {
   historyOf,
   holdTime,
   type Look,
+  looksAhead,
   roomMove,
   type SettlingEvent,
   settle,
@@ -107,11 +108,51 @@ describe('the settling of an instrument', () => {
 
   it('plans looks in waking hours, over the night in which the clocks change too', () => {
     const { looks } = reportOf(three({ ...NYLON, size: 20 }), 4);
-    for (const { at } of looks)
-      expect(new TZDate(at, 'Europe/London').getHours()).to.be.within(7, 21);
+    const clock = (at: number) => new TZDate(at, 'Europe/London');
+    const aDay = new Map<string, number>();
+    for (const { at } of looks) {
+      const [hour, minute] = [clock(at).getHours(), clock(at).getMinutes()];
+      expect(60 * hour + minute).to.be.within(7 * 60, 21 * 60);
+      expect(minute % 15).to.equal(0);
+      aDay.set(clock(at).toDateString(), (aDay.get(clock(at).toDateString()) ?? 0) + 1);
+    }
+    for (const count of aDay.values()) expect(count).to.be.at.most(3);
     // 25 October 2026 has 25 hours in London.
     const days = new Set(looks.map(({ at }) => new TZDate(at, 'Europe/London').getDate()));
     expect(days.has(25)).to.equal(true);
+  });
+});
+
+describe('looks ahead', () => {
+  const ZONES = ['Europe/London', 'Pacific/Kiritimati', 'America/St_Johns', 'Asia/Kathmandu'];
+
+  it('stand on quarter hours of the waking day in any zone, begun at any hour', () => {
+    const { strings } = reportOf(three({ ...NYLON, size: 20 }), 4);
+    for (const zone of ZONES)
+      for (const hour of [0, 5, 6, 10, 15, 20, 21, 23]) {
+        const now = AT + hour * 3.6e6 + 17 * 60_000;
+        let before = now;
+        for (const { at } of looksAhead(strings, now, 5, { zone })) {
+          const clock = new TZDate(at, zone);
+          const minutes = 60 * clock.getHours() + clock.getMinutes();
+          expect(minutes, `${zone} ${hour}`).to.be.within(7 * 60, 21 * 60);
+          expect(minutes % 15).to.equal(0);
+          expect(at).to.be.above(before);
+          before = at;
+        }
+      }
+  });
+
+  it('begin before the lesson that is planned', () => {
+    const { strings, now } = reportOf(three(NYLON), 6);
+    const quarter = 15 * 60_000;
+    const free = looksAhead(strings, now, 5, { zone: 'Europe/London' });
+    const lessonAt = free[0]!.at;
+    const [first] = looksAhead(strings, now, 5, { zone: 'Europe/London', lessonAt });
+    expect(first!.at).to.equal(lessonAt - quarter);
+    // A lesson that has begun asks for nothing.
+    const past = looksAhead(strings, now, 5, { zone: 'Europe/London', lessonAt: now });
+    expect(past).to.deep.equal(free);
   });
 });
 
