@@ -32,14 +32,17 @@ export function sixPlucks(): { sound: Float32Array; notes: PlayedNote[] } {
   return plucksOf([6, 5, 4, 3, 2, 1], [-31, -12, -38, 11, -9.5, -23]);
 }
 
-/** Plucks of a guitar, two seconds apart, the fingers damping between them. */
+/** Plucks of a guitar or a ukulele, two seconds apart, the fingers damping between them. */
 export function plucksOf(
   courses: readonly number[],
   detune: readonly number[],
+  kind: 'guitar' | 'ukulele' = 'guitar',
 ): { sound: Float32Array; notes: PlayedNote[] } {
-  const targets = targetsOf(findTuning('guitar-standard')!, 440).map((target) => target.hz);
+  const instrument =
+    kind === 'guitar' ? steelGuitar('g', 'G') : findModel('ukulele-soprano')!.build('u', 'U');
+  const targets = targetsOf(findTuning(instrument.tuningId)!, 440).map((target) => target.hz);
   const guitar = new PracticeInstrument({
-    instrument: steelGuitar('g', 'G'),
+    instrument,
     targets,
     detune,
     seed: 12,

@@ -117,6 +117,13 @@ describe('the bench', () => {
     expect(accepted.active).to.equal(5);
   });
 
+  it('keeps the chosen string in hand while another one is read', () => {
+    const state = replay(GOAL, [{ type: 'choose', course: 5 }, read(6, -12)]);
+    expect(state.active).to.equal(5);
+    expect(stringOf(currentPass(state), 6)!.readings).to.have.length(1);
+    expect(after(read(6, -12)).active).to.equal(6);
+  });
+
   it('does not begin a pass before anything was read', () => {
     expect(after({ type: 'next pass' }).passes.length).to.equal(1);
   });

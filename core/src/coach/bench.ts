@@ -75,7 +75,7 @@ export interface Pass {
 export interface BenchState {
   readonly goal: BenchGoal;
   readonly passes: readonly Pass[];
-  /** The string that is worked on; null before the first pluck. */
+  /** The string that is worked on: the one chosen by hand, or the one read last; null before the first pluck. */
   readonly active: number | null;
   /** The string chosen by hand, null in automatic. */
   readonly chosen: number | null;
@@ -160,7 +160,8 @@ function withReading(state: BenchState, reading: StringReading): BenchState {
   const standing = standingOf(state, readings);
   return {
     ...replaceString(state, { course: reading.course, readings, standing }),
-    active: reading.course,
+    // What was chosen by hand stays in hand, also while a late reading of another string comes in.
+    active: state.chosen ?? reading.course,
   };
 }
 
