@@ -2,7 +2,7 @@ import AxeBuilder from '@axe-core/playwright';
 import { BenchPage } from './bench.ts';
 import { OWN_PORT } from './playwright.config.ts';
 import { playedBy, sixPlucksFile } from './sound.ts';
-import { expect, feed, give, type Page, test } from './test.ts';
+import { expect, feed, give, goTo, type Page, test } from './test.ts';
 
 /** In the dark only colours differ. */
 async function expectAccessible(page: Page, state: string, rules?: string): Promise<void> {
@@ -30,7 +30,7 @@ for (const colorScheme of ['light', 'dark'] as const)
     await page.getByText('Every sitting').waitFor();
     await expectGood(page, 'empty history');
     const bench = new BenchPage(page);
-    await page.goto('http://127.0.0.1:5281/');
+    await goTo(page, '/');
     await expectGood(page, 'bench at rest');
     await bench.practise();
     await page.keyboard.press('5');
@@ -45,28 +45,28 @@ for (const colorScheme of ['light', 'dark'] as const)
     await page.waitForURL(/\/recordings\//);
     await page.getByText(/stiffness/).waitFor();
     await expectGood(page, 'recording report');
-    await page.goto('http://127.0.0.1:5281/history');
+    await goTo(page, '/history');
     await page.getByRole('button', { name: 'Delete' }).first().waitFor();
     await expectGood(page, 'history');
-    await page.goto('http://127.0.0.1:5281/data');
+    await goTo(page, '/data');
     await page.getByText('Take it with you').waitFor();
     await expectGood(page, 'data');
-    await page.goto('http://127.0.0.1:5281/retune?to=guitar-new-standard');
+    await goTo(page, '/retune?to=guitar-new-standard');
     await page.getByRole('button', { name: 'Do it on the bench' }).waitFor();
     await expectGood(page, 'retune');
-    await page.goto('http://127.0.0.1:5281/shelf');
+    await goTo(page, '/shelf');
     await page.getByRole('link', { name: /Stonechat/ }).waitFor();
     await expectGood(page, 'shelf');
-    await page.goto('http://127.0.0.1:5281/shelf/lapwing');
+    await goTo(page, '/shelf/lapwing');
     await page.getByRole('button', { name: 'Save' }).waitFor();
     await expectGood(page, 'one instrument');
-    await page.goto('http://127.0.0.1:5281/tunings');
+    await goTo(page, '/tunings');
     await page.getByText('38 tunings fit').waitFor();
     await expectGood(page, 'tunings');
-    await page.goto('http://127.0.0.1:5281/tunings/banjo-open-g');
+    await goTo(page, '/tunings/banjo-open-g');
     await page.getByText('Checks by ear').waitFor();
     await expectGood(page, 'one tuning');
-    await page.goto('http://127.0.0.1:5281/tunings/new?from=guitar-open-d');
+    await goTo(page, '/tunings/new?from=guitar-open-d');
     await page.getByLabel('Open strings').selectOption('offsets by hand');
     await expectGood(page, 'a tuning of one’s own');
     await context.close();
@@ -136,6 +136,7 @@ test('on a phone nothing runs out of the side, and the figure comes first', asyn
     viewport: { width: 390, height: 844 },
     forcedColors: 'active',
   });
+  await page.goto('http://127.0.0.1:5281/');
   for (const path of [
     '/',
     '/retune',
@@ -147,8 +148,8 @@ test('on a phone nothing runs out of the side, and the figure comes first', asyn
     '/history',
     '/data',
   ]) {
-    await page.goto(`http://127.0.0.1:5281${path}`);
-    await page.waitForTimeout(600);
+    await goTo(page, path);
+    await page.getByRole('heading', { level: 1 }).waitFor();
     const width = await page.evaluate(() => document.documentElement.scrollWidth);
     expect(width, path).toBeLessThanOrEqual(390);
   }

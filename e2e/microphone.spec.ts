@@ -88,32 +88,42 @@ const SILENT_MICROPHONE = `
     return stream;
   };`;
 
-const failing = (name: string) =>
-  `navigator.mediaDevices.getUserMedia = async () => { throw new DOMException('x', '${name}'); };`;
-
-for (const [name, message] of [
-  ['NotFoundError', 'No microphone was found'],
-  ['NotReadableError', 'Another program holds the microphone'],
-  ['OverconstrainedError', 'The chosen microphone is gone'],
-] as const)
-  test(`microphone: ${name}`, async ({ page }) => {
-    await withMicrophone(page, failing(name));
+test('microphone: what may befall it is told plainly', async ({ page }) => {
+  await page.addInitScript(`
+    const devices = navigator.mediaDevices;
+    ${SILENT_MICROPHONE}
+    const silent = devices.getUserMedia;
+    devices.getUserMedia = async () => {
+      if (window.failure) throw new DOMException('x', window.failure);
+      return silent();
+    };`);
+  await new BenchPage(page).open();
+  const microphone = page.getByRole('button', { name: 'Microphone' });
+  for (const [failure, message] of [
+    ['NotFoundError', 'No microphone was found'],
+    ['NotReadableError', 'Another program holds the microphone'],
+    ['OverconstrainedError', 'The chosen microphone is gone'],
+  ] as const) {
+    await page.evaluate((name) => Object.assign(window, { failure: name }), failure);
+    await microphone.click();
     await expect(page.getByRole('alert')).toContainText(message);
-  });
-
-for (const [event, message] of [
-  ['ended', 'The microphone was unplugged'],
-  ['mute', 'The microphone is muted'],
-] as const)
-  test(`microphone: ${event} while listening`, async ({ page }) => {
-    await withMicrophone(page, SILENT_MICROPHONE);
+  }
+  await page.evaluate(() => Object.assign(window, { failure: null }));
+  for (const [event, message] of [
+    ['ended', 'The microphone was unplugged'],
+    ['mute', 'The microphone is muted'],
+  ] as const) {
+    await microphone.click();
     await expect(page.getByText('Room quiet')).toBeVisible();
     await page.evaluate((type) => {
       const { fakeTrack } = window as unknown as { fakeTrack: MediaStreamTrack };
       fakeTrack.dispatchEvent(new Event(type));
     }, event);
     await expect(page.getByRole('alert')).toContainText(message);
-  });
+    await microphone.click();
+    await expect(page.getByText('Not listening yet.')).toBeVisible();
+  }
+});
 
 test('microphone: processing that could not be switched off is named', async ({ page }) => {
   await withMicrophone(

@@ -16,6 +16,8 @@ export const CHROMIUM_ARGS = [
 export const DEMO_PORT = 5281;
 export const OWN_PORT = 5282;
 
+const LONG = ['settle.spec.ts', 'frets.spec.ts', 'friendly.spec.ts', 'retune.spec.ts'];
+
 const serve = (shelf: string, port: number) => ({
   command: `node --import tsx ../server/src/main.ts ${shelf}`,
   env: { PORT: String(port) },
@@ -25,7 +27,6 @@ const serve = (shelf: string, port: number) => ({
 
 export default defineConfig({
   testDir: '.',
-  testMatch: '*.spec.ts',
   workers: 2,
   fullyParallel: true,
   timeout: 120_000,
@@ -40,5 +41,10 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     launchOptions: { executablePath: CHROMIUM, args: CHROMIUM_ARGS },
   },
+  // The longest first, so that none of them is left for the end.
+  projects: [
+    { name: 'long', testMatch: LONG },
+    { name: 'rest', testMatch: '*.spec.ts', testIgnore: LONG },
+  ],
   webServer: [serve('demo', DEMO_PORT), serve('own', OWN_PORT)],
 });

@@ -55,6 +55,14 @@ export async function feed(page: Page, sound: Float32Array): Promise<void> {
   }, bytes);
 }
 
+/** Goes to another view as a link does, without loading the page anew. */
+export async function goTo(page: Page, path: string): Promise<void> {
+  await page.evaluate((to) => {
+    history.pushState(null, '', to);
+    dispatchEvent(new PopStateEvent('popstate'));
+  }, path);
+}
+
 interface Gave {
   readonly rosefinchGiven: { readonly microphone: { feed(samples: Float32Array): void } };
 }

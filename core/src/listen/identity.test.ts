@@ -72,7 +72,9 @@ const TUNED = [
   'guitar-standard',
   'guitar-open-d',
   'ukulele-standard',
+  'ukulele-slack-key',
   'ukulele-low-g',
+  'ukulele-slack-key-low-g',
   'banjo-open-g',
   'banjo-double-c',
 ].map((id) => findTuning(id)!);
@@ -86,6 +88,12 @@ for (const tuning of TUNED)
       targets.map((sounded) => ({ chosen, sounded })),
     );
 
+    /** Of strings in unison the chosen one is as good. */
+    const alike = (chosen: number, sounded: { course: number; midi: number }) =>
+      targets[chosen - 1]!.midi === sounded.midi ? chosen : sounded.course;
+    const hasTwin = ({ course, midi }: { course: number; midi: number }) =>
+      targets.some((other) => other.course !== course && other.midi === midi);
+
     for (const [state, strings] of [
       ['unread', unread],
       ['read', read],
@@ -95,7 +103,10 @@ for (const tuning of TUNED)
           for (const cents of [-35, -12, 0, 20, 35]) {
             const who = whoSounded({ hz: shiftHz(sounded.hz, cents) }, strings, chosen);
             const says = `chosen ${chosen}, sounded ${sounded.course} ${cents}: ${JSON.stringify(who)}`;
-            expect(who.kind === 'known' && who.course, says).to.equal(sounded.course);
+            // Where a third string was chosen, two in unison can only be asked about.
+            if (hasTwin(sounded) && targets[chosen - 1]!.midi !== sounded.midi)
+              expect(who.kind, says).to.equal('doubt');
+            else expect(who.kind === 'known' && who.course, says).to.equal(alike(chosen, sounded));
           }
       });
 
@@ -106,7 +117,7 @@ for (const tuning of TUNED)
           const named =
             who.kind === 'known' ? [who.course] : who.kind === 'doubt' ? who.courses : [];
           const says = `chosen ${chosen}, sounded ${sounded.course} ${cents}: ${JSON.stringify(who)}`;
-          expect(named, says).to.include(sounded.course);
+          expect(named, says).to.include(alike(chosen, sounded));
         }
     });
 

@@ -121,7 +121,7 @@ function BenchOf({ instrument, stock }: OfProps) {
     void repository.saveSettings({ a4 });
     bench.setReference(null);
     // A sitting keeps the A4 that it began with.
-    bench.session.startAfresh();
+    bench.startAfresh();
   };
   const acts = {
     accept: () => {
@@ -257,7 +257,7 @@ function BenchOf({ instrument, stock }: OfProps) {
             </Action>
             <Action
               onAct={() => {
-                const undo = bench.session.startAfresh();
+                const undo = bench.startAfresh();
                 if (undo) notices.undoable('A new sitting begins. The one before is kept.', undo);
               }}
             >

@@ -9,7 +9,7 @@ import { type Coupling, homeTuning, type Instrument, withCapo } from '@rosefinch
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { AnalysisReport } from '../../audio/index.ts';
 import { type Stock, useData } from '../../data/index.ts';
-import { newSeed } from '../../environment.ts';
+import { newSeed, pace } from '../../environment.ts';
 import {
   knownReadings,
   type Listening,
@@ -69,6 +69,8 @@ export interface Bench extends Omit<Listening, 'sound'> {
   readonly plucks: readonly HeardPluck[];
   /** The teacher has decided something since the last pluck: what it showed is answered. */
   readonly answered: boolean;
+  /** Ends the sitting and begins another; answers the way back, null where nothing was heard. */
+  readonly startAfresh: () => (() => void) | null;
   /** Puts what the teacher decides on record. */
   readonly act: (event: BenchEvent) => void;
   /** Sounds the target of a course. */
@@ -215,9 +217,12 @@ export function useBench({ instrument, stock, coupling, peg, onReading }: Wish):
   const { latest } = session;
   useEffect(() => {
     if (!hands || !silent || latest().log.length > 0) return;
-    const timer = setTimeout(() => {
-      if (latest().log.length === 0) hands.pluck(targets.length, 0.55);
-    }, FIRST_PLUCK_MS);
+    const timer = setTimeout(
+      () => {
+        if (latest().log.length === 0) hands.pluck(targets.length, 0.55);
+      },
+      pace === 'fast' ? 0 : FIRST_PLUCK_MS,
+    );
     return () => clearTimeout(timer);
   }, [hands, silent, latest, targets.length]);
 
@@ -237,6 +242,14 @@ export function useBench({ instrument, stock, coupling, peg, onReading }: Wish):
   const listen = (wanted: 'practice' | 'microphone') => {
     setNotice(null);
     listening.listen(wanted);
+  };
+
+  const startAfresh = () => {
+    // What was done to the strings in the sitting before is not held against this one.
+    setPlucks([]);
+    setNotice(null);
+    listening.live.leave();
+    return session.startAfresh();
   };
 
   const expectPair = (hz: number | null) => {
@@ -262,6 +275,7 @@ export function useBench({ instrument, stock, coupling, peg, onReading }: Wish):
     ...listening,
     listen,
     expectPair,
+    startAfresh,
     session,
     targets,
     a4,

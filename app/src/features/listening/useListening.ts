@@ -10,7 +10,7 @@ import {
   type PracticeStart,
 } from '../../audio/index.ts';
 import type { Settings } from '../../data/index.ts';
-import { monotonic } from '../../environment.ts';
+import { monotonic, pace } from '../../environment.ts';
 import { LiveNote } from './live.ts';
 import type { RoomState } from './room.ts';
 
@@ -74,8 +74,9 @@ class Questions<Asked> {
   }
 }
 
-/** How long ago the key or click happened that is being handled, in seconds; 0 outside of one. */
+/** How long ago the key or click happened that is being handled, in seconds; 0 outside of one, and where sound does not keep time. */
 function sinceEvent(): number {
+  if (pace === 'fast') return 0;
   const { event } = window;
   const byHand = event instanceof KeyboardEvent || event instanceof MouseEvent;
   return byHand ? Math.max(0, monotonic() - event.timeStamp) / 1000 : 0;

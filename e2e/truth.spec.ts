@@ -1,0 +1,177 @@
+import { BenchPage, HEARD_WITHIN } from './bench.ts';
+import { OWN_PORT } from './playwright.config.ts';
+import { playedBy, plucksOf, sixPlucksFile } from './sound.ts';
+import { expect, feed, type Page, test } from './test.ts';
+
+const OWN = `http://127.0.0.1:${OWN_PORT}`;
+
+test.describe('by microphone', () => {
+  test.use({ standIn: true });
+
+  const listening = async (page: Page) => {
+    const bench = new BenchPage(page);
+    await bench.open();
+    await page.getByRole('button', { name: 'Microphone' }).click();
+    return bench;
+  };
+
+  test('a chosen string says what is meant, not what sounds', async ({ page }) => {
+    const bench = await listening(page);
+    for (const [chosen, sounded] of [
+      [3, 6],
+      [3, 2],
+      [5, 4],
+    ] as const) {
+      await page.keyboard.press(String(chosen));
+      await feed(page, playedBy([], [{ pluck: sounded, seconds: 1.6 }]));
+      await expect.poll(() => bench.plucks(sounded)).toBe(1);
+      await expect(bench.advice).toContainText(`That sounds like string ${sounded}`);
+      await expect(bench.advice).not.toContainText(/tighten|loosen|slack/i);
+      expect(await bench.plucks(chosen)).toBe(0);
+    }
+  });
+
+  test('a pluck is put to the string that was chosen when it was made', async ({ page }) => {
+    const bench = await listening(page);
+    await page.keyboard.press('6');
+    const { sound, notes } = plucksOf([6], [0, 0, 0, 0, 0, -31]);
+    const cut = Math.round((notes[0]!.at + 0.15) * 48_000);
+    await feed(page, sound.subarray(0, cut));
+    await page.keyboard.press('3');
+    await feed(page, sound.subarray(cut));
+    await expect.poll(() => bench.plucks(6)).toBe(1);
+    expect(await bench.plucks(3)).toBe(0);
+    expect(Math.abs((await bench.deviation(6)) - notes[0]!.exact)).toBeLessThan(1.5);
+    await expect(bench.advice).toContainText('Pluck string 3');
+  });
+
+  test('a string in doubt is asked for, and its pluck kept until then', async ({ page }) => {
+    const bench = await listening(page);
+    // Half way between the fifth and the sixth string: nobody can say which it is.
+    await feed(page, playedBy([0, 0, 0, 0, 0, 250], [{ pluck: 6, seconds: 1.6 }]));
+    await expect(bench.advice).toContainText(/Was that string (5 or 6|6 or 5)\?/);
+    expect(await bench.plucks(6)).toBe(0);
+    await page.keyboard.press('6');
+    await expect.poll(() => bench.plucks(6)).toBe(1);
+    expect(Math.abs((await bench.deviation(6)) - 250)).toBeLessThan(3);
+    expect(await bench.plucks(5)).toBe(0);
+  });
+
+  test('practising alone does not make a real guitar looked at', async ({ page }) => {
+    await page.goto(OWN);
+    await page.getByRole('button', { name: 'Put a guitar on the bench' }).click();
+    const bench = new BenchPage(page);
+    await bench.practise();
+    await expect(page.getByText('it tells nothing of the real My guitar')).toBeVisible();
+    await page.getByRole('link', { name: 'Shelf' }).click();
+    await expect(page.getByRole('link', { name: /My guitar/ })).toContainText('not looked at yet');
+    await page.getByRole('link', { name: 'Bench' }).click();
+    // The real one begins anew, whatever was practised.
+    await page.getByRole('button', { name: 'Microphone' }).click();
+    await feed(page, playedBy([], [{ pluck: 5, seconds: 1.6 }]));
+    await expect.poll(() => bench.plucks(5)).toBe(1);
+    expect(await bench.plucks(6)).toBe(0);
+    await page.getByRole('link', { name: 'Shelf' }).click();
+    await expect(page.getByRole('link', { name: /My guitar/ })).toContainText('looked at 10 Mar');
+  });
+});
+
+test('a recording counts for its instrument once the teacher has said so', async ({ page }) => {
+  await page.goto(OWN);
+  await page.getByRole('button', { name: 'Put a guitar on the bench' }).click();
+  await page.getByLabel('Recording file').setInputFiles(sixPlucksFile().file);
+  await page.waitForURL(/\/recordings\//);
+  const asked = page.getByRole('region', { name: 'Whose recording' });
+  await expect(asked).toContainText('Is this My guitar, as it is now?');
+  await page.getByRole('link', { name: 'Shelf' }).click();
+  await expect(page.getByRole('link', { name: /My guitar/ })).toContainText('not looked at yet');
+  await page.goBack();
+  await asked.getByRole('button', { name: 'Yes, count it for My guitar' }).click();
+  await expect(page.getByText('Kept as a sitting of My guitar.')).toBeVisible();
+  await page.reload();
+  await expect(page.getByText('Kept as a sitting of My guitar.')).toBeVisible();
+  await expect(asked).toHaveCount(0);
+  await page.getByRole('link', { name: 'Shelf' }).click();
+  await expect(page.getByRole('link', { name: /My guitar/ })).toContainText('looked at');
+});
+
+test('a setting that cannot be says so in its field, and one that waits says for what', async ({
+  page,
+}) => {
+  const bench = new BenchPage(page);
+  await bench.open();
+  await bench.practise();
+  await page.getByRole('link', { name: 'Data' }).click();
+  const a4 = page.getByLabel('A4, Hz');
+  for (const typed of ['1000', '13', '-440', '']) {
+    await a4.fill(typed);
+    await expect(a4).toHaveAttribute('aria-invalid', 'true');
+    await expect(page.getByText(/^A4: .*400 to 480 Hz$/)).toBeVisible();
+  }
+  await a4.fill('442');
+  await expect(a4).not.toHaveAttribute('aria-invalid', 'true');
+  await expect(page.getByText('The sitting on the bench keeps 440 Hz')).toBeVisible();
+  await page.getByRole('button', { name: /^Begin a new sitting with 442 Hz/ }).click();
+  await expect(page.getByText('The sitting on the bench keeps')).toHaveCount(0);
+  await page.getByLabel('Tolerance, cents').fill('0');
+  await expect(page.getByText('Tolerance: 0 cents is too little; 0.5 to 20 cents')).toBeVisible();
+  await page.getByRole('link', { name: 'Bench' }).click();
+  await expect(page.getByText('A4 442 Hz')).toBeVisible();
+});
+
+test('a sitting that was ended by a slip is taken back', async ({ page }) => {
+  const bench = new BenchPage(page);
+  await bench.open();
+  await bench.practise();
+  await page.getByRole('button', { name: 'Start afresh' }).click();
+  await expect.poll(() => bench.plucks(6)).toBe(0);
+  await page.getByRole('region', { name: 'Notice' }).getByRole('button', { name: 'Undo' }).click();
+  await expect.poll(() => bench.plucks(6), { timeout: HEARD_WITHIN }).toBe(1);
+  await page.reload();
+  await expect.poll(() => bench.plucks(6), { timeout: HEARD_WITHIN }).toBe(1);
+});
+
+test('each view has its title and a way past the head; one that fails leaves the others', async ({
+  page,
+}) => {
+  for (const [path, title] of [
+    ['/', 'Bench'],
+    ['/shelf', 'Shelf'],
+    ['/tunings', 'Tunings'],
+    ['/shelf/heron', 'Instrument'],
+  ] as const) {
+    await page.goto(path);
+    await expect(page).toHaveTitle(`${title} · Rosefinch`);
+  }
+  await page.keyboard.press('Tab');
+  await expect(page.getByRole('link', { name: 'Skip to the view' })).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(page.locator('main')).toBeFocused();
+  // A sitting whose log holds what no log may hold.
+  await page.evaluate(
+    () =>
+      new Promise<void>((resolve) => {
+        const opening = indexedDB.open('rosefinch-demo');
+        opening.onsuccess = () => {
+          const change = opening.result.transaction(['sessions', 'log'], 'readwrite');
+          const session = { id: 'x', instrumentId: 'heron', tuningId: 'guitar-standard', a4: 440 };
+          const time = { tolerance: 2, source: 'microphone', startedAt: 1, zone: 'Mars/Olympus' };
+          change.objectStore('sessions').put({ ...session, ...time, endedAt: null });
+          change.objectStore('log').put({ sessionId: 'x', seq: 0, event: null });
+          change.oncomplete = () => {
+            opening.result.close();
+            resolve();
+          };
+        };
+      }),
+  );
+  await page.goto('/history');
+  await expect(page.getByRole('alert')).toContainText('This view has stopped.');
+  const [saved] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Write a backup' }).click(),
+  ]);
+  expect(saved.suggestedFilename()).toMatch(/^rosefinch-.*\.json$/);
+  await page.getByRole('link', { name: 'Tunings' }).click();
+  await expect(page.getByText(/tunings fit/)).toBeVisible();
+});
