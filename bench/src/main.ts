@@ -6,6 +6,7 @@ import { planFigures } from './plans.ts';
 import { pluckFigures } from './plucks.ts';
 import { coachFigures } from './sessions.ts';
 import { settlingFigures } from './settling.ts';
+import { bridgeFigures, whoFigures } from './who.ts';
 
 /** Prints every figure. `--long` reads 10,000 plucks instead of 500; a word prints only that part. */
 const parts: Readonly<Record<string, () => void | Promise<void>>> = {
@@ -19,7 +20,11 @@ const parts: Readonly<Record<string, () => void | Promise<void>>> = {
   passes: () => passFigures(500),
   coach: () => coachFigures(10, 100),
   settling: () => settlingFigures(300),
-  frets: () => fretFigures(500),
+  frets: () => {
+    fretFigures(500);
+    bridgeFigures();
+  },
+  who: whoFigures,
 };
 
 const chosen = process.argv.slice(2).filter((word) => word in parts);
