@@ -1,6 +1,8 @@
 import { findTuning, shiftHz, targetsOf } from '@rosefinch/core/music';
+import type { LogEntry } from '@rosefinch/core/records';
 import { planRetune, planStrings, type Reference } from '@rosefinch/core/retune';
 import { type Coupling, homeTuning, type Instrument } from '@rosefinch/core/strings';
+import { useMemo } from 'react';
 import type { Stock } from '../../data/index.ts';
 import type { Bench } from './useBench.ts';
 import { useLastPitches } from './useLastPitches.ts';
@@ -26,23 +28,60 @@ export function usePlan(
   coupling: Coupling,
 ): BenchPlan | null {
   const before = useLastPitches(instrument);
+  const { log, state } = bench.session;
+  const { a4, capo } = bench;
+  const { tolerance } = state.goal;
+  // Planned anew after every pluck, not whenever the bench is drawn.
+  return useMemo(
+    () =>
+      before
+        ? planNow({
+            instrument,
+            stock,
+            coupling,
+            a4,
+            tolerance,
+            heard: heardNow(before, log, capo),
+          })
+        : null,
+    [instrument, stock, coupling, a4, capo, tolerance, before, log],
+  );
+}
+
+/** Open strings throughout: a capo changes neither the way nor the frets counted from it. */
+function heardNow(
+  before: ReadonlyMap<number, number>,
+  log: readonly LogEntry[],
+  capo: number,
+): ReadonlyMap<number, number> {
+  const heard = new Map(before);
+  for (const { event } of log)
+    if (event.type === 'reading')
+      heard.set(event.reading.course, shiftHz(event.reading.hz, -100 * capo));
+  return heard;
+}
+
+interface Planned {
+  readonly instrument: Instrument;
+  readonly stock: Stock;
+  readonly coupling: Coupling;
+  readonly a4: number;
+  readonly tolerance: number;
+  readonly heard: ReadonlyMap<number, number>;
+}
+
+function planNow({ instrument, stock, coupling, a4, tolerance, heard }: Planned): BenchPlan | null {
   const target = findTuning(instrument.tuningId, stock.tunings);
   const home = homeTuning(instrument, stock.tunings);
-  if (!target || !home || !before) return null;
-  // Open strings throughout: a capo changes neither the way nor the frets counted from it.
-  const heard = new Map(before);
-  for (const { event } of bench.session.log)
-    if (event.type === 'reading')
-      heard.set(event.reading.course, shiftHz(event.reading.hz, -100 * bench.capo));
-  const homeTargets = targetsOf(home, bench.a4);
+  if (!target || !home) return null;
+  const homeTargets = targetsOf(home, a4);
   const strings = planStrings({
     instrument,
     home,
     target,
-    a4: bench.a4,
-    nowHz: (c) => heard.get(c) ?? homeTargets[c - 1]?.hz ?? bench.a4,
+    a4,
+    nowHz: (c) => heard.get(c) ?? homeTargets[c - 1]?.hz ?? a4,
   });
-  const { tolerance } = bench.session.state.goal;
   const { steps } = planRetune(strings, stock.settings.planOrder, tolerance, {
     bridge: instrument.bridge,
     coupling,

@@ -12,7 +12,7 @@ import {
 import type { Settings } from '../../data/index.ts';
 import { monotonic, pace } from '../../environment.ts';
 import { LiveNote } from './live.ts';
-import type { RoomState } from './room.ts';
+import { type RoomState, roomInWords } from './room.ts';
 
 /** What sounds and what is heard of it, for any view that listens. */
 export interface Listening {
@@ -90,6 +90,7 @@ export function useListening<Asked>(wish: Wish<Asked>): Listening {
   const [source, setSource] = useState<SourceKind | null>(null);
   const [problem, setProblem] = useState<MicrophoneProblem | null>(null);
   const [room, setRoom] = useState<RoomState>(NO_ROOM);
+  const roomNow = useRef(NO_ROOM);
   const [truth, setTruth] = useState<readonly number[] | null>(null);
   const [hands, setHands] = useState<PracticeHands | null>(null);
   const [live] = useState(() => new LiveNote());
@@ -100,23 +101,29 @@ export function useListening<Asked>(wish: Wish<Asked>): Listening {
   /** What was asked when the note that rings began. */
   const ringing = useRef(wish.asked);
 
+  /** The level comes ten times a second: the view is drawn anew only where its words change. */
+  const changeRoom = (change: Partial<RoomState>) => {
+    const before = roomInWords(roomNow.current);
+    roomNow.current = { ...roomNow.current, ...change };
+    if (roomInWords(roomNow.current) !== before) setRoom(roomNow.current);
+  };
+
   const hear = (report: AnalysisReport) => {
     if (report.type === 'onset' || report.type === 'outcome')
       ringing.current = questions.at(report.asked) ?? wish.asked;
-    if (report.type === 'level') setRoom((known) => ({ ...known, level: report }));
-    else if (report.type === 'room') setRoom((known) => ({ ...known, report: report.report }));
+    if (report.type === 'level') changeRoom({ level: report });
+    else if (report.type === 'room') changeRoom({ report: report.report });
     else if (report.type === 'failed')
       setProblem(new MicrophoneProblem(report.message, 'All readings are kept.'));
     else if (report.type === 'onset') live.begin();
     else if (report.type === 'released') live.end();
-    else if (report.type === 'deaf') setRoom((known) => ({ ...known, deaf: report.deaf }));
+    else if (report.type === 'deaf') changeRoom({ deaf: report.deaf });
     else if (report.type === 'track')
       follow(report.point, wish.intended(ringing.current), strings, live);
     else if (report.type === 'outcome') {
       live.conclude();
       const { outcome } = report;
-      if (outcome.kind === 'reading')
-        setRoom((known) => ({ ...known, lastReadingDbfs: outcome.levelDbfs }));
+      if (outcome.kind === 'reading') changeRoom({ lastReadingDbfs: outcome.levelDbfs });
     }
     wish.hear(report, ringing.current);
   };
@@ -150,6 +157,7 @@ export function useListening<Asked>(wish: Wish<Asked>): Listening {
     setSource(null);
     setHands(null);
     setTruth(null);
+    roomNow.current = NO_ROOM;
     setRoom(NO_ROOM);
     live.end();
   }, [live]);
