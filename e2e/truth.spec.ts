@@ -106,7 +106,7 @@ test('a setting that cannot be says so in its field, and one that waits says for
   for (const typed of ['1000', '13', '-440', '']) {
     await a4.fill(typed);
     await expect(a4).toHaveAttribute('aria-invalid', 'true');
-    await expect(page.getByText(/^A4: .*400 to 480 Hz$/)).toBeVisible();
+    await expect(page.getByText(/^A4: .*400 to 480 Hz\. 440 Hz stays\.$/)).toBeVisible();
   }
   await a4.fill('442');
   await expect(a4).not.toHaveAttribute('aria-invalid', 'true');
@@ -114,7 +114,9 @@ test('a setting that cannot be says so in its field, and one that waits says for
   await page.getByRole('button', { name: /^Begin a new sitting with 442 Hz/ }).click();
   await expect(page.getByText('The sitting on the bench keeps')).toHaveCount(0);
   await page.getByLabel('Tolerance, cents').fill('0');
-  await expect(page.getByText('Tolerance: 0 cents is too little; 0.5 to 20 cents')).toBeVisible();
+  await expect(
+    page.getByText('Tolerance: 0 cents is too little; 0.5 to 20 cents. 2 cents stay.'),
+  ).toBeVisible();
   await page.getByRole('link', { name: 'Bench' }).click();
   await expect(page.getByText('A4 442 Hz')).toBeVisible();
 });

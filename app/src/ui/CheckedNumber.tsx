@@ -40,12 +40,14 @@ type Props = Omit<NumberInputProps, 'value' | 'onChange' | 'error' | 'min' | 'ma
   readonly rule: NumberRule;
   readonly value: number;
   readonly onValue: (value: number) => void;
+  /** What goes on to hold while the field is wrong, in words. */
+  readonly stays?: string;
   /** Told whether what stands in the field can be. */
   readonly onLawful?: (lawful: boolean) => void;
 };
 
 /** A number that counts only while it can be; otherwise the field says why, and keeps what was typed. */
-export function CheckedNumber({ rule, value, onValue, onLawful, ...rest }: Props) {
+export function CheckedNumber({ rule, value, onValue, stays, onLawful, ...rest }: Props) {
   const [typed, setTyped] = useState<number | string>(value);
   const judged = judgedNumber(typed, rule);
   const lawful = typeof judged === 'number';
@@ -62,7 +64,7 @@ export function CheckedNumber({ rule, value, onValue, onLawful, ...rest }: Props
       {...rest}
       value={typed}
       clampBehavior="none"
-      error={lawful ? undefined : judged}
+      error={lawful ? undefined : stays ? `${judged}. ${stays}` : judged}
       onChange={(next) => {
         setTyped(next);
         const checked = judgedNumber(next, rule);

@@ -21,13 +21,17 @@ export class Notices {
     this.show(null);
   }
 
-  /** Says what was done, and how to take it back. */
-  undoable(message: string, undo: () => unknown): void {
+  /** Says what was done, and how to take it back; answers the way to put it away. */
+  undoable(message: string, undo: () => unknown): () => void {
     const act = () => {
       void undo();
       this.putAway();
     };
-    this.say({ message, action: { label: 'Undo', act }, calm: true });
+    const notice = { message, action: { label: 'Undo', act }, calm: true } as const;
+    this.say(notice);
+    return () => {
+      if (this.latest === notice) this.putAway();
+    };
   }
 
   /** Calls `watcher` on every notice; answers the way to stop. */

@@ -9,7 +9,7 @@ import {
 import { type CrossCheck, crossChecks, neckOf } from '@rosefinch/core/fretboard';
 import { findTuning, offsetsOf, type Tuning, targetName } from '@rosefinch/core/music';
 import type { Instrument } from '@rosefinch/core/strings';
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { type Stock, useData, useStock } from '../../data/index.ts';
 import { Action, KeyList, ReferenceLine, useKeys, useNotices } from '../../ui/index.ts';
@@ -68,6 +68,8 @@ const HIGHEST_FRET = 12;
 /** … and within so many cents of each other, as their tuning wants them. */
 const AGREE = 2;
 
+const AFRESH = 'A new sitting begins. The one before is kept.';
+
 interface OfProps {
   readonly instrument: Instrument;
   readonly stock: Stock;
@@ -76,6 +78,9 @@ interface OfProps {
 function BenchOf({ instrument, stock }: OfProps) {
   const { repository } = useData();
   const notices = useNotices();
+  // The way back to a sitting is the bench's own: it goes with it.
+  const putAway = useRef(() => {});
+  useEffect(() => () => putAway.current(), []);
   const { settings } = stock;
   const coupling = useCoupling(instrument, stock);
   const peg = usePegRound();
@@ -258,7 +263,7 @@ function BenchOf({ instrument, stock }: OfProps) {
             <Action
               onAct={() => {
                 const undo = bench.startAfresh();
-                if (undo) notices.undoable('A new sitting begins. The one before is kept.', undo);
+                if (undo) putAway.current = notices.undoable(AFRESH, undo);
               }}
             >
               Start afresh

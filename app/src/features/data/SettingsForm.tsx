@@ -22,6 +22,7 @@ export function SettingsForm({ settings }: { settings: Settings }) {
           description="400 to 480; 440 is the standard"
           decimalScale={1}
           value={settings.a4}
+          stays={`${settings.a4} Hz stays.`}
           onValue={(a4) => set({ a4 })}
         />
         <OpenSitting settings={settings} />
@@ -32,6 +33,7 @@ export function SettingsForm({ settings }: { settings: Settings }) {
           step={0.5}
           decimalScale={1}
           value={settings.tolerance}
+          stays={`${settings.tolerance} cents stay.`}
           onValue={(tolerance) => set({ tolerance })}
         />
         <NativeSelect
