@@ -1,4 +1,5 @@
 import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs';
+import { get } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -49,5 +50,39 @@ describe('server', () => {
 
   it('says which shelf it serves', async () => {
     expect(await (await fetch(`${base}/shelf.json`)).json()).to.deep.equal({ shelf: 'demo' });
+  });
+
+  /** A request with a Host header of one's own: fetch would not send it. */
+  const ask = (host: string, path = '/') =>
+    new Promise<{ status: number; text: string }>((resolve, reject) => {
+      const { port } = new URL(base);
+      const request = get({ host: '127.0.0.1', port, path, headers: { host } }, (response) => {
+        let text = '';
+        response.setEncoding('utf8').on('data', (part) => {
+          text += part;
+        });
+        response.on('end', () => resolve({ status: response.statusCode ?? 0, text }));
+      });
+      request.on('error', reject);
+    });
+
+  it('answers under its own names alone', async () => {
+    for (const host of ['127.0.0.1:5180', 'localhost', 'LOCALHOST:80', '[::1]:5180'])
+      expect((await ask(host)).status, host).to.equal(200);
+    for (const host of [
+      'example.com',
+      '127.0.0.1.example.com',
+      'localhost.example:5180',
+      '10.0.0.7',
+    ])
+      expect((await ask(host)).status, host).to.equal(421);
+  });
+
+  it('tells of an address that cannot be read without a path of this machine', async () => {
+    for (const path of ['/%', '/%E0%A4%A', '/assets/%ZZ.js']) {
+      const { status, text } = await ask('localhost', path);
+      expect(status, path).to.equal(400);
+      expect(text).to.equal('This address cannot be read.');
+    }
   });
 });

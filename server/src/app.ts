@@ -1,6 +1,12 @@
 import { join } from 'node:path';
+import { constants } from 'node:zlib';
 import compression from 'compression';
-import express, { type Express, type Response } from 'express';
+import express, {
+  type ErrorRequestHandler,
+  type Express,
+  type RequestHandler,
+  type Response,
+} from 'express';
 import helmet from 'helmet';
 
 /** Which browser database the pages use: the teacher's own, or the demo's. */
@@ -37,7 +43,9 @@ export function createApp(built: string, shelf: Shelf): Express {
     response.setHeader('Permissions-Policy', 'microphone=(self), camera=(), geolocation=()');
     next();
   });
-  app.use(compression());
+  app.use(onlyFromHere);
+  // On one machine packing well takes longer than sending.
+  app.use(compression({ level: 1, brotli: { params: { [constants.BROTLI_PARAM_QUALITY]: 1 } } }));
   app.get('/shelf.json', (_request, response) => {
     response.setHeader('Cache-Control', 'no-store');
     response.json({ shelf });
@@ -49,8 +57,26 @@ export function createApp(built: string, shelf: Shelf): Express {
     setCaching(response, 'index.html');
     response.sendFile(join(built, 'index.html'));
   });
+  app.use(withoutPaths);
   return app;
 }
+
+const HERE = new Set(['127.0.0.1', 'localhost', '[::1]']);
+
+/** A name that somebody else has pointed at this machine is not answered: the shelf is nobody else's. */
+const onlyFromHere: RequestHandler = (request, response, next) => {
+  const name = (request.headers.host ?? '').replace(/:\d+$/, '').toLowerCase();
+  if (HERE.has(name)) return next();
+  response.status(421).type('text').send('This shelf answers at 127.0.0.1 and localhost alone.');
+};
+
+/** What goes wrong is told without a path of this machine. */
+const withoutPaths: ErrorRequestHandler = (error, _request, response, next) => {
+  if (response.headersSent) return next(error);
+  const status = (error as { status?: number }).status ?? 500;
+  const says = status < 500 ? 'This address cannot be read.' : 'The server could not answer.';
+  response.status(status).type('text').send(says);
+};
 
 /** Files with a hash in their name never change; everything else is asked for anew. */
 function setCaching(response: Response, path: string): void {

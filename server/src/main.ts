@@ -1,10 +1,15 @@
 import { createServer } from 'node:http';
 import { resolve } from 'node:path';
 import { createApp, type Shelf } from './app.ts';
+import { portFrom } from './port.ts';
 
 /** Serves the built application on this machine only. Usage: main.ts [demo] */
 const HOST = '127.0.0.1';
-const port = Number(process.env.PORT ?? 5180);
+const port = portFrom(process.env.PORT);
+if (typeof port === 'string') {
+  console.error(port);
+  process.exit(1);
+}
 const shelf: Shelf = process.argv[2] === 'demo' ? 'demo' : 'own';
 const built = resolve(import.meta.dirname, '../../app/dist');
 
