@@ -20,10 +20,27 @@ async function whichShelf(): Promise<Shelf> {
   try {
     const answer = await fetch('/shelf.json', { cache: 'no-store' });
     const { shelf } = (await answer.json()) as { shelf: Shelf };
-    localStorage.setItem(LAST_SHELF, shelf);
+    remember(shelf);
     return shelf;
   } catch {
-    return localStorage.getItem(LAST_SHELF) === 'demo' ? 'demo' : 'own';
+    return remembered() ?? 'own';
+  }
+}
+
+/** A browser may forbid even this: then the server is asked every time. */
+function remember(shelf: Shelf): void {
+  try {
+    localStorage.setItem(LAST_SHELF, shelf);
+  } catch {
+    // Nothing is lost: offline the shelf of one's own is opened.
+  }
+}
+
+function remembered(): Shelf | null {
+  try {
+    return localStorage.getItem(LAST_SHELF) === 'demo' ? 'demo' : null;
+  } catch {
+    return null;
   }
 }
 

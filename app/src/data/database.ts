@@ -52,9 +52,13 @@ export class RosefinchDatabase extends Dexie {
       restringings: 'id, instrumentId',
       fretChecks: 'id, instrumentId',
     });
-    this.on('versionchange', () => {
+    this.on('versionchange', ({ newVersion }) => {
       this.close();
-      trouble('Rosefinch was updated in another tab. All readings are kept; reload this page.');
+      trouble(
+        newVersion === null
+          ? 'This browser’s records of Rosefinch were deleted from outside this page. Reload it to begin anew, or restore a backup.'
+          : 'Rosefinch was updated in another tab. All readings are kept; reload this page.',
+      );
     });
     this.on('blocked', () =>
       trouble('Rosefinch is open in an older tab, which holds the database. Close that tab.'),

@@ -53,3 +53,11 @@ describe('a backup of schema 2', () => {
     expect(contents.log).to.have.length(5);
   });
 });
+
+describe('a schema that is no version', () => {
+  for (const schema of ['constructor', 'toString', '__proto__', '2', null, Number.NaN, 0, 99, 2.5])
+    it(`${JSON.stringify(schema)} is refused, and ends`, () => {
+      const text = JSON.stringify({ format: 'rosefinch-backup', schema });
+      expect(() => readBackup(text)).to.throw(Error);
+    });
+});

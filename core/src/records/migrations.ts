@@ -82,7 +82,9 @@ const MIGRATIONS: Readonly<Record<number, (file: Loose) => Loose>> = {
 export function migrated(file: Loose): Loose {
   let now = file;
   for (;;) {
-    const step = MIGRATIONS[now.schema as number];
+    const { schema } = now;
+    // Only numbers are versions: a name would find what every object has.
+    const step = typeof schema === 'number' ? MIGRATIONS[schema] : undefined;
     if (!step) return now;
     now = step(now);
   }

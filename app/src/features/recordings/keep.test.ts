@@ -75,6 +75,13 @@ describe('a recording’s readings', () => {
     expect(courses).to.deep.equal([5, 5]);
   });
 
+  it('the report keeps a name that a backup can hold', () => {
+    const sound = { sampleRate: 48_000, duration: 2, warnings: [] };
+    const read = { plucks: [], envelope: Float32Array.of() };
+    const kept = recordingOf('r1', { name: 'x'.repeat(235) }, sound, read, null, 7);
+    expect(kept.name).to.have.length(200);
+  });
+
   it('the report keeps no sound', () => {
     const sound = { sampleRate: 48_000, duration: 2, warnings: ['cut short'] };
     const read = { plucks: [], envelope: Float32Array.of(-0.1, 0.1) };

@@ -3,6 +3,9 @@ import { type KnownReading, knowledgeOf, whoSounded } from '@rosefinch/core/list
 import type { Target } from '@rosefinch/core/music';
 import type { LogEntry, RecordedPluck, Recording, Session } from '@rosefinch/core/records';
 
+/** No record holds a longer name. */
+const LONGEST_NAME = 200;
+
 /** Where and when a recording is read. */
 export interface ReadingPlace {
   readonly instrumentId: string;
@@ -66,5 +69,14 @@ export function recordingOf(
   now: number,
 ): Recording {
   const { sampleRate, duration, warnings } = sound;
-  return { id, name: file.name, readAt: now, sampleRate, duration, warnings, ...read, sessionId };
+  return {
+    id,
+    name: file.name.slice(0, LONGEST_NAME),
+    readAt: now,
+    sampleRate,
+    duration,
+    warnings,
+    ...read,
+    sessionId,
+  };
 }
