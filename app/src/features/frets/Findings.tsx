@@ -2,7 +2,7 @@ import { type Finding, findingsOf, type StringCauses } from '@rosefinch/core/int
 import type { FretCheck } from '@rosefinch/core/records';
 import type { Instrument } from '@rosefinch/core/strings';
 import { signedCents } from '../../ui/index.ts';
-import { bridgeEndsOf, bridgeInWords } from './bridge.ts';
+import { bridgeEndsOf, bridgeInWords, isBridgeCheck } from './bridge.ts';
 import { findingInWords } from './words.ts';
 
 interface Props {
@@ -12,7 +12,18 @@ interface Props {
 }
 
 /** The causes with their evidence, and what to do in the order in which it is to be tried. */
-export function Findings({ instrument, check, causes }: Props) {
+export function Findings(props: Props) {
+  const { instrument, check } = props;
+  if (instrument.bridge !== 'loose' || !isBridgeCheck(check)) return <Causes {...props} />;
+  return (
+    <section className="medium" aria-label="Causes">
+      <strong>Where the bridge stands</strong>
+      <Bridge instrument={instrument} check={check} />
+    </section>
+  );
+}
+
+function Causes({ instrument, check, causes }: Props) {
   const findings = findingsOf(instrument, causes);
   const waiting = [...causes].flatMap(([course, c]) =>
     c.kind === 'more readings' ? [{ course, say: c.say }] : [],
@@ -127,7 +138,7 @@ function directionOf(cause: Finding['cause'], mm: number): string {
 /** A loose bridge the teacher moves alone: how far, each end for itself. */
 function Bridge({ instrument, check }: Pick<Props, 'instrument' | 'check'>) {
   const ends = bridgeEndsOf(instrument, check);
-  if (!ends) return null;
+  if (!ends) return <p>The octaves of both outer strings tell it, once both are read.</p>;
   if (ends.every(({ right }) => right)) return <p role="note">{bridgeInWords(ends)}</p>;
   return (
     <p role="note">

@@ -16,7 +16,8 @@ interface Props {
 
 /** Strings by frets: how far each note is off, by figure, sign and depth of colour. */
 export function HeatMap({ check, targets }: Props) {
-  const frets = [...check.frets].sort((a, b) => a - b);
+  // The octaves of a bridge are sounded more than once.
+  const frets = [...new Set(check.frets)].sort((a, b) => a - b);
   const depth = scaleLinear([0, FULL], [0, 0.75]).clamp(true);
   const errors = (course: number, fret: number) =>
     check.readings.flatMap((reading) => {

@@ -5,6 +5,11 @@ import { type Instrument, startFret } from '@rosefinch/core/strings';
 /** The twelfth fret is sounded so often, as the open string is: one reading tells nothing of its error. */
 export const OCTAVE_FRETS: readonly number[] = [12, 12, 12];
 
+/** True for a check of the octaves alone: it asks where the bridge stands, and nothing else. */
+export function isBridgeCheck({ frets }: FretCheck): boolean {
+  return frets.every((fret) => fret === 12);
+}
+
 /** The outer strings that run the whole neck, the highest number first. */
 export function outerCourses(instrument: Instrument): number[] {
   const long = instrument.courses
