@@ -187,7 +187,10 @@ function BenchOf({ instrument, stock }: OfProps) {
           />
           <div className="strip">
             {roomInWords(bench.room)}
-            {bench.practice && ` · practice: it tells nothing of the real ${instrument.name}`}
+            {bench.source === 'practice' &&
+              (bench.practice
+                ? ` · practice: it tells nothing of the real ${instrument.name}`
+                : ` · the practice ${instrument.kind} stands for ${instrument.name}`)}
             {showTruth && bench.truth && (
               <>
                 {' · '}

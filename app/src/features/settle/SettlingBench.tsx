@@ -146,7 +146,7 @@ export function SettlingBench({ instrument, stock, restringing }: Props) {
         <section className="bench-more" aria-label="Actions and looks">
           <div className="actions">
             <Action onAct={correct} hotkey="X" disabled={!last || last.step === 'left out'}>
-              {last ? `It was not ${STEP_WORDS[last.step]}` : 'It was not that'}
+              It was something else
             </Action>
             <Action onAct={hearTarget} hotkey="D">
               Hear {note(course)}
