@@ -1,10 +1,10 @@
 import { Button } from '@mantine/core';
 import { lazy, Suspense, use } from 'react';
 import { Route, Routes } from 'react-router';
-import { backupText, useData } from './data/index.ts';
-import { now } from './environment.ts';
+import { saveBackup } from './backup.ts';
+import { useData } from './data/index.ts';
 import { BenchView } from './features/bench/index.ts';
-import { download, NoticeLine, Shell, View } from './ui/index.ts';
+import { NoticeLine, Shell, View } from './ui/index.ts';
 
 const FretsView = lazy(() => import('./features/frets/index.ts'));
 const HistoryView = lazy(() => import('./features/history/index.ts'));
@@ -80,15 +80,5 @@ function Views({ ready }: { ready: Promise<void> }) {
 /** What can be done beside a view that has failed. */
 function Rescue() {
   const { repository } = useData();
-  return (
-    <Button
-      onClick={async () => {
-        const at = new Date(now());
-        const text = backupText(await repository.contents(), at);
-        download(`rosefinch-${at.toISOString().slice(0, 10)}.json`, text, 'application/json');
-      }}
-    >
-      Write a backup
-    </Button>
-  );
+  return <Button onClick={() => void saveBackup(repository)}>Write a backup</Button>;
 }

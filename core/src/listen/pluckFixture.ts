@@ -1,4 +1,4 @@
-import { findTuning, targetsOf } from '../music/index.ts';
+import { centsBetween, findTuning, targetsOf } from '../music/index.ts';
 import { PracticeInstrument } from '../practice/index.ts';
 import { between, seededRandom } from '../random.ts';
 import { steelGuitar } from '../strings/index.ts';
@@ -35,4 +35,4 @@ export function pluck(seed: number, noise: number, rate = RATE) {
   };
 }
 
-export const cents = (hz: number, exact: number) => 1200 * Math.log2(hz / exact);
+export const cents = (hz: number, exact: number) => centsBetween(exact, hz);

@@ -1,7 +1,8 @@
 import { Button, Group, Stack, Text, Title } from '@mantine/core';
 import { saltmarshLibrary } from '@rosefinch/core/records';
 import { useState } from 'react';
-import { backupText, readingsCsv, useData, useLive, useSettings } from '../../data/index.ts';
+import { saveBackup } from '../../backup.ts';
+import { readingsCsv, useData, useLive, useSettings } from '../../data/index.ts';
 import { now } from '../../environment.ts';
 import { counted, download, useNotices } from '../../ui/index.ts';
 import { Restore } from './Restore.tsx';
@@ -32,10 +33,6 @@ function Files() {
     const readings = all.log.filter((entry) => entry.event.type === 'reading').length;
     return { instruments: all.instruments.length, sessions: all.sessions.length, readings };
   }, 'counts');
-  const backup = async () => {
-    const text = backupText(await repository.contents(), new Date(now()));
-    download(`rosefinch-${today()}.json`, text, 'application/json');
-  };
   const csv = async () => {
     const { instruments, sessions, log } = await repository.contents();
     download(
@@ -55,7 +52,7 @@ function Files() {
           : 'Counting …'}
       </Text>
       <Group>
-        <Button onClick={() => void backup()}>Write a backup</Button>
+        <Button onClick={() => void saveBackup(repository)}>Write a backup</Button>
         <Button variant="default" onClick={() => void csv()}>
           Readings as CSV
         </Button>

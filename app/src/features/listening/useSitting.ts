@@ -79,8 +79,9 @@ export function useSitting(place: Place, settings: Settings): Sitting {
     opening
       .then((found) => {
         if (stale) return;
-        // Nothing was heard yet: whoever listens waits until the sitting is there.
-        if (found) show(resumed(found.session, found.log, goal.current));
+        // What was heard before it was there has begun a sitting of its own, and stays.
+        if (found && latest.current.session === null)
+          show(resumed(found.session, found.log, goal.current));
         setLoaded(true);
       })
       .catch((error: Error) => setProblem(error.message));
