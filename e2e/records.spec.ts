@@ -217,11 +217,14 @@ test('readings leave as CSV with units in the heading', async ({ page }) => {
   const five = await bench.deviation(5);
   await page.getByRole('link', { name: 'Data' }).click();
   const lines = (await saved(page, 'Readings as CSV')).trimEnd().split('\r\n');
-  const heads = lines[0]!.split(',');
+  // Where numbers have a decimal comma, cells are parted by semicolons.
+  const parted = lines[0]!.includes(';') ? ';' : ',';
+  const heads = lines[0]!.split(parted);
   expect(heads).toContain('deviation_cents');
-  const last = lines.at(-1)!.split(',');
+  const last = lines.at(-1)!.split(parted);
   expect(last[heads.indexOf('string')]).toBe('5');
-  expect(Math.abs(Number(last[heads.indexOf('deviation_cents')]) - five)).toBeLessThan(0.06);
+  const written = last[heads.indexOf('deviation_cents')]!.replace(',', '.');
+  expect(Math.abs(Number(written) - five)).toBeLessThan(0.06);
 });
 
 test('a full storage keeps the reading on screen and says what to do', async ({ page }) => {

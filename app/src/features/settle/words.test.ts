@@ -1,6 +1,13 @@
 import type { StringSettling, Verdict } from '@rosefinch/core/settling';
 import { expect } from 'chai';
-import { headlineOf, holdInWords, questionOf, verdictInWords, verdictSpan } from './words.ts';
+import {
+  headlineOf,
+  holdInWords,
+  lookInWords,
+  questionOf,
+  verdictInWords,
+  verdictSpan,
+} from './words.ts';
 
 const CLOCK = { now: Date.UTC(2026, 10, 25, 9), zone: 'Europe/London', reader: 'en-GB' };
 const span = (expected: number, low: number, high: number) => ({ expected, low, high });
@@ -100,4 +107,19 @@ describe('questions about new strings', () => {
       'went back by 1 hour',
     );
   });
+});
+
+describe('the next look in words', () => {
+  // In London in winter: 06:00 is night, 09:00 day.
+  const at = Date.UTC(2026, 10, 25, 7);
+  const cases: readonly (readonly [number, RegExp])[] = [
+    [Date.UTC(2026, 10, 25, 5), /^Look again /],
+    [Date.UTC(2026, 10, 25, 9), /^Look now: due since /],
+    [Date.UTC(2026, 10, 25, 23), /^Look in the morning: due since /],
+    [Date.UTC(2026, 10, 26, 3), /^Look in the morning: due since /],
+  ];
+  for (const [now, says] of cases)
+    it(`${new Date(now).toISOString()}: ${says}`, () => {
+      expect(lookInWords(at, { ...CLOCK, now })).to.match(says);
+    });
 });

@@ -1,5 +1,6 @@
 import {
   type Doubt,
+  isNight,
   type Odd,
   ROOM_DECIDES,
   type Step,
@@ -25,6 +26,13 @@ export interface Clock {
   readonly zone: string;
   /** How dates are written; as the reader's browser does where it is not given. */
   readonly reader?: string;
+}
+
+/** When to look again; what came due in the night waits for the morning. */
+export function lookInWords(at: number, { now, zone, reader }: Clock): string {
+  const when = whenInWords(at, zone, now, reader);
+  if (at > now) return `Look again ${when}`;
+  return `${isNight(now, zone) ? 'Look in the morning' : 'Look now'}: due since ${when}`;
 }
 
 /** Whether a string holds a lesson, once it is at its note. */
