@@ -4,74 +4,76 @@ import { OWN_PORT } from './playwright.config.ts';
 import { playedBy, sixPlucksFile } from './sound.ts';
 import { expect, feed, give, goTo, type Page, test } from './test.ts';
 
-/** In the dark only colours differ. */
-async function expectAccessible(page: Page, state: string, rules?: string): Promise<void> {
+async function seriousFaults(page: Page, rules?: string): Promise<string[]> {
   // Only what is wrong is wanted: all that passes need not be listed.
   const axe = new AxeBuilder({ page }).options({ resultTypes: ['violations'], preload: false });
   if (rules) axe.withRules(rules);
   const { violations } = await axe.analyze();
   const serious = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical');
-  const told = serious.map(
-    (v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 140)).join(' | ')}`,
-  );
-  expect(told, state).toEqual([]);
+  return serious.map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 140)).join(' | ')}`);
 }
 
-for (const colorScheme of ['light', 'dark'] as const)
-  test(`axe finds nothing serious on any view, ${colorScheme}`, async ({ browser }) => {
-    const context = await browser.newContext({ colorScheme, reducedMotion: 'reduce' });
-    await give(context, 'fast');
-    const expectGood = (of: Page, state: string) =>
-      expectAccessible(of, state, colorScheme === 'dark' ? 'color-contrast' : undefined);
-    const page = await context.newPage();
-    await page.goto(`http://127.0.0.1:${OWN_PORT}/`);
-    await page.getByRole('heading', { name: 'Tune string by string' }).waitFor();
-    await expectGood(page, 'first use');
-    await page.goto('http://127.0.0.1:5281/history');
-    await page.getByText('Every sitting').waitFor();
-    await expectGood(page, 'empty history');
-    const bench = new BenchPage(page);
-    await goTo(page, '/');
-    await expectGood(page, 'bench at rest');
-    await bench.practise();
-    await page.keyboard.press('5');
-    await bench.pluck(5);
-    await expectGood(page, 'bench with a reading');
-    await page.getByRole('button', { name: /^Keys/ }).click();
-    await page.getByRole('dialog').waitFor();
-    await page.waitForTimeout(400);
-    await expectGood(page, 'list of keys');
-    await page.getByRole('button', { name: 'Close' }).click();
-    await page.getByLabel('Recording file').setInputFiles(sixPlucksFile().file);
-    await page.waitForURL(/\/recordings\//);
-    await page.getByText(/stiffness/).waitFor();
-    await expectGood(page, 'recording report');
-    await goTo(page, '/history');
-    await page.getByRole('button', { name: 'Delete' }).first().waitFor();
-    await expectGood(page, 'history');
-    await goTo(page, '/data');
-    await page.getByText('Take it with you').waitFor();
-    await expectGood(page, 'data');
-    await goTo(page, '/retune?to=guitar-new-standard');
-    await page.getByRole('button', { name: 'Do it on the bench' }).waitFor();
-    await expectGood(page, 'retune');
-    await goTo(page, '/shelf');
-    await page.getByRole('link', { name: /Stonechat/ }).waitFor();
-    await expectGood(page, 'shelf');
-    await goTo(page, '/shelf/lapwing');
-    await page.getByRole('button', { name: 'Save' }).waitFor();
-    await expectGood(page, 'one instrument');
-    await goTo(page, '/tunings');
-    await page.getByText('38 tunings fit').waitFor();
-    await expectGood(page, 'tunings');
-    await goTo(page, '/tunings/banjo-open-g');
-    await page.getByText('Checks by ear').waitFor();
-    await expectGood(page, 'one tuning');
-    await goTo(page, '/tunings/new?from=guitar-open-d');
-    await page.getByLabel('Open strings').selectOption('offsets by hand');
-    await expectGood(page, 'a tuning of one’s own');
-    await context.close();
-  });
+/** By day and in the dark, where only colours differ. */
+async function expectGood(page: Page, state: string): Promise<void> {
+  expect(await seriousFaults(page), state).toEqual([]);
+  await page.emulateMedia({ colorScheme: 'dark' });
+  expect(await seriousFaults(page, 'color-contrast'), `${state}, dark`).toEqual([]);
+  await page.emulateMedia({ colorScheme: 'light' });
+}
+
+test('axe finds nothing serious on any view, light and dark', async ({ browser }) => {
+  test.setTimeout(240_000);
+  const context = await browser.newContext({ reducedMotion: 'reduce' });
+  await give(context, 'fast');
+  const page = await context.newPage();
+  await page.goto(`http://127.0.0.1:${OWN_PORT}/`);
+  await page.getByRole('heading', { name: 'Tune string by string' }).waitFor();
+  await expectGood(page, 'first use');
+  await page.goto('http://127.0.0.1:5281/history');
+  await page.getByText('Every sitting').waitFor();
+  await expectGood(page, 'empty history');
+  const bench = new BenchPage(page);
+  await goTo(page, '/');
+  await expectGood(page, 'bench at rest');
+  await bench.practise();
+  await page.keyboard.press('5');
+  await bench.pluck(5);
+  await expectGood(page, 'bench with a reading');
+  await page.getByRole('button', { name: /^Keys/ }).click();
+  await page.getByRole('dialog').waitFor();
+  await page.waitForTimeout(400);
+  await expectGood(page, 'list of keys');
+  await page.getByRole('button', { name: 'Close' }).click();
+  await page.getByLabel('Recording file').setInputFiles(sixPlucksFile().file);
+  await page.waitForURL(/\/recordings\//);
+  await page.getByText(/stiffness/).waitFor();
+  await expectGood(page, 'recording report');
+  await goTo(page, '/history');
+  await page.getByRole('button', { name: 'Delete' }).first().waitFor();
+  await expectGood(page, 'history');
+  await goTo(page, '/data');
+  await page.getByText('Take it with you').waitFor();
+  await expectGood(page, 'data');
+  await goTo(page, '/retune?to=guitar-new-standard');
+  await page.getByRole('button', { name: 'Do it on the bench' }).waitFor();
+  await expectGood(page, 'retune');
+  await goTo(page, '/shelf');
+  await page.getByRole('link', { name: /Stonechat/ }).waitFor();
+  await expectGood(page, 'shelf');
+  await goTo(page, '/shelf/lapwing');
+  await page.getByRole('button', { name: 'Save' }).waitFor();
+  await expectGood(page, 'one instrument');
+  await goTo(page, '/tunings');
+  await page.getByText('38 tunings fit').waitFor();
+  await expectGood(page, 'tunings');
+  await goTo(page, '/tunings/banjo-open-g');
+  await page.getByText('Checks by ear').waitFor();
+  await expectGood(page, 'one tuning');
+  await goTo(page, '/tunings/new?from=guitar-open-d');
+  await page.getByLabel('Open strings').selectOption('offsets by hand');
+  await expectGood(page, 'a tuning of one’s own');
+  await context.close();
+});
 
 test('from a cold open to the first reading of the practice guitar is one click', async ({
   page,
