@@ -104,7 +104,7 @@ test('instruments stand in the order in which people count, and a name used twic
   for (const name of ['Uke 10', 'Uke 2', 'uke 1']) {
     await page.getByLabel('Name').fill(name);
     await page.getByRole('button', { name: 'Put it on the shelf' }).click();
-    await page.getByRole('link', { name }).waitFor();
+    await page.getByRole('link').getByText(name, { exact: true }).waitFor();
   }
   const names = page.getByRole('main').getByRole('link').locator('strong:first-child');
   await expect(names).toHaveText(['uke 1', 'Uke 2', 'Uke 10']);

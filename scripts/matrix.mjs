@@ -29,6 +29,8 @@ const wanted = process.argv.slice(2).map(Number);
 const rows = ROWS.filter((_, i) => wanted.length === 0 || wanted.includes(i + 1));
 const faked = existsSync(FAKETIME);
 
+const withSign = (seconds) => (seconds < 0 ? String(seconds) : `+${seconds}`);
+
 function runRow({ utc, zone, locale = 'en-GB', busy }) {
   const loops = busy ? [1, 2].map(() => spawn(process.execPath, ['-e', 'for (;;);'])) : [];
   const began = process.hrtime.bigint();
@@ -47,7 +49,7 @@ function runRow({ utc, zone, locale = 'en-GB', busy }) {
       ...(faked && {
         LD_PRELOAD: FAKETIME,
         // The same distance for every process, however late it starts.
-        FAKETIME: String(Math.round((Date.parse(utc) - Date.now()) / 1000)),
+        FAKETIME: withSign(Math.round((Date.parse(utc) - Date.now()) / 1000)),
         FAKETIME_DONT_FAKE_MONOTONIC: '1',
       }),
     },

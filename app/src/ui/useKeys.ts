@@ -1,4 +1,4 @@
-import { useEffect, useRef } from 'react';
+import { useLayoutEffect, useRef } from 'react';
 
 /** What each key does; names as in KeyboardEvent.key, "Shift+" in front where it applies. */
 export type KeyMap = Readonly<Record<string, () => void>>;
@@ -12,7 +12,8 @@ const TYPING = 'input, textarea, select, [contenteditable="true"], [role="dialog
 export function useKeys(keys: KeyMap, enabled: boolean): void {
   const current = useRef(keys);
   current.current = keys;
-  useEffect(() => {
+  // There as soon as the view is drawn: an effect would come a moment after it.
+  useLayoutEffect(() => {
     if (!enabled) return;
     const onKey = (event: KeyboardEvent) => {
       if (event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented) return;
