@@ -1,4 +1,4 @@
-import { expect, type Locator, type Page } from './test.ts';
+import { expect, heardOut, type Locator, type Page } from './test.ts';
 
 /** However busy the machine: the pluck must come, once, in ms. */
 export const HEARD_WITHIN = 30_000;
@@ -49,6 +49,7 @@ export class BenchPage {
 
   /** The same while the figures are hidden. */
   async pluckUnseen(course: number): Promise<void> {
+    await heardOut(this.page);
     const before = await this.plucks(course);
     await this.page.keyboard.press('p');
     await expect

@@ -1,5 +1,5 @@
 import { HEARD_WITHIN, LOOK_AGAIN } from './bench.ts';
-import { expect, type Page } from './test.ts';
+import { expect, heardOut, type Page } from './test.ts';
 
 /** The fret check as a user finds it. */
 export class FretsPage {
@@ -30,6 +30,7 @@ export class FretsPage {
 
   /** Sounds what is asked for until it was read. */
   async sound(): Promise<void> {
+    await heardOut(this.page);
     const before = await this.readings();
     await this.page.keyboard.press('p');
     await expect

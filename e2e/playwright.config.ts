@@ -48,6 +48,8 @@ export default defineConfig({
   workers: 2,
   fullyParallel: true,
   timeout: 120_000,
+  // However busy the machine; nothing here is about how long it takes.
+  expect: { timeout: 30_000 },
   outputDir: '../test-results/browser',
   reporter: [['list'], ['json']],
   use: {

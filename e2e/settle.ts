@@ -1,5 +1,5 @@
 import { HEARD_WITHIN, LOOK_AGAIN } from './bench.ts';
-import { expect, type Page } from './test.ts';
+import { expect, heardOut, type Page } from './test.ts';
 
 /** The settle view as a user finds it, on the demo's restrung ukulele. */
 export class SettlePage {
@@ -34,6 +34,7 @@ export class SettlePage {
 
   /** Presses P until the string has one more reading; answers its deviation in cents. */
   async pluck(course: number): Promise<number> {
+    await heardOut(this.page);
     const before = await this.readings(course);
     await this.page.keyboard.press('p');
     await expect

@@ -36,6 +36,10 @@ export async function give(
           ...(standIn && { microphone: {} }),
           advanced: (ms: number) =>
             sessionStorage.setItem('given ahead', String(kept('given ahead', 0) + ms)),
+          onItsWay(change: number) {
+            this.waiting = change === 0 ? 0 : this.waiting + change;
+          },
+          waiting: 0,
         },
       });
     },
@@ -64,6 +68,11 @@ export async function feed(page: Page, sound: Float32Array): Promise<void> {
   }, bytes);
 }
 
+/** Waits until everything that the practice hands did was heard: a turned string may be read once more. */
+export async function heardOut(page: Page): Promise<void> {
+  await page.waitForFunction(() => (globalThis as unknown as Gave).rosefinchGiven.waiting <= 0);
+}
+
 /** Goes to another view as a link does, without loading the page anew. */
 export async function goTo(page: Page, path: string): Promise<void> {
   await page.evaluate((to) => {
@@ -73,7 +82,10 @@ export async function goTo(page: Page, path: string): Promise<void> {
 }
 
 interface Gave {
-  readonly rosefinchGiven: { readonly microphone: { feed(samples: Float32Array): void } };
+  readonly rosefinchGiven: {
+    readonly microphone: { feed(samples: Float32Array): void };
+    readonly waiting: number;
+  };
 }
 
 /** A test whose practice instruments sound as fast as they can be heard, and that may feed a stand-in for the microphone. */

@@ -13,6 +13,8 @@ export interface Given {
   readonly seed?: number;
   /** Told by how many ms sound went ahead of the clock, so that it still holds after a reload. */
   readonly advanced?: (ms: number) => void;
+  /** Told when a sound is on its way to be heard (1), was heard (−1), or that none is any more (0). */
+  readonly onItsWay?: (change: 1 | -1 | 0) => void;
 }
 
 const given: Given = (globalThis as { rosefinchGiven?: Given }).rosefinchGiven ?? {};
@@ -36,6 +38,12 @@ export function now(): number {
 export function advance(ms: number): void {
   ahead += ms;
   given.advanced?.(ms);
+  given.onItsWay?.(-1);
+}
+
+/** A movement of the practice hands is to be heard; or, with 0, all that was is forgotten. */
+export function sounding(change: 1 | 0): void {
+  given.onItsWay?.(change);
 }
 
 /** Milliseconds of a clock that never jumps, for what lasts. */

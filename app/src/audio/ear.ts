@@ -1,7 +1,7 @@
 import type { Held } from '@rosefinch/core/fretboard';
 import type { StringKnowledge } from '@rosefinch/core/listen';
 import { type Press, referenceTone, sustainedTone } from '@rosefinch/core/practice';
-import { advance, pace } from '../environment.ts';
+import { advance, pace, sounding } from '../environment.ts';
 import { type Line, startAnalysis, startPractice } from '../workers/index.ts';
 import { takeListeningLock } from './lock.ts';
 import { type MicrophoneWish, openMicrophone } from './microphone.ts';
@@ -83,6 +83,8 @@ export class Ear {
   /** Hears a practice instrument; answers the hands that play it. */
   openPractice(start: PracticeStart, sound: boolean): PracticeHands {
     this.begin();
+    sounding(0);
+    sounding(1);
     const speaker = new Speaker(start.sampleRate);
     const { port1, port2 } = new MessageChannel();
     const line = startPractice(
@@ -194,20 +196,29 @@ function practiceHands(
   return {
     pluck: (course, strength) => {
       if (sound) void speaker.start(PRACTICE_VOLUME);
+      sounding(1);
       line.send({ type: 'pluck', course, strength });
     },
     pair: (held, open) => {
       if (sound) void speaker.start(PRACTICE_VOLUME);
+      sounding(1);
       line.send({ type: 'pair', held, open });
     },
-    turn: (course, turns) => line.send({ type: 'turn', course, turns }),
+    turn: (course, turns) => {
+      sounding(1);
+      line.send({ type: 'turn', course, turns });
+    },
     fretted: (course, fret, press) => {
       if (sound) void speaker.start(PRACTICE_VOLUME);
+      sounding(1);
       line.send({ type: 'fretted', course, fret, press });
     },
     stretch: (course) => line.send({ type: 'stretch', course }),
     elapse: (seconds) => line.send({ type: 'elapse', seconds }),
-    mute: () => line.send({ type: 'mute' }),
+    mute: () => {
+      sounding(1);
+      line.send({ type: 'mute' });
+    },
     sound: (on) => {
       sound = on;
       if (!on) speaker.stop();
