@@ -80,7 +80,7 @@ test('from a cold open to the first reading of the practice guitar is one click'
 }) => {
   await page.goto('/');
   await page.getByRole('button', { name: 'Practice guitar' }).click();
-  await expect(page.getByRole('row', { name: /^6 E2/ })).toContainText('low', { timeout: 8000 });
+  await expect(page.getByRole('row', { name: /^6 E2/ })).toContainText('low');
   await expect(page.getByRole('log', { name: 'Readings in words' })).toContainText(
     /String 6, E2: \d+ cents, low/,
   );
@@ -89,7 +89,7 @@ test('from a cold open to the first reading of the practice guitar is one click'
 test('the same from an empty shelf', async ({ page }) => {
   await page.goto(`http://127.0.0.1:${OWN_PORT}/`);
   await page.getByRole('button', { name: 'Try it with the practice guitar' }).click();
-  await expect(page.getByRole('row', { name: /^6 E2/ })).toContainText('low', { timeout: 8000 });
+  await expect(page.getByRole('row', { name: /^6 E2/ })).toContainText('low');
 });
 
 test('arrival is spoken when wanted, and only then', async ({ page }) => {
@@ -219,7 +219,7 @@ test('works after a reload with the network cut', async ({ browser }) => {
   await page.reload();
   await expect(page.getByRole('heading', { name: 'Heron' })).toBeVisible();
   await bench.practise();
-  await expect.poll(() => bench.plucks(6), { timeout: 8000 }).toBe(1);
+  await expect.poll(() => bench.plucks(6)).toBe(1);
   await page.goto('/history');
   await expect(page.getByRole('region', { name: /^Heron/ })).toBeVisible();
   await context.close();
