@@ -70,7 +70,10 @@ export async function feed(page: Page, sound: Float32Array): Promise<void> {
 
 /** Waits until everything that the practice hands did was heard: a turned string may be read once more. */
 export async function heardOut(page: Page): Promise<void> {
-  await page.waitForFunction(() => (globalThis as unknown as Gave).rosefinchGiven.waiting <= 0);
+  await page.waitForFunction(
+    // A page that was given nothing plays in real time, and its hands wait for what they do.
+    () => ((globalThis as unknown as Partial<Gave>).rosefinchGiven?.waiting ?? 0) <= 0,
+  );
 }
 
 /** Goes to another view as a link does, without loading the page anew. */
