@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { BenchPage } from './bench.ts';
-import { OWN_PORT } from './playwright.config.ts';
+import { DEMO_PORT, OWN_PORT } from './playwright.config.ts';
 import { playedBy, sixPlucksFile } from './sound.ts';
 import { expect, feed, give, goTo, type Page, test } from './test.ts';
 
@@ -29,7 +29,7 @@ test('axe finds nothing serious on any view, light and dark', async ({ browser }
   await page.goto(`http://127.0.0.1:${OWN_PORT}/`);
   await page.getByRole('heading', { name: 'Tune string by string' }).waitFor();
   await expectGood(page, 'first use');
-  await page.goto('http://127.0.0.1:5281/history');
+  await page.goto(`http://127.0.0.1:${DEMO_PORT}/history`);
   await page.getByText('Every sitting').waitFor();
   await expectGood(page, 'empty history');
   const bench = new BenchPage(page);
@@ -139,7 +139,7 @@ test('on a phone nothing runs out of the side, and the figure comes first', asyn
     viewport: { width: 390, height: 844 },
     forcedColors: 'active',
   });
-  await page.goto('http://127.0.0.1:5281/');
+  await page.goto(`http://127.0.0.1:${DEMO_PORT}/`);
   for (const path of [
     '/',
     '/retune',
@@ -156,7 +156,7 @@ test('on a phone nothing runs out of the side, and the figure comes first', asyn
     const width = await page.evaluate(() => document.documentElement.scrollWidth);
     expect(width, path).toBeLessThanOrEqual(390);
   }
-  await page.goto('http://127.0.0.1:5281/');
+  await page.goto(`http://127.0.0.1:${DEMO_PORT}/`);
   const figure = await page.getByTestId('figure').boundingBox();
   const wires = await page.getByRole('button', { name: /^String 6/ }).boundingBox();
   expect(figure!.y).toBeLessThan(wires!.y);
@@ -168,7 +168,7 @@ for (const colorScheme of ['light', 'dark'] as const)
     browser,
   }) => {
     const page = await browser.newPage({
-      baseURL: 'http://127.0.0.1:5281',
+      baseURL: `http://127.0.0.1:${DEMO_PORT}`,
       forcedColors: 'active',
       colorScheme,
     });
@@ -206,7 +206,7 @@ for (const colorScheme of ['light', 'dark'] as const)
 
 test('works after a reload with the network cut', async ({ browser }) => {
   const context = await browser.newContext({
-    baseURL: 'http://127.0.0.1:5281',
+    baseURL: `http://127.0.0.1:${DEMO_PORT}`,
     serviceWorkers: 'allow',
   });
   const page = await context.newPage();

@@ -31,8 +31,9 @@ export const CHROMIUM_ARGS = [
   ].join()}`,
 ];
 
-export const DEMO_PORT = 5281;
-export const OWN_PORT = 5282;
+/** Another one where two suites run at once. */
+export const DEMO_PORT = Number(process.env.ROSEFINCH_PORT ?? 5281);
+export const OWN_PORT = DEMO_PORT + 1;
 
 const LONG = ['settle.spec.ts', 'frets.spec.ts', 'friendly.spec.ts', 'retune.spec.ts'];
 

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { readBackup } from '@rosefinch/core/records';
+import { inOrder, readBackup } from '@rosefinch/core/records';
 import { historyOf, type Look, settlingOf, stepsOf } from '@rosefinch/core/settling';
 import { HEARD_WITHIN } from './bench.ts';
 import { SettlePage } from './settle.ts';
@@ -52,7 +52,7 @@ test('a ukulele is settled in three rounds, left for ten hours, and looked at wh
       .first()
       .click(),
   ]);
-  const { log, restringings } = readBackup(readFileSync(await backup.path(), 'utf8'));
+  const { events, restringings } = readBackup(readFileSync(await backup.path(), 'utf8'));
   await page.close();
 
   // The night: the same browser, ten hours on.
@@ -68,7 +68,7 @@ test('a ukulele is settled in three rounds, left for ten hours, and looked at wh
   );
   const after = new SettlePage(later);
   await after.practise();
-  const looks = log.flatMap(({ event }): Look[] =>
+  const looks = inOrder(events).flatMap(({ event }): Look[] =>
     event.type === 'reading' ? [{ at: event.at, ...event.reading }] : [],
   );
   const taken = stepsOf(looks, [], 2);

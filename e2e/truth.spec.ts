@@ -198,17 +198,17 @@ test('each view has its title and a way past the head; one that fails leaves the
   await expect(page.getByRole('link', { name: 'Skip to the view' })).toBeFocused();
   await page.keyboard.press('Enter');
   await expect(page.locator('main')).toBeFocused();
-  // A sitting whose log holds what no log may hold.
+  // A summary that no sitting can have.
   await page.evaluate(
     () =>
       new Promise<void>((resolve) => {
         const opening = indexedDB.open('rosefinch-demo');
         opening.onsuccess = () => {
-          const change = opening.result.transaction(['sessions', 'log'], 'readwrite');
+          const change = opening.result.transaction(['sessions', 'summaries'], 'readwrite');
           const session = { id: 'x', instrumentId: 'heron', tuningId: 'guitar-standard', a4: 440 };
           const time = { tolerance: 2, source: 'microphone', startedAt: 1, zone: 'Mars/Olympus' };
           change.objectStore('sessions').put({ ...session, ...time, endedAt: null });
-          change.objectStore('log').put({ sessionId: 'x', seq: 0, event: null });
+          change.objectStore('summaries').put({ id: 'x', form: 1, strings: null, startedAt: 1 });
           change.oncomplete = () => {
             opening.result.close();
             resolve();

@@ -4,7 +4,8 @@ import { Route, Routes } from 'react-router';
 import { saveBackup } from './backup.ts';
 import { useData } from './data/index.ts';
 import { BenchView } from './features/bench/index.ts';
-import { NoticeLine, Shell, View } from './ui/index.ts';
+import { Unstored } from './features/listening/index.ts';
+import { NoticeLine, Shell, useNotices, View } from './ui/index.ts';
 
 const FretsView = lazy(() => import('./features/frets/index.ts'));
 const HistoryView = lazy(() => import('./features/history/index.ts'));
@@ -23,6 +24,9 @@ const TuningEditor = lazy(() =>
   import('./features/tunings/index.ts').then(({ TuningEditor }) => ({ default: TuningEditor })),
 );
 const DataPage = lazy(() => import('./features/data/index.ts'));
+const AutomaticCopies = lazy(() =>
+  import('./features/data/index.ts').then(({ AutomaticCopies }) => ({ default: AutomaticCopies })),
+);
 const NotFound = lazy(() => import('./NotFound.tsx'));
 
 interface Props {
@@ -34,6 +38,7 @@ export function App({ ready }: Props) {
   return (
     <Shell>
       <NoticeLine />
+      <Unstored />
       <Suspense fallback={<p>One moment …</p>}>
         <Views ready={ready} />
       </Suspense>
@@ -61,24 +66,32 @@ const VIEWS = [
 function Views({ ready }: { ready: Promise<void> }) {
   use(ready);
   return (
-    <Routes>
-      {VIEWS.map(({ path, title, Shown }) => (
-        <Route
-          key={path}
-          path={path}
-          element={
-            <View title={title} rescue={<Rescue />}>
-              <Shown />
-            </View>
-          }
-        />
-      ))}
-    </Routes>
+    <>
+      <Suspense>
+        <AutomaticCopies />
+      </Suspense>
+      <Routes>
+        {VIEWS.map(({ path, title, Shown }) => (
+          <Route
+            key={path}
+            path={path}
+            element={
+              <View title={title} rescue={<Rescue />}>
+                <Shown />
+              </View>
+            }
+          />
+        ))}
+      </Routes>
+    </>
   );
 }
 
 /** What can be done beside a view that has failed. */
 function Rescue() {
   const { repository } = useData();
-  return <Button onClick={() => void saveBackup(repository)}>Write a backup</Button>;
+  const notices = useNotices();
+  const save = () =>
+    saveBackup(repository).done.catch((error: Error) => notices.say({ message: error.message }));
+  return <Button onClick={() => void save()}>Write a backup</Button>;
 }

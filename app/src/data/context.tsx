@@ -1,10 +1,10 @@
 import type { Tuning } from '@rosefinch/core/music';
+import type { Settings } from '@rosefinch/core/records';
 import type { Instrument } from '@rosefinch/core/strings';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { createContext, type ReactNode, use } from 'react';
 import type { Shelf } from './database.ts';
 import type { Repository } from './repositories.ts';
-import type { Settings } from './settings.ts';
 
 interface DataAccess {
   readonly repository: Repository;

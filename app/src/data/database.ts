@@ -1,36 +1,58 @@
-import type { Tuning } from '@rosefinch/core/music';
 import {
-  type FretCheck,
-  instrumentWithPegKinds,
+  instrument1to2,
   type LogEntry,
-  type Recording,
-  type Restringing,
-  type Session,
+  logEntry3to4,
+  type Measurement,
+  SCHEMA,
+  type Summary,
+  type TableName,
+  type Tables,
 } from '@rosefinch/core/records';
-import type { Instrument } from '@rosefinch/core/strings';
 import { Dexie, type Table } from 'dexie';
-import type { Settings } from './settings.ts';
 
 /** Which shelf this page works on: the demo has a database of its own. */
 export type Shelf = 'own' | 'demo';
 
+export function databaseName(shelf: Shelf): string {
+  return shelf === 'demo' ? 'rosefinch-demo' : 'rosefinch';
+}
+
+/** What this browser alone knows: never part of a backup. */
+export type Local =
+  /** Names this browser’s events apart from those of others. */
+  | { readonly id: 'machine'; readonly name: string }
+  /** The last copy that was written, and the newest event in it. */
+  | { readonly id: 'copy'; readonly at: number; readonly upTo: number }
+  /** Where copies are put by themselves. */
+  | { readonly id: 'folder'; readonly handle: FileSystemDirectoryHandle };
+
+/** All that was kept before something was taken away or put in its place. */
+export interface Snapshot {
+  readonly id?: number;
+  readonly at: number;
+  readonly file: Blob;
+}
+
 /** The browser database. A stored reading is on the disk before the promise resolves. */
 export class RosefinchDatabase extends Dexie {
-  declare instruments: Table<Instrument, string>;
+  declare settings: Table<Tables['settings'], string>;
+  declare instruments: Table<Tables['instruments'], string>;
   /** The teacher's own. */
-  declare tunings: Table<Tuning, string>;
-  declare restringings: Table<Restringing, string>;
-  declare fretChecks: Table<FretCheck, string>;
-  declare sessions: Table<Session, string>;
-  declare log: Table<LogEntry, [string, number]>;
-  declare recordings: Table<Recording, string>;
-  declare settings: Table<{ readonly id: 'settings'; readonly value: Settings }, string>;
+  declare tunings: Table<Tables['tunings'], string>;
+  declare restringings: Table<Tables['restringings'], string>;
+  declare fretChecks: Table<Tables['fretChecks'], string>;
+  declare sessions: Table<Tables['sessions'], string>;
+  declare events: Table<LogEntry, string>;
+  declare measurements: Table<Measurement, string>;
+  declare recordings: Table<Tables['recordings'], string>;
+  /** Made from the log, one a sitting. */
+  declare summaries: Table<Summary, string>;
+  declare local: Table<Local, string>;
+  declare snapshots: Table<Snapshot, number>;
 
   /** `trouble` is told what an upgrade in another tab means for this one. */
   constructor(shelf: Shelf, trouble: (message: string) => void = () => {}) {
-    super(shelf === 'demo' ? 'rosefinch-demo' : 'rosefinch', {
-      chromeTransactionDurability: 'strict',
-    });
+    super(databaseName(shelf), { chromeTransactionDurability: 'strict' });
     this.version(1).stores({
       instruments: 'id, name',
       sessions: 'id, instrumentId, startedAt',
@@ -45,13 +67,28 @@ export class RosefinchDatabase extends Dexie {
           .table('instruments')
           .toCollection()
           .modify((value, ref) => {
-            ref.value = instrumentWithPegKinds(value);
+            ref.value = instrument1to2(value);
           }),
       );
     this.version(3).stores({
       restringings: 'id, instrumentId',
       fretChecks: 'id, instrumentId',
     });
+    this.version(SCHEMA)
+      .stores({
+        log: null,
+        events: 'id, [sessionId+number], number',
+        measurements: 'id, sessionId',
+        summaries: 'id, instrumentId, startedAt',
+        local: 'id',
+        snapshots: '++id',
+      })
+      .upgrade(async (change) => {
+        const lines = await change.table('log').toArray();
+        const moved = lines.map(logEntry3to4);
+        await change.table('events').bulkAdd(moved.map(({ event }) => event));
+        await change.table('measurements').bulkAdd(moved.flatMap((line) => line.measurement));
+      });
     this.on('versionchange', ({ newVersion }) => {
       this.close();
       trouble(
@@ -63,5 +100,22 @@ export class RosefinchDatabase extends Dexie {
     this.on('blocked', () =>
       trouble('Rosefinch is open in an older tab, which holds the database. Close that tab.'),
     );
+  }
+
+  /** The tables that a backup holds. */
+  kept(): { readonly [K in TableName]: Table<Tables[K], string> } {
+    const { settings, instruments, tunings, restringings, fretChecks } = this;
+    const { sessions, events, measurements, recordings } = this;
+    return {
+      settings,
+      instruments,
+      tunings,
+      restringings,
+      fretChecks,
+      sessions,
+      events,
+      measurements,
+      recordings,
+    };
   }
 }

@@ -1,44 +1,25 @@
 import { shiftHz, TUNINGS, type Tuning } from '@rosefinch/core/music';
-import type {
-  Contents,
-  FretCheck,
-  LogEntry,
-  Recording,
-  Restringing,
-  Session,
-} from '@rosefinch/core/records';
 import {
-  checkFretCheck,
-  checkInstrument,
-  checkRestringing,
-  checkTuning,
+  checkRecord,
+  DEFAULT_SETTINGS,
+  type FretCheck,
+  type LogEntry,
+  type Recording,
+  type Restringing,
+  type Session,
+  type Settings,
+  type Summary,
   saltmarshLibrary,
+  type TableName,
+  type Tables,
   tellsOfInstrument,
 } from '@rosefinch/core/records';
 import { type Instrument, type Peg, type StringHeard, withPeg } from '@rosefinch/core/strings';
-import { Dexie, type Table } from 'dexie';
-import { locale } from '../environment.ts';
+import { liveQuery } from 'dexie';
+import { locale, now } from '../environment.ts';
 import type { RosefinchDatabase, Shelf } from './database.ts';
-import { DEFAULT_SETTINGS, type Settings } from './settings.ts';
-
-/** A reading or setting could not be stored; what is on screen stays there. */
-class StoreProblem extends Error {
-  override readonly name = 'StoreProblem';
-}
-
-async function stored<T>(work: () => Promise<T>): Promise<T> {
-  try {
-    return await work();
-  } catch (error) {
-    const full = error instanceof Dexie.DexieError && error.name === 'QuotaExceededError';
-    throw new StoreProblem(
-      full
-        ? 'The browser’s storage is full. The reading stays on screen: write a backup under Data, then free some space.'
-        : `The browser could not store this: ${error instanceof Error ? error.message : error}`,
-      { cause: error },
-    );
-  }
-}
+import { type Draft, Log } from './log.ts';
+import { StoreProblem, stored } from './stored.ts';
 
 /** Older sittings than these tell nothing new of an instrument. */
 const MOST_SITTINGS = 8;
@@ -62,20 +43,36 @@ function isFor(session: Session, { tuningId, capo, a4 }: Aim): boolean {
   return session.tuningId === tuningId && (session.capo ?? 0) === capo && session.a4 === a4;
 }
 
+/** Where a sitting may be open: of those that tell of the instrument itself, or of those that were practice. */
+export interface OpenPlace extends Omit<Aim, 'a4'> {
+  readonly instrumentId: string;
+  readonly practice: boolean;
+}
+
+/** A sitting in a list. */
+export interface Listed {
+  readonly session: Session;
+  readonly summary: Summary;
+}
+
 /** All that the pages read and write; nothing else knows the database. */
 export class Repository {
+  readonly log: Log;
+
   constructor(
     private readonly db: RosefinchDatabase,
     readonly shelfKind: Shelf,
-  ) {}
+  ) {
+    this.log = new Log(db);
+  }
 
   /** True if a sitting or a check tells of the instrument itself: practice and foreign recordings do not. */
   readonly tells = (of: Pick<Session, 'source' | 'adopted'>): boolean =>
     tellsOfInstrument(of, this.shelfKind === 'demo');
 
-  /** Fills an empty demo shelf with the invented library. */
-  prepare(): Promise<void> {
-    return stored(() =>
+  /** Fills an empty demo shelf with the invented library, and makes summaries that are missing. */
+  async prepare(): Promise<void> {
+    await stored(() =>
       this.db.transaction('rw', this.db.instruments, this.db.settings, async () => {
         if (this.shelfKind !== 'demo' || (await this.db.instruments.count()) > 0) return;
         const library = saltmarshLibrary();
@@ -83,6 +80,7 @@ export class Repository {
         await this.saveSettings({ instrumentId: library[0]?.id ?? null });
       }),
     );
+    await stored(() => this.log.mendSummaries());
   }
 
   instruments(): Promise<Instrument[]> {
@@ -96,7 +94,7 @@ export class Repository {
 
   /** Stores a new or changed instrument; answers the way back. @throws RecordError if a field is wrong. */
   async saveInstrument(instrument: Instrument): Promise<() => Promise<void>> {
-    return this.put(this.db.instruments, checkInstrument(instrument));
+    return this.put('instruments', instrument);
   }
 
   /** The teacher's own tunings, by name, then those of the catalogue. */
@@ -106,7 +104,7 @@ export class Repository {
 
   /** Stores a new or changed tuning of the teacher's own; answers the way back. @throws RecordError if a field is wrong. */
   async saveTuning(tuning: Tuning): Promise<() => Promise<void>> {
-    return this.put(this.db.tunings, checkTuning(tuning));
+    return this.put('tunings', tuning);
   }
 
   /** Removes a tuning of the teacher's own. @throws StoreProblem while an instrument is in it */
@@ -132,17 +130,12 @@ export class Repository {
 
   /** Stores a new or changed restringing; answers the way back. @throws RecordError if a field is wrong. */
   async saveRestringing(restringing: Restringing): Promise<() => Promise<void>> {
-    return this.put(this.db.restringings, checkRestringing(restringing));
+    return this.put('restringings', restringing);
   }
 
   /** Changes some facts of a restringing; the rest stays as it is by then. */
   changeRestringing(id: string, change: Partial<Restringing>): Promise<void> {
-    return stored(() =>
-      this.db.transaction('rw', this.db.restringings, async () => {
-        const now = await this.db.restringings.get(id);
-        if (now) await this.db.restringings.put(checkRestringing({ ...now, ...change }));
-      }),
-    );
+    return this.change('restringings', id, (restringing) => ({ ...restringing, ...change }));
   }
 
   /** All fret checks of an instrument, the newest first; those made on a practice instrument tell nothing of a real one. */
@@ -155,7 +148,12 @@ export class Repository {
 
   /** Stores a new or changed fret check; answers the way back. @throws RecordError if a field is wrong. */
   async saveFretCheck(check: FretCheck): Promise<() => Promise<void>> {
-    return this.put(this.db.fretChecks, checkFretCheck(check));
+    return this.put('fretChecks', check);
+  }
+
+  /** Changes a fret check as it is by then, whichever tab wrote it last. */
+  changeFretCheck(id: string, changed: (check: FretCheck) => FretCheck): Promise<void> {
+    return this.change('fretChecks', id, changed);
   }
 
   /** Every sitting of an instrument since a moment with its log, the oldest first. */
@@ -170,57 +168,65 @@ export class Repository {
       const late = all.filter(({ endedAt }) => endedAt === null || endedAt >= since);
       late.sort((a, b) => a.startedAt - b.startedAt);
       return Promise.all(
-        late.map(async (session) => ({ session, log: await this.logOf(session.id) })),
+        late.map(async (session) => ({ session, log: await this.log.of(session.id) })),
       );
     });
   }
 
   /** Stores a record; answers the way back. */
-  private async put<T extends { readonly id: string }>(
-    table: Table<T, string>,
-    record: T,
-  ): Promise<() => Promise<void>> {
-    const before = await table.get(record.id);
-    await stored(async () => void (await table.put(record)));
-    return () =>
-      stored(async () => {
-        if (before) await table.put(before);
-        else await table.delete(record.id);
-      });
+  private async put<K extends TableName>(name: K, record: Tables[K]): Promise<() => Promise<void>> {
+    const table = this.db.kept()[name];
+    return stored(async () => {
+      const before = await table.get(record.id);
+      await table.put(checkRecord(name, { ...record, changedAt: now() }));
+      return () =>
+        stored(async () => {
+          if (before) await table.put({ ...before, changedAt: now() });
+          else await table.delete(record.id);
+        });
+    });
   }
 
-  /** Stores what was found of a peg; the rest of the instrument stays as it is by then. */
-  savePeg(instrumentId: string, course: number, peg: Peg): Promise<void> {
+  /** Changes a record as it is by then; one that is gone stays gone. */
+  private change<K extends TableName>(
+    name: K,
+    id: string,
+    changed: (record: Tables[K]) => Tables[K],
+  ): Promise<void> {
+    const table = this.db.kept()[name];
     return stored(() =>
-      this.db.transaction('rw', this.db.instruments, async () => {
-        const instrument = await this.db.instruments.get(instrumentId);
-        if (instrument)
-          await this.db.instruments.put(checkInstrument(withPeg(instrument, course, peg)));
+      this.db.transaction('rw', table, async () => {
+        const before = await table.get(id);
+        if (before) await table.put(checkRecord(name, { ...changed(before), changedAt: now() }));
       }),
     );
   }
 
+  /** Stores what was found of a peg; the rest of the instrument stays as it is by then. */
+  savePeg(instrumentId: string, course: number, peg: Peg): Promise<void> {
+    return this.change('instruments', instrumentId, (instrument) =>
+      withPeg(instrument, course, peg),
+    );
+  }
+
   addInstruments(instruments: readonly Instrument[]): Promise<void> {
-    return stored(async () => void (await this.db.instruments.bulkPut([...instruments])));
+    const dated = instruments.map((entry) =>
+      checkRecord('instruments', { ...entry, changedAt: now() }),
+    );
+    return stored(async () => void (await this.db.instruments.bulkPut(dated)));
   }
 
   /** The newest pitch of every open course of an instrument, from its sittings, in Hz; what a capo added is taken off. */
   lastPitches({ id, courses }: Instrument): Promise<ReadonlyMap<number, number>> {
     return stored(async () => {
-      const sessions = (await this.db.sessions.where('instrumentId').equals(id).toArray()).filter(
-        this.tells,
-      );
+      const all = await this.db.sessions.where('instrumentId').equals(id).toArray();
+      const sessions = all.filter(this.tells).sort((a, b) => b.startedAt - a.startedAt);
+      const summaries = await this.log.summaries(sessions);
       const pitches = new Map<number, number>();
-      // Newest first, so that a long history need not be read.
-      for (const session of sessions.sort((a, b) => b.startedAt - a.startedAt)) {
-        if (pitches.size === courses.length) break;
-        for (const { event } of (await this.logOf(session.id)).reverse())
-          if (event.type === 'reading' && !pitches.has(event.reading.course))
-            pitches.set(
-              event.reading.course,
-              shiftHz(event.reading.hz, -100 * (session.capo ?? 0)),
-            );
-      }
+      for (const session of sessions)
+        for (const { course, member, leftHz } of summaries.get(session.id)?.strings ?? [])
+          if (member === 1 && leftHz !== null && !pitches.has(course) && course <= courses.length)
+            pitches.set(course, shiftHz(leftHz, -100 * (session.capo ?? 0)));
       return pitches;
     });
   }
@@ -239,7 +245,7 @@ export class Repository {
       const newest = sessions.sort((a, b) => a.startedAt - b.startedAt).slice(-MOST_SITTINGS);
       return Promise.all(
         newest.map(async ({ id }) =>
-          (await this.logOf(id)).flatMap(({ event }) =>
+          (await this.log.of(id)).flatMap(({ event }) =>
             event.type === 'reading' ? [event.reading] : [],
           ),
         ),
@@ -248,22 +254,25 @@ export class Repository {
   }
 
   /** Aims an instrument at another tuning; it remembers the one it is kept in, and sittings with another aim end. */
-  async retune(instrument: Instrument, aim: Aim, at: number): Promise<void> {
-    const { homeTuningId = instrument.tuningId, capo: _, ...rest } = instrument;
-    const { tuningId } = aim;
-    const next: Instrument = {
-      ...rest,
-      tuningId,
-      ...(tuningId !== homeTuningId && { homeTuningId }),
-      ...(aim.capo > 0 && { capo: aim.capo }),
-    };
+  retune(instrumentId: string, aim: Aim, at: number): Promise<void> {
+    const { instruments, sessions } = this.db;
     return stored(() =>
-      this.db.transaction('rw', this.db.instruments, this.db.sessions, async () => {
-        await this.db.instruments.put(next);
-        const open = await this.db.sessions.where('instrumentId').equals(instrument.id).toArray();
-        for (const session of open)
-          if (session.endedAt === null && !isFor(session, aim))
-            await this.db.sessions.update(session.id, { endedAt: at });
+      this.db.transaction('rw', instruments, sessions, async () => {
+        const instrument = await instruments.get(instrumentId);
+        if (!instrument) return;
+        const { homeTuningId = instrument.tuningId, capo: _, ...rest } = instrument;
+        const { tuningId } = aim;
+        const next = {
+          ...rest,
+          tuningId,
+          ...(tuningId !== homeTuningId && { homeTuningId }),
+          ...(aim.capo > 0 && { capo: aim.capo }),
+          changedAt: now(),
+        };
+        await instruments.put(checkRecord('instruments', next));
+        const open = await sessions.where('instrumentId').equals(instrumentId).toArray();
+        const ended = open.filter((s) => s.endedAt === null && !isFor(s, aim));
+        await sessions.bulkPut(ended.map((s) => ({ ...s, endedAt: at, changedAt: now() })));
       }),
     );
   }
@@ -278,167 +287,174 @@ export class Repository {
   saveSettings(change: Partial<Settings>): Promise<void> {
     return stored(() =>
       this.db.transaction('rw', this.db.settings, async () => {
-        const value = { ...(await this.settings()), ...change };
-        await this.db.settings.put({ id: 'settings', value });
+        const before = await this.db.settings.get('settings');
+        const value = { ...before?.value, ...change };
+        const record = { id: 'settings' as const, value, changedAt: now() };
+        await this.db.settings.put(checkRecord('settings', record));
       }),
     );
   }
 
-  /**
-   * The newest session of an instrument in a tuning that was not ended, with its log: of those
-   * that tell of the instrument itself, or of those that were practice.
-   */
-  openSession(
-    instrumentId: string,
-    { tuningId, capo }: Omit<Aim, 'a4'>,
-    practice: boolean,
-  ): Promise<{ session: Session; log: LogEntry[] } | null> {
-    return stored(async () => {
-      const all = await this.db.sessions.where('instrumentId').equals(instrumentId).toArray();
-      const session = all
-        .filter(
-          (s) =>
-            s.endedAt === null &&
-            s.work !== 'settling' &&
-            this.tells(s) !== practice &&
-            isFor(s, { tuningId, capo, a4: s.a4 }),
-        )
-        .sort((a, b) => b.startedAt - a.startedAt)[0];
-      return session ? this.withLog(session) : null;
-    });
+  /** The newest sitting in a place that was not ended. */
+  async openSession(place: OpenPlace): Promise<Session | null> {
+    const { instrumentId, practice } = place;
+    const all = await this.db.sessions.where('instrumentId').equals(instrumentId).toArray();
+    const open = all.filter(
+      (s) =>
+        s.endedAt === null &&
+        s.work !== 'settling' &&
+        this.tells(s) !== practice &&
+        isFor(s, { ...place, a4: s.a4 }),
+    );
+    return open.sort((a, b) => b.startedAt - a.startedAt)[0] ?? null;
   }
 
-  /** A sitting with its log; null before its first event. */
-  sitting(id: string): Promise<{ session: Session; log: LogEntry[] } | null> {
-    return stored(async () => {
-      const session = await this.db.sessions.get(id);
-      return session ? this.withLog(session) : null;
-    });
-  }
+  /** The same whenever it changes, in whichever tab; answers the way to stop. */
+  readonly watchOpen = (place: OpenPlace, found: (session: Session | null) => void) =>
+    watched(() => this.openSession(place), found);
 
-  private async withLog(session: Session): Promise<{ session: Session; log: LogEntry[] }> {
-    const log = await this.db.log
-      .where('[sessionId+seq]')
-      .between([session.id, Dexie.minKey], [session.id, Dexie.maxKey])
-      .toArray();
-    return { session, log };
-  }
+  /** A sitting by its id, whenever it changes; null before its first event. */
+  readonly watchSitting = (id: string, found: (session: Session | null) => void) =>
+    watched(async () => (await this.db.sessions.get(id)) ?? null, found);
 
   session(id: string): Promise<Session | undefined> {
     return stored(() => this.db.sessions.get(id));
   }
 
+  /** Remembers that a copy of all that is kept was written, and up to which event. */
+  noteCopy(at: number, upTo: number): Promise<void> {
+    return stored(async () => void (await this.db.local.put({ id: 'copy', at, upTo })));
+  }
+
+  /** When the last copy was written, and how many readings have none yet. */
+  async copies(): Promise<{ at: number | null; without: number }> {
+    const copy = await this.db.local.get('copy');
+    const upTo = copy?.id === 'copy' ? copy.upTo : -1;
+    const without = await this.db.events
+      .where('number')
+      .above(upTo)
+      .filter(({ event }) => event.type === 'reading')
+      .count();
+    return { at: copy?.id === 'copy' ? copy.at : null, without };
+  }
+
+  /** How many sittings are over. */
+  endedSittings(): Promise<number> {
+    return this.db.sessions.filter(({ endedAt }) => endedAt !== null).count();
+  }
+
+  /** The folder that copies are put in by themselves, if there is one. */
+  async folder(): Promise<FileSystemDirectoryHandle | null> {
+    const folder = await this.db.local.get('folder');
+    return folder?.id === 'folder' ? folder.handle : null;
+  }
+
+  setFolder(handle: FileSystemDirectoryHandle | null): Promise<void> {
+    return stored(async () => {
+      if (handle) await this.db.local.put({ id: 'folder', handle });
+      else await this.db.local.delete('folder');
+    });
+  }
+
   /** Says whether a recording is its instrument as it was then. */
   adopt(sessionId: string, adopted: boolean): Promise<void> {
-    return stored(async () => void (await this.db.sessions.update(sessionId, { adopted })));
+    return this.change('sessions', sessionId, (session) => ({ ...session, adopted }));
   }
 
   /** Ends a sitting; null opens it again. */
   endSession(id: string, at: number | null): Promise<void> {
-    return stored(async () => void (await this.db.sessions.update(id, { endedAt: at })));
+    return this.change('sessions', id, (session) => ({ ...session, endedAt: at }));
   }
 
+  /** All sittings, the newest first, without their logs. */
   sessions(): Promise<Session[]> {
     return stored(() => this.db.sessions.orderBy('startedAt').reverse().toArray());
   }
 
-  logOf(sessionId: string): Promise<LogEntry[]> {
-    return stored(() => this.db.log.where('sessionId').equals(sessionId).sortBy('seq'));
+  /** A page of all sittings, the newest first, with what each came to. */
+  async listed(from: number, most: number): Promise<{ total: number; page: Listed[] }> {
+    const { sessions } = this.db;
+    const total = await sessions.count();
+    const found = await sessions.orderBy('startedAt').reverse().offset(from).limit(most).toArray();
+    const summaries = await this.log.summaries(found);
+    return { total, page: withSummaries(found, summaries) };
   }
 
-  log(): Promise<LogEntry[]> {
-    return stored(() => this.db.log.toArray());
+  /** Some sittings with what each came to. */
+  async listedOf(ids: readonly string[]): Promise<Listed[]> {
+    const found = await this.db.sessions.bulkGet([...ids]);
+    const sessions = found.filter((session) => session !== undefined);
+    return withSummaries(sessions, await this.log.summaries(sessions));
   }
 
-  /** Deletes a session with its log; answers the way to bring both back. */
-  async deleteSession(id: string): Promise<() => Promise<void>> {
-    const { sessions, log } = this.db;
-    const session = await sessions.get(id);
-    const entries = await this.logOf(id);
-    await stored(() =>
-      this.db.transaction('rw', sessions, log, async () => {
+  /** How much is kept, from the summaries alone. */
+  async counts(): Promise<{ instruments: number; sessions: number; readings: number }> {
+    const instruments = await this.db.instruments.count();
+    const sessions = await this.db.sessions.count();
+    let readings = 0;
+    await this.db.summaries.each(({ plucks }) => {
+      readings += plucks;
+    });
+    return { instruments, sessions, readings };
+  }
+
+  /** Deletes a sitting with its log; answers the way to bring both back. */
+  deleteSession(id: string): Promise<() => Promise<void>> {
+    const { sessions, events, measurements, summaries } = this.db;
+    const tables = [sessions, events, measurements, summaries];
+    return stored(async () => {
+      const session = await sessions.get(id);
+      const summary = await summaries.get(id);
+      const log = await this.log.of(id);
+      const measured = await measurements.where('sessionId').equals(id).toArray();
+      await this.db.transaction('rw', tables, async () => {
         await sessions.delete(id);
-        await log.where('sessionId').equals(id).delete();
-      }),
-    );
-    return () =>
-      stored(() =>
-        this.db.transaction('rw', sessions, log, async () => {
-          if (session) await sessions.put(session);
-          await log.bulkPut(entries);
-        }),
-      );
-  }
-
-  recordings(): Promise<Recording[]> {
-    return stored(() => this.db.recordings.orderBy('readAt').reverse().toArray());
+        await summaries.delete(id);
+        await events.bulkDelete(log.map((entry) => entry.id));
+        await measurements.bulkDelete(measured.map((entry) => entry.id));
+      });
+      return () =>
+        stored(() =>
+          this.db.transaction('rw', tables, async () => {
+            if (session) await sessions.put(session);
+            if (summary) await summaries.put(summary);
+            await events.bulkPut(log);
+            await measurements.bulkPut(measured);
+          }),
+        );
+    });
   }
 
   recording(id: string): Promise<Recording | undefined> {
     return stored(() => this.db.recordings.get(id));
   }
 
-  /** Stores a recording's report and the session that its readings make, both or neither. */
-  addRecording(recording: Recording, session: Session, log: readonly LogEntry[]): Promise<void> {
-    const { recordings, sessions } = this.db;
+  /** Stores a recording's report and the sitting that its readings make, both or neither. */
+  addRecording(recording: Recording, session: Session, log: readonly Draft[]): Promise<void> {
     return stored(() =>
-      this.db.transaction('rw', recordings, sessions, this.db.log, async () => {
-        await recordings.add(recording);
-        if (log.length === 0) return;
-        await sessions.add(session);
-        await this.db.log.bulkAdd([...log]);
-      }),
+      this.log.addSitting(session, log, () =>
+        this.db.recordings.add(checkRecord('recordings', recording)),
+      ),
     );
   }
+}
 
-  /** Everything that is stored. */
-  contents(): Promise<Contents & { settings: Settings }> {
-    return stored(() =>
-      this.db.transaction('r', this.db.tables, async () => ({
-        instruments: await this.db.instruments.toArray(),
-        tunings: await this.db.tunings.toArray(),
-        restringings: await this.db.restringings.toArray(),
-        fretChecks: await this.db.fretChecks.toArray(),
-        sessions: await this.db.sessions.toArray(),
-        log: await this.db.log.toArray(),
-        recordings: await this.db.recordings.toArray(),
-        settings: await this.settings(),
-      })),
-    );
-  }
+function withSummaries(
+  sessions: readonly Session[],
+  summaries: ReadonlyMap<string, Summary>,
+): Listed[] {
+  return sessions.flatMap((session) => {
+    const summary = summaries.get(session.id);
+    return summary ? [{ session, summary }] : [];
+  });
+}
 
-  /** Adds and replaces what a checked backup holds; removes nothing. All of it or nothing. */
-  restore(contents: Contents): Promise<void> {
-    return stored(() =>
-      this.db.transaction('rw', this.db.tables, async () => {
-        await this.db.instruments.bulkPut([...contents.instruments]);
-        await this.db.tunings.bulkPut([...contents.tunings]);
-        await this.db.restringings.bulkPut([...contents.restringings]);
-        await this.db.fretChecks.bulkPut([...contents.fretChecks]);
-        await this.db.sessions.bulkPut([...contents.sessions]);
-        await this.db.log.bulkPut([...contents.log]);
-        await this.db.recordings.bulkPut([...contents.recordings]);
-        await this.saveSettings(contents.settings as Partial<Settings>);
-      }),
-    );
-  }
-
-  /** Removes everything. */
-  wipe(): Promise<void> {
-    return stored(() =>
-      this.db.transaction('rw', this.db.tables, async () => {
-        for (const table of this.db.tables) await table.clear();
-      }),
-    );
-  }
-
-  /** Stores a session and new entries of its log, all or none; what is there already stays as it is. */
-  append(session: Session, entries: readonly LogEntry[]): Promise<void> {
-    return stored(() =>
-      this.db.transaction('rw', this.db.sessions, this.db.log, async () => {
-        if (!(await this.db.sessions.get(session.id))) await this.db.sessions.add(session);
-        await this.db.log.bulkAdd([...entries]);
-      }),
-    );
-  }
+/** Tells what a read of the database finds, now and whenever it changes. */
+function watched<T>(read: () => Promise<T>, found: (value: T) => void): () => void {
+  const watching = liveQuery(read).subscribe({
+    next: found,
+    // Nothing can be read: what is on screen stays, and storing tells why.
+    error: () => {},
+  });
+  return () => watching.unsubscribe();
 }

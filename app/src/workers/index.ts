@@ -8,6 +8,8 @@ import type {
   RecordingReport,
   RecordingRequest,
 } from '../audio/protocol.ts';
+import type { Shelf } from '../data/index.ts';
+import type { ArchiveAnswers, ArchiveJob, ArchiveReport, ArchiveRequest } from './archive.ts';
 import type { FitOf, FitRequest } from './fits.ts';
 
 /** A worker spoken to in its own protocol. */
@@ -85,4 +87,47 @@ function fitAside<Answer>(request: FitRequest, signal?: AbortSignal): Promise<An
     signal?.addEventListener('abort', () => fail('no longer wanted'), { once: true });
     line.send(request);
   });
+}
+
+/** One job on all that is kept, while it lasts. */
+export interface Archiving<Answer> {
+  readonly done: Promise<Answer>;
+  /** Stops it; nothing was changed then. */
+  readonly cancel: () => void;
+}
+
+/** Somebody stopped it. */
+export class Cancelled extends Error {
+  override readonly name = 'Cancelled';
+}
+
+/**
+ * Writes, reads or checks all that is kept beside the page. Cancelling ends the worker, and with
+ * it a transaction that is not over: what is stored is as it was.
+ */
+export function archiveAside<Job extends ArchiveJob>(
+  shelf: Shelf,
+  job: Job,
+  progress: (done: number, of: number) => void = () => {},
+): Archiving<ArchiveAnswers[Job['job']]> {
+  const worker = new Worker(new URL('./archive.worker.ts', import.meta.url), { type: 'module' });
+  let cancel = () => {};
+  const done = new Promise<ArchiveAnswers[Job['job']]>((resolve, reject) => {
+    const end = (act: () => void) => {
+      line.close();
+      act();
+    };
+    const line = connect<ArchiveRequest, ArchiveReport>(
+      worker,
+      (report) => {
+        if (report.type === 'progress') progress(report.done, report.of);
+        else if (report.type === 'failed') end(() => reject(new Error(report.message)));
+        else end(() => resolve(report.answer as ArchiveAnswers[Job['job']]));
+      },
+      (message) => end(() => reject(new Error(message))),
+    );
+    cancel = () => end(() => reject(new Cancelled('Stopped.')));
+    line.send({ ...job, shelf });
+  });
+  return { done, cancel: () => cancel() };
 }

@@ -6,6 +6,8 @@ import type { Cents, EpochMs, Hz } from '../units.ts';
 /** A reading that was put to a string of the bench. */
 export interface StringReading {
   readonly course: number;
+  /** Which string of a course of several; the first, or the only one, where it is missing. */
+  readonly member?: number;
   /** Deviation from the string's target. */
   readonly cents: Cents;
   readonly errorCents: Cents;
@@ -26,12 +28,12 @@ export function offBy({ cents, aim = 0 }: StringReading): Cents {
 /** Everything that can happen on the bench; stored in this form, replayed after a reload. */
 export type BenchEvent =
   | { readonly type: 'reading'; readonly reading: StringReading }
-  | { readonly type: 'choose'; readonly course: number | null }
+  | { readonly type: 'choose'; readonly course: number | null; readonly member?: number }
   /** `next` is the string to go on to, where a plan says so. */
   | { readonly type: 'accept'; readonly next?: number }
   | { readonly type: 'next pass' }
   /** A peg was turned by a known amount; the readings beside it are in the log too. */
-  | ({ readonly type: 'peg test'; readonly course: number } & PegTurn)
+  | ({ readonly type: 'peg test'; readonly course: number; readonly member?: number } & PegTurn)
   /** What the teacher says of a reading of a settling string. */
   | ({ readonly type: 'said' } & Said)
   | { readonly type: 'room note'; readonly note: RoomNote };

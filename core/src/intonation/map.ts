@@ -15,6 +15,8 @@ export type FretPlace =
 /** One reading of a fret check. */
 export interface FretReading {
   readonly course: number;
+  /** Which string of a course of several; the first, or the only one, where it is missing. */
+  readonly member?: number;
   readonly place: FretPlace;
   /** From the pitch that the open string should sound, taken on f0. */
   readonly cents: Cents;

@@ -1,36 +1,89 @@
 import { readFileSync } from 'node:fs';
 import { expect } from 'chai';
-import { RecordError } from '../errors.ts';
-import { readBackup, saltmarshLibrary, writeBackup } from './index.ts';
+import { FormatError, RecordError } from '../errors.ts';
+import { readBackup, SCHEMA, writeBackup } from './index.ts';
 
-const text = (schema = 1) =>
+const text = (schema: number) =>
   readFileSync(new URL(`./fixtures/backup-${schema}.json`, import.meta.url), 'utf8');
+const plain = (value: unknown) =>
+  JSON.parse(JSON.stringify(value, (_, v) => (v instanceof Float32Array ? [...v] : v)));
 
-describe('a backup of schema 1', () => {
-  it('comes in with nothing lost, its instruments as they are built today', () => {
-    const contents = readBackup(text());
-    const library = new Map(saltmarshLibrary().map((entry) => [entry.id, entry]));
-    expect(contents.instruments.map(({ id }) => id)).to.deep.equal(['heron', 'linnet', 'lapwing']);
-    for (const instrument of contents.instruments) {
-      const { homeTuningId: _, archived: __, ...facts } = instrument;
-      const { tuningId, ...today } = library.get(instrument.id)!;
-      expect(facts).to.deep.equal({ ...today, tuningId: instrument.tuningId });
-    }
-    expect(contents.instruments[0]!.homeTuningId).to.equal('guitar-standard');
-    expect(contents.instruments[1]!.archived).to.equal(true);
-    expect(contents.tunings).to.deep.equal([]);
-    expect(contents.log).to.have.length(2);
+/** What a dump holds beside its head, with a log of schema 3 and before as events and measurements. */
+function heldBy(schema: number) {
+  const {
+    format: _,
+    schema: __,
+    exportedAt: ___,
+    log,
+    settings,
+    ...file
+  } = JSON.parse(text(schema));
+  if (schema >= 4) return { ...file, settings };
+  const lines: Record<string, unknown>[] = log;
+  return {
+    tunings: [],
+    restringings: [],
+    fretChecks: [],
+    ...file,
+    settings: [{ id: 'settings', value: settings }],
+    events: lines.map(({ sessionId, seq, event }) => ({
+      id: `${sessionId}:${seq}`,
+      sessionId,
+      machine: 'before schema 4',
+      number: seq,
+      event,
+    })),
+    measurements: lines.flatMap(({ sessionId, seq, measurement }) =>
+      measurement ? [{ id: `${sessionId}:${seq}`, sessionId, ...measurement }] : [],
+    ),
+  };
+}
+
+describe('a dump of schema 1', () => {
+  const peg = (kind: string, ratio: number, tighten: string) => ({
+    kind,
+    postMm: 6,
+    ratio,
+    tighten,
+    known: 'assumed',
+  });
+  it('comes in field by field, its pegs and bridges as they were usual then', () => {
+    const contents = plain(readBackup(text(1)));
+    const held = heldBy(1);
+    const [heron, linnet, lapwing] = held.instruments;
+    const withPegs = (old: typeof heron, layout: string, bridge: string, pegs: unknown[]) => ({
+      layout,
+      bridge,
+      ...old,
+      courses: old.courses.map((course: { strings: object[] }, i: number) => ({
+        ...course,
+        strings: [{ ...course.strings[0], peg: pegs[i] }],
+      })),
+    });
+    const [towards, away] = ['towards you', 'away from you'].map((way) => peg('geared', 15, way));
+    const onHead = ['counter-clockwise', 'counter-clockwise', 'clockwise', 'clockwise'];
+    const planetary = onHead.map((way) => peg('planetary', 4, way));
+    expect(contents).to.deep.equal({
+      ...held,
+      instruments: [
+        withPegs(heron, '3+3', 'fixed', [towards, towards, towards, away, away, away]),
+        withPegs(linnet, '2+2', 'fixed', linnet.courses.map(pegOf(contents.instruments[1]))),
+        withPegs(lapwing, '2+2 and a side peg', 'loose', [
+          ...planetary,
+          contents.instruments[2].courses[4].strings[0].peg,
+        ]),
+      ],
+    });
+    expect(contents.instruments[1].courses[0].strings[0].peg).to.include({ known: 'assumed' });
+    expect(contents.instruments[2].courses[4].strings[0].peg.kind).to.match(/geared|planetary/);
   });
 
-  it('goes out again as the newest schema, which reads the same', () => {
-    const contents = readBackup(text());
-    const again = writeBackup(contents, new Date('2026-11-25T10:00:00Z'));
-    expect(JSON.parse(again).schema).to.equal(3);
-    expect(readBackup(again)).to.deep.equal(contents);
-  });
+  const pegOf =
+    (instrument: { courses: { strings: { peg: object }[] }[] }) => (_: unknown, i: number) =>
+      instrument.courses[i]!.strings[0]!.peg;
 
   it('that is damaged is refused at the place of the damage', () => {
-    const file = JSON.parse(text());
+    const file = JSON.parse(text(1));
     delete file.instruments[1].courses[0].strings[0].peg;
     expect(() => readBackup(JSON.stringify(file))).to.throw(RecordError, /instruments\[1\]/);
     file.instruments = 'none';
@@ -38,26 +91,27 @@ describe('a backup of schema 1', () => {
   });
 });
 
-describe('a backup of schema 2', () => {
-  it('comes in as it was, with no new strings watched', () => {
-    const { schema: _, format: __, exportedAt: ___, ...file } = JSON.parse(text(2));
-    const contents = readBackup(text(2));
-    expect(contents.restringings).to.deep.equal([]);
-    expect(contents.fretChecks).to.deep.equal([]);
-    expect(JSON.parse(JSON.stringify(contents))).to.deep.equal({
-      ...file,
-      restringings: [],
-      fretChecks: [],
+for (const schema of [2, 3, 4])
+  describe(`a dump of schema ${schema}`, () => {
+    it('comes in field by field', () => {
+      expect(plain(readBackup(text(schema)))).to.deep.equal(plain(heldBy(schema)));
     });
-    expect(contents.tunings.map(({ name }) => name)).to.deep.equal(['Marsh']);
-    expect(contents.log).to.have.length(5);
   });
-});
+
+for (const schema of [1, 2, 3, 4])
+  describe(`a dump of schema ${schema}`, () => {
+    it('goes out again as the newest one, which reads the same', () => {
+      const contents = readBackup(text(schema));
+      const again = writeBackup(contents, new Date('2026-11-25T10:00:00Z'));
+      expect(JSON.parse(again).schema).to.equal(SCHEMA);
+      expect(readBackup(again)).to.deep.equal(contents);
+    });
+  });
 
 describe('a schema that is no version', () => {
   for (const schema of ['constructor', 'toString', '__proto__', '2', null, Number.NaN, 0, 99, 2.5])
     it(`${JSON.stringify(schema)} is refused, and ends`, () => {
       const text = JSON.stringify({ format: 'rosefinch-backup', schema });
-      expect(() => readBackup(text)).to.throw(Error);
+      expect(() => readBackup(text)).to.throw(FormatError);
     });
 });

@@ -1,23 +1,22 @@
-import {
-  type Instrument,
-  layoutsFor,
-  type Peg,
-  type PegKind,
-  type PegPlace,
-  pegPlace,
-  USUAL_RATIO,
-  usualPeg,
-} from '../strings/index.ts';
-
+/**
+ * Steps from one released schema to the next. Each is frozen: it is only ever added to the
+ * end, changes nothing but what it is given, and carries its own constants, so that whatever
+ * the rest of the app becomes an old file means what it meant.
+ */
 type Loose = Readonly<Record<string, unknown>>;
+
+/** Pegs as they were guessed for schema 2. */
+const SCHEMA_2_RATIOS = { geared: 15, planetary: 4, direct: 1 } as const;
+type Schema2PegKind = keyof typeof SCHEMA_2_RATIOS;
 
 /**
  * From schema 1 to 2, instruments: pegs say what kind they are, and the instrument how
- * they stand and how its bridge is held, as is usual for it.
+ * they stand and how its bridge is held, as was usual for it.
  */
-export function instrumentWithPegKinds(old: Loose): Loose {
-  const { kind, courses } = old as unknown as Instrument;
-  const layout = layoutsFor(kind, courses.length)[0] ?? 'in line';
+export function instrument1to2(old: Loose): Loose {
+  const { kind } = old;
+  const courses = old.courses as readonly { number: number; strings: readonly Loose[] }[];
+  const layout = schema2Layout(kind, courses.length);
   return {
     layout,
     bridge: kind === 'banjo' ? 'loose' : 'fixed',
@@ -26,66 +25,113 @@ export function instrumentWithPegKinds(old: Loose): Loose {
       ...course,
       strings: course.strings.map((string) => ({
         ...string,
-        peg: pegWithKind(string.peg, pegPlace(layout, course.number, courses.length)),
+        peg: schema2Peg(string.peg as Loose, schema2Row(layout, course.number, courses.length)),
       })),
     })),
   };
 }
 
-/** The kind of peg to which its ratio comes nearest. */
-function pegWithKind(peg: Omit<Peg, 'kind'>, place: PegPlace): Peg {
-  const distance = (kind: PegKind) => Math.abs(Math.log(peg.ratio / USUAL_RATIO[kind]));
-  const kinds = Object.keys(USUAL_RATIO) as PegKind[];
-  const nearest = kinds.reduce((a, b) => (distance(b) < distance(a) ? b : a));
-  // A direction that no test has shown is guessed anew, in the words for that kind.
-  const { tighten } = peg.known === 'tested' ? peg : usualPeg(nearest, place);
-  return { kind: nearest, ...peg, tighten };
+function schema2Layout(kind: unknown, courses: number): string {
+  if (kind === 'banjo' && courses === 5) return '2+2 and a side peg';
+  return { 4: '2+2', 6: '3+3', 7: '4+3' }[courses] ?? 'in line';
 }
 
-/** From schema 1 to 2, whole backups: no tunings of the teacher's own were kept yet. */
-function backupWithTunings(file: Loose): Loose {
-  const { instruments } = file;
-  return {
-    tunings: [],
-    ...file,
-    schema: 2,
-    // What is no list of instruments is for the check that follows to name.
-    ...(Array.isArray(instruments) && { instruments: instruments.map(instrumentIfWhole) }),
-  };
+function schema2Row(layout: string, course: number, courses: number): 'upper' | 'lower' | 'side' {
+  if (layout === 'in line') return 'upper';
+  const side = layout === '2+2 and a side peg';
+  if (side && course === courses) return 'side';
+  const onHead = side ? courses - 1 : courses;
+  return course <= Math.floor(onHead / 2) ? 'lower' : 'upper';
 }
 
-/** From schema 2 to 3, whole backups: no new strings were watched and no frets checked yet. */
-function backupWithRestringings(file: Loose): Loose {
-  return { restringings: [], fretChecks: [], ...file, schema: 3 };
+/** The kind of peg to which its ratio comes nearest; a direction that no test has shown is guessed anew. */
+function schema2Peg(peg: Loose, row: 'upper' | 'lower' | 'side'): Loose {
+  const distance = (kind: Schema2PegKind) =>
+    Math.abs(Math.log((peg.ratio as number) / SCHEMA_2_RATIOS[kind]));
+  const kinds = Object.keys(SCHEMA_2_RATIOS) as Schema2PegKind[];
+  const kind = kinds.reduce((a, b) => (distance(b) < distance(a) ? b : a));
+  const upper = row === 'upper';
+  const guess =
+    kind === 'geared'
+      ? upper
+        ? 'away from you'
+        : 'towards you'
+      : upper
+        ? 'clockwise'
+        : 'counter-clockwise';
+  return { kind, ...peg, tighten: peg.known === 'tested' ? peg.tighten : guess };
 }
 
-function instrumentIfWhole(value: unknown): unknown {
+/** From schema 1 to 2: no tunings of the teacher's own were kept yet. */
+function from1to2(file: Loose): Loose {
+  return { tunings: [], ...file, ...mapped(file, 'instruments', instrumentIfWhole), schema: 2 };
+}
+
+function instrumentIfWhole(value: Loose): Loose {
   const whole =
-    typeof value === 'object' &&
-    value !== null &&
-    Array.isArray((value as Loose).courses) &&
-    ((value as Loose).courses as unknown[]).every((course) =>
+    Array.isArray(value.courses) &&
+    (value.courses as unknown[]).every((course) =>
       ((course as Loose | null)?.strings as unknown[] | undefined)?.every?.(
         (string) => typeof ((string as Loose | null)?.peg as Loose | undefined)?.ratio === 'number',
       ),
     );
-  return whole ? instrumentWithPegKinds(value as Loose) : value;
+  return whole ? instrument1to2(value) : value;
 }
 
-/** By the schema that they start from. */
-const MIGRATIONS: Readonly<Record<number, (file: Loose) => Loose>> = {
-  1: backupWithTunings,
-  2: backupWithRestringings,
-};
+/** From schema 2 to 3: no new strings were watched and no frets checked yet. */
+function from2to3(file: Loose): Loose {
+  return { restringings: [], fretChecks: [], ...file, schema: 3 };
+}
+
+/** Where events were stored before machines had names. */
+const SCHEMA_4_MACHINE = 'before schema 4';
+
+/**
+ * From schema 3 to 4, one line of a log: it gets an id of its own, which is the same whenever
+ * it comes in, its place in the sitting becomes its number, and its measurement stands apart.
+ */
+export function logEntry3to4(old: Loose): { readonly event: Loose; readonly measurement: Loose[] } {
+  const { sessionId, seq, measurement, ...rest } = old;
+  const id = `${sessionId}:${seq}`;
+  return {
+    event: { id, sessionId, machine: SCHEMA_4_MACHINE, number: seq, ...rest },
+    measurement: isRecord(measurement) ? [{ id, sessionId, ...measurement }] : [],
+  };
+}
+
+/** From schema 3 to 4: events and measurements are tables of their own, settings a record. */
+function from3to4(file: Loose): Loose {
+  const { log, settings, ...rest } = file;
+  const lines = Array.isArray(log)
+    ? log.map((entry: unknown) =>
+        isRecord(entry) ? logEntry3to4(entry) : { event: entry, measurement: [] },
+      )
+    : null;
+  return {
+    ...rest,
+    settings: [{ id: 'settings', value: settings }],
+    // What is no list is for the check that follows to name.
+    events: lines ? lines.map(({ event }) => event) : log,
+    measurements: lines ? lines.flatMap(({ measurement }) => measurement) : [],
+    schema: 4,
+  };
+}
+
+function mapped(file: Loose, table: string, change: (record: Loose) => Loose): Loose {
+  const list = file[table];
+  // What is no list, or no record, is for the check that follows to name.
+  if (!Array.isArray(list)) return {};
+  return { [table]: list.map((value: unknown) => (isRecord(value) ? change(value) : value)) };
+}
+
+function isRecord(value: unknown): value is Loose {
+  return typeof value === 'object' && value !== null && !Array.isArray(value);
+}
+
+/** By the schema that they start from, 1 first. */
+const STEPS: readonly ((file: Loose) => Loose)[] = [from1to2, from2to3, from3to4];
 
 /** A backup of an older schema as the newest one; what is wrong in it is left for the check. */
-export function migrated(file: Loose): Loose {
-  let now = file;
-  for (;;) {
-    const { schema } = now;
-    // Only numbers are versions: a name would find what every object has.
-    const step = typeof schema === 'number' ? MIGRATIONS[schema] : undefined;
-    if (!step) return now;
-    now = step(now);
-  }
+export function migrated(file: Loose, schema: number): Loose {
+  return STEPS.slice(schema - 1).reduce((now, step) => step(now), file);
 }

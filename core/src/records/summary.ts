@@ -1,55 +1,86 @@
-import type { BenchGoal } from '../coach/index.ts';
-import { ledger, replay } from '../coach/index.ts';
+import type { StringReading } from '../coach/index.ts';
+import type { Instrument } from '../strings/index.ts';
 import type { Cents } from '../units.ts';
-import type { LogEntry, Session } from './types.ts';
+import type { LogEntry, Session, StringSummary, Summary } from './types.ts';
 
-/** What a session came to for one string. */
-interface StringSummary {
-  readonly course: number;
-  /** The first reading of the session. */
-  readonly found: Cents | null;
-  /** The last reading of the session. */
-  readonly left: Cents | null;
-  readonly plucks: number;
+/** Goes up when a summary says something else than before; those of another form are made anew. */
+export const SUMMARY_FORM = 1;
+
+/** A sitting before its first event: every string of the instrument, course 1 first. */
+export function emptySummary(
+  { id, instrumentId, startedAt }: Session,
+  courses: Instrument['courses'],
+): Summary {
+  const strings = courses.flatMap(({ number, strings: members }) =>
+    members.map((_, i): StringSummary => untouched(number, i + 1)),
+  );
+  return {
+    id,
+    instrumentId,
+    startedAt,
+    form: SUMMARY_FORM,
+    strings,
+    passes: 1,
+    passBegun: false,
+    plucks: 0,
+    events: 0,
+    upTo: 0,
+  };
 }
 
-export interface SessionSummary {
-  readonly strings: readonly StringSummary[];
-  readonly passes: number;
-  readonly plucks: number;
-  /** The string that moved furthest from found to left, if any did. */
-  readonly movedMost: { readonly course: number; readonly cents: Cents } | null;
+function untouched(course: number, member: number): StringSummary {
+  return { course, member, found: null, left: null, leftHz: null, leftAt: null, plucks: 0 };
 }
 
-/** Sums up a session from its log, course 1 first. */
+/** A sitting's summary after the next event of its log. */
+export function summaryAfter(before: Summary, { event, number }: LogEntry): Summary {
+  const next = { ...before, events: before.events + 1, upTo: Math.max(before.upTo, number) };
+  if (event.type === 'next pass')
+    return before.passBegun ? { ...next, passes: before.passes + 1, passBegun: false } : next;
+  if (event.type !== 'reading') return next;
+  const { reading, at } = event;
+  const strings = before.strings.map((string) =>
+    isOf(string, reading)
+      ? {
+          ...string,
+          found: string.found ?? reading.cents,
+          left: reading.cents,
+          leftHz: reading.hz,
+          leftAt: at,
+          plucks: string.plucks + 1,
+        }
+      : string,
+  );
+  // A reading of a string that the instrument does not have (it was changed since) counts nowhere.
+  if (!before.strings.some((string) => isOf(string, reading))) return next;
+  return { ...next, strings, passBegun: true, plucks: before.plucks + 1 };
+}
+
+function isOf(string: StringSummary, { course, member = 1 }: StringReading): boolean {
+  return string.course === course && string.member === member;
+}
+
+/** The same from a whole log, in its order. */
 export function summarise(
   session: Session,
   log: readonly LogEntry[],
-  courses: number,
-): SessionSummary {
-  const order = Array.from({ length: courses }, (_, i) => i + 1);
-  const goal: BenchGoal = { order, tolerance: session.tolerance };
-  const state = replay(
-    goal,
-    log.map((entry) => entry.event),
+  courses: Instrument['courses'],
+): Summary {
+  return log.reduce(summaryAfter, emptySummary(session, courses));
+}
+
+/** The string that moved furthest from found to left; null if none was read twice. */
+export function movedMost({ strings }: Summary): (StringSummary & { cents: Cents }) | null {
+  const moves = strings.flatMap((s) =>
+    s.plucks > 1 && s.found !== null && s.left !== null ? { ...s, cents: s.left - s.found } : [],
   );
-  const rows = ledger(state);
-  const strings = rows.map(({ course }) => {
-    const all = state.passes.flatMap(
-      (pass) => pass.strings.find((s) => s.course === course)?.readings ?? [],
-    );
-    const found = all[0]?.cents ?? null;
-    const left = all.at(-1)?.cents ?? null;
-    return { course, found, left, plucks: all.length };
-  });
-  const moves = strings
-    .filter((s) => s.plucks > 1)
-    .map((s) => ({ course: s.course, cents: s.left! - s.found! }))
-    .sort((a, b) => Math.abs(b.cents) - Math.abs(a.cents));
-  return {
-    strings,
-    passes: state.passes.length,
-    plucks: strings.reduce((sum, s) => sum + s.plucks, 0),
-    movedMost: moves[0] ?? null,
-  };
+  moves.sort((a, b) => Math.abs(b.cents) - Math.abs(a.cents));
+  return moves[0] ?? null;
+}
+
+/** A log in its order: by number, and where two machines gave the same one, by machine. */
+export function inOrder(log: readonly LogEntry[]): LogEntry[] {
+  return [...log].sort(
+    (a, b) => a.number - b.number || (a.machine < b.machine ? -1 : a.machine > b.machine ? 1 : 0),
+  );
 }

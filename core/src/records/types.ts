@@ -41,6 +41,41 @@ export function tellsOfInstrument(
   return demo || source === 'microphone';
 }
 
+/** A record that may change, and when it was changed last. */
+export type Kept<T> = T & { readonly changedAt?: EpochMs };
+
+/** What one string of a sitting came to. */
+export interface StringSummary {
+  readonly course: number;
+  /** Which string of a course of several; 1 is the first. */
+  readonly member: number;
+  /** The first reading of the sitting, in cents from the string's target. */
+  readonly found: Cents | null;
+  /** The last one. */
+  readonly left: Cents | null;
+  readonly leftHz: Hz | null;
+  readonly leftAt: EpochMs | null;
+  readonly plucks: number;
+}
+
+/** A sitting in small: what lists show and views look for, without its log. */
+export interface Summary {
+  /** The sitting's own. */
+  readonly id: string;
+  readonly instrumentId: string;
+  readonly startedAt: EpochMs;
+  /** Which way of summing up made it; another one is made anew. */
+  readonly form: number;
+  readonly strings: readonly StringSummary[];
+  readonly passes: number;
+  /** Something was read since the present pass began. */
+  readonly passBegun: boolean;
+  readonly plucks: number;
+  readonly events: number;
+  /** Number of the newest event in it. */
+  readonly upTo: number;
+}
+
 /** New strings put on an instrument; the newest one of a string says how old it is. */
 export interface Restringing {
   readonly id: string;
@@ -50,6 +85,8 @@ export interface Restringing {
   readonly zone: string;
   readonly strings: readonly {
     readonly course: number;
+    /** Of a course of several strings; all of them where it is missing. */
+    readonly member?: number;
     readonly material: StringSpec['material'];
   }[];
   /** How long a lesson must hold, in minutes. */
@@ -88,19 +125,29 @@ export interface FretCheck {
   readonly practiceSeed?: number;
 }
 
-/** A reading's full measurement and its live track, kept beside the bench event. */
-export interface Measurement {
-  readonly reading: Reading;
-  /** Time since onset in seconds and pitch in Hz by turns. */
-  readonly track: Float32Array;
+/** One line of a sitting's log. */
+export interface LogEntry {
+  /** A UUID: stored once, however often it comes. */
+  readonly id: string;
+  readonly sessionId: string;
+  /** Where it was stored first. */
+  readonly machine: string;
+  /**
+   * Its place in the log, given as it is stored: above every number that was there. The time
+   * of day is a field of the event and orders nothing.
+   */
+  readonly number: number;
+  readonly event: StampedEvent;
 }
 
-/** One line of a session's log; `seq` counts from 0 within the session. */
-export interface LogEntry {
+/** The full measurement behind a reading of the log, kept apart: few views want it. */
+export interface Measurement {
+  /** The log entry's. */
+  readonly id: string;
   readonly sessionId: string;
-  readonly seq: number;
-  readonly event: StampedEvent;
-  readonly measurement?: Measurement;
+  readonly reading: Reading;
+  /** The live track: time since onset in seconds and pitch in Hz by turns. */
+  readonly track: Float32Array;
 }
 
 /** One pluck of a recording. */

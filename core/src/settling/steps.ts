@@ -36,6 +36,8 @@ export const STEPS = [
 /** What the teacher says of a reading, named by its string and moment. */
 export interface Said {
   readonly course: number;
+  /** Which string of a course of several; the first, or the only one, where it is missing. */
+  readonly member?: number;
   readonly of: EpochMs;
   readonly step: Step;
   /** For a reading after the clock was set back: how long it really was since the one before, in ms. */

@@ -30,7 +30,7 @@ export interface Peg extends PegGeometry {
   readonly measured?: PegFigure;
 }
 
-/** One or two strings that are fretted together, each with its peg. */
+/** One to three strings that are fretted together, each with its peg. */
 export interface Course {
   readonly number: number;
   readonly strings: readonly { readonly spec: StringSpec; readonly peg: Peg }[];

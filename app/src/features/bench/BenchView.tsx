@@ -15,6 +15,7 @@ import { type Stock, useData, useStock } from '../../data/index.ts';
 import { Action, KeyList, ReferenceLine, useKeys, useNotices } from '../../ui/index.ts';
 import {
   Announcer,
+  allStored,
   handsOn,
   ListeningProblem,
   PracticePanel,
@@ -166,9 +167,9 @@ function BenchOf({ instrument, stock }: OfProps) {
   return (
     <>
       <ListeningProblem problem={bench.problem} />
-      {(bench.session.problem ?? pegProblem) && (
+      {pegProblem && (
         <div className="problem" role="alert">
-          <strong>{bench.session.problem ?? pegProblem}</strong>
+          <strong>{pegProblem}</strong>
         </div>
       )}
       <div className="bench">
@@ -207,7 +208,13 @@ function BenchOf({ instrument, stock }: OfProps) {
           )}
         </section>
         <section className="bench-side" aria-label="What to do">
-          <Figure state={state} targets={bench.targets} live={bench.live} hidden={hidden} />
+          <Figure
+            state={state}
+            targets={bench.targets}
+            live={bench.live}
+            hidden={hidden}
+            stored={allStored(bench.session.log)}
+          />
           <AdviceLine
             bench={bench}
             instrument={instrument}

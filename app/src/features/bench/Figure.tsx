@@ -9,10 +9,12 @@ interface Props {
   readonly targets: readonly Target[];
   readonly live: LiveNote;
   readonly hidden: boolean;
+  /** The last reading is on the disk. */
+  readonly stored: boolean;
 }
 
 /** The active deviation, readable from two metres. */
-export function Figure({ state, targets, live, hidden }: Props) {
+export function Figure({ state, targets, live, hidden, stored }: Props) {
   const ringing = useRinging(live);
   const course = ringing?.course ?? state.active;
   const target = targets.find((t) => t.course === course);
@@ -29,6 +31,7 @@ export function Figure({ state, targets, live, hidden }: Props) {
       name={target ? `string ${target.course} · ${targetName(target)}` : 'no string yet'}
       figure={hidden ? 'hidden' : cents === null ? '–' : signedCents(cents)}
       note={note}
+      stored={stored}
     />
   );
 }

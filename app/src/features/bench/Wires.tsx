@@ -1,10 +1,9 @@
 import type { BenchState } from '@rosefinch/core/coach';
 import { type Target, targetName } from '@rosefinch/core/music';
-import type { LogEntry } from '@rosefinch/core/records';
 import type { Instrument } from '@rosefinch/core/strings';
 import { useMemo } from 'react';
 import { deviationInWords, type Perch, signedCents, WireCanvas } from '../../ui/index.ts';
-import { type LiveNote, useRingingCourse } from '../listening/index.ts';
+import { type Heard, type LiveNote, useRingingCourse } from '../listening/index.ts';
 
 interface Props {
   readonly instrument: Instrument;
@@ -12,7 +11,7 @@ interface Props {
   readonly state: BenchState;
   /** The string that is open while none has been worked on. */
   readonly first: number | null;
-  readonly log: readonly LogEntry[];
+  readonly log: readonly Heard[];
   readonly live: LiveNote;
   readonly upsideDown: boolean;
   readonly hidden: boolean;
@@ -98,17 +97,17 @@ function WireRow(props: RowProps) {
   );
 }
 
-function perchesByCourse(
-  log: readonly LogEntry[],
-  targets: readonly Target[],
-): Map<number, Perch[]> {
+function perchesByCourse(log: readonly Heard[], targets: readonly Target[]): Map<number, Perch[]> {
   const all = new Map<number, Perch[]>();
-  for (const { event, measurement } of log) {
+  for (const { event, measurement, stored } of log) {
     if (event.type !== 'reading') continue;
     const { course, cents, errorCents, aim = 0 } = event.reading;
     const target = targets[course - 1];
     const stroke = target && measurement ? strokeOf(measurement.track, target.hz) : [];
-    all.set(course, [...(all.get(course) ?? []), { cents, error: errorCents, aim, stroke }]);
+    all.set(course, [
+      ...(all.get(course) ?? []),
+      { cents, error: errorCents, aim, stroke, stored },
+    ]);
   }
   return all;
 }

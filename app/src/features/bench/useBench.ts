@@ -4,13 +4,14 @@ import type { BeatOutcome, Reading, Refusal, StringKnowledge } from '@rosefinch/
 import { knowledgeOf } from '@rosefinch/core/listen';
 import type { Target } from '@rosefinch/core/music';
 import { centsBetween, findTuning, shiftHz, type Tuning, targetsOf } from '@rosefinch/core/music';
-import { type LogEntry, type SourceKind, tellsOfInstrument } from '@rosefinch/core/records';
+import { type SourceKind, tellsOfInstrument } from '@rosefinch/core/records';
 import { type Coupling, homeTuning, type Instrument, withCapo } from '@rosefinch/core/strings';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { AnalysisReport } from '../../audio/index.ts';
 import { type Stock, useData } from '../../data/index.ts';
 import { newSeed, pace } from '../../environment.ts';
 import {
+  type Heard,
   knownReadings,
   type Listening,
   type Sitting,
@@ -328,7 +329,7 @@ function farOff(
 /** What is known of the strings: from this sitting, and from earlier ones of those not heard in it. */
 function knowledgeNow(
   targets: readonly Target[],
-  log: readonly LogEntry[],
+  log: readonly Heard[],
   last: ReadonlyMap<number, number> | undefined,
   capo: number,
 ): StringKnowledge[] {

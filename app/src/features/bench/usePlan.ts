@@ -1,9 +1,9 @@
 import { findTuning, shiftHz, targetsOf } from '@rosefinch/core/music';
-import type { LogEntry } from '@rosefinch/core/records';
 import { planRetune, planStrings, type Reference } from '@rosefinch/core/retune';
 import { type Coupling, homeTuning, type Instrument } from '@rosefinch/core/strings';
 import { useMemo } from 'react';
 import type { Stock } from '../../data/index.ts';
+import type { Heard } from '../listening/index.ts';
 import type { Bench } from './useBench.ts';
 import { useLastPitches } from './useLastPitches.ts';
 
@@ -51,7 +51,7 @@ export function usePlan(
 /** Open strings throughout: a capo changes neither the way nor the frets counted from it. */
 function heardNow(
   before: ReadonlyMap<number, number>,
-  log: readonly LogEntry[],
+  log: readonly Heard[],
   capo: number,
 ): ReadonlyMap<number, number> {
   const heard = new Map(before);

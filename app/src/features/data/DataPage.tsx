@@ -2,13 +2,18 @@ import { Button, Group, Stack, Text, Title } from '@mantine/core';
 import { saltmarshLibrary } from '@rosefinch/core/records';
 import { useState } from 'react';
 import { saveBackup } from '../../backup.ts';
-import { readingsCsv, useData, useLive, useSettings } from '../../data/index.ts';
-import { now } from '../../environment.ts';
+import { useData, useLive, useSettings } from '../../data/index.ts';
+import { locale, now } from '../../environment.ts';
 import { counted, download, useNotices } from '../../ui/index.ts';
+import { archiveAside } from '../../workers/index.ts';
+import { Copies } from './Copies.tsx';
 import { Restore } from './Restore.tsx';
 import { SettingsForm } from './SettingsForm.tsx';
+import { StoreCheck } from './StoreCheck.tsx';
+import { useArchive } from './useArchive.ts';
+import { WorkLine } from './WorkLine.tsx';
 
-/** Settings, backup, restore, readings as a table, demo data. */
+/** Settings, backup, restore, readings as a table, the state of the records. */
 export function DataPage() {
   const settings = useSettings();
   if (!settings) return <p>One moment …</p>;
@@ -17,28 +22,32 @@ export function DataPage() {
       <SettingsForm settings={settings} />
       <Files />
       <Restore />
+      <Copies />
+      <StoreCheck />
       <Upkeep />
     </Stack>
   );
 }
 
-function today(): string {
-  return new Date(now()).toISOString().slice(0, 10);
-}
-
 function Files() {
-  const { repository } = useData();
-  const counts = useLive(async (r) => {
-    const all = await r.contents();
-    const readings = all.log.filter((entry) => entry.event.type === 'reading').length;
-    return { instruments: all.instruments.length, sessions: all.sessions.length, readings };
-  }, 'counts');
-  const csv = async () => {
-    const { instruments, sessions, log } = await repository.contents();
-    download(
-      `rosefinch-readings-${today()}.csv`,
-      readingsCsv(instruments, sessions, log),
-      'text/csv',
+  const { repository, shelf } = useData();
+  const archive = useArchive();
+  const counts = useLive((r) => r.counts(), 'counts');
+  const backup = () =>
+    archive.run(
+      (progress) => saveBackup(repository, progress),
+      (says) => says,
+    );
+  const csv = () => {
+    const unstored = repository.log.outbox.pending();
+    const job = { job: 'readings' as const, unstored, locale: locale() };
+    return archive.run(
+      (progress) => archiveAside(shelf, job, progress),
+      (file) => {
+        const day = new Date(now()).toISOString().slice(0, 10);
+        download(`rosefinch-readings-${day}.csv`, file);
+        return null;
+      },
     );
   };
   return (
@@ -52,25 +61,35 @@ function Files() {
           : 'Counting …'}
       </Text>
       <Group>
-        <Button onClick={() => void saveBackup(repository)}>Write a backup</Button>
+        <Button onClick={() => void backup()}>Write a backup</Button>
         <Button variant="default" onClick={() => void csv()}>
           Readings as CSV
         </Button>
       </Group>
+      <WorkLine work={archive.work} name="Writing" onCancel={archive.cancel} />
     </section>
   );
 }
 
 function Upkeep() {
-  const { repository } = useData();
+  const { repository, shelf } = useData();
   const [sure, setSure] = useState(false);
+  const archive = useArchive();
   const notices = useNotices();
-  const wipe = async () => {
-    const before = await repository.contents();
-    await repository.wipe();
-    setSure(false);
-    notices.undoable('Everything is removed.', () => repository.restore(before));
-  };
+  const undo = () =>
+    archive.run(
+      (progress) => archiveAside(shelf, { job: 'undo' }, progress),
+      () => 'All is as it was before.',
+    );
+  const wipe = () =>
+    archive.run(
+      (progress) => archiveAside(shelf, { job: 'wipe', at: now() }, progress),
+      () => {
+        setSure(false);
+        notices.undoable('Everything is removed.', undo);
+        return null;
+      },
+    );
   return (
     <section aria-label="Upkeep">
       <Title order={2} size="h3" mb="sm">
@@ -99,6 +118,7 @@ function Upkeep() {
           </Button>
         )}
       </Group>
+      <WorkLine work={archive.work} name="Clearing" onCancel={archive.cancel} />
     </section>
   );
 }

@@ -1,38 +1,69 @@
-import { Button, FileButton, Group, Text, Title } from '@mantine/core';
+import { Button, FileButton, Group, Radio, Title } from '@mantine/core';
+import { type Preference, TABLE_NAMES } from '@rosefinch/core/records';
 import { useState } from 'react';
-import { planRestore, type RestorePlan, useData } from '../../data/index.ts';
+import { type Survey, useData } from '../../data/index.ts';
+import { now } from '../../environment.ts';
+import { counted, download, useNotices } from '../../ui/index.ts';
+import { archiveAside } from '../../workers/index.ts';
+import { useArchive } from './useArchive.ts';
+import { WorkLine } from './WorkLine.tsx';
 
-type Stage =
-  | { readonly kind: 'idle' }
-  | { readonly kind: 'planned'; readonly name: string; readonly plan: RestorePlan }
-  | { readonly kind: 'done' }
-  | { readonly kind: 'refused'; readonly name: string; readonly message: string };
+interface Planned {
+  readonly file: File;
+  readonly survey: Survey;
+}
 
-/** Reads a backup, shows what it would do, and does it only then, all of it or nothing. */
+const KINDS: Readonly<Record<(typeof TABLE_NAMES)[number], string>> = {
+  settings: 'settings',
+  instruments: 'instruments',
+  tunings: 'tunings',
+  restringings: 'new strings',
+  fretChecks: 'fret checks',
+  sessions: 'sittings',
+  events: 'events',
+  measurements: 'measurements',
+  recordings: 'recordings',
+};
+
+const PREFERENCES: readonly (readonly [Preference, string])[] = [
+  ['newer', 'the newer one'],
+  ['here', 'the one that is here'],
+  ['file', 'the file’s'],
+];
+
+/** Reads a backup, shows what it would do, and does it only then: all of it, what is good of it, or nothing. */
 export function Restore() {
-  const { repository } = useData();
-  const [stage, setStage] = useState<Stage>({ kind: 'idle' });
+  const { shelf } = useData();
+  const archive = useArchive();
+  const notices = useNotices();
+  const [planned, setPlanned] = useState<Planned | null>(null);
+
   const plan = async (file: File | null) => {
     if (!file) return;
-    try {
-      const checked = planRestore(await file.text(), await repository.contents());
-      setStage({ kind: 'planned', name: file.name, plan: checked });
-    } catch (error) {
-      const message = error instanceof Error ? error.message : String(error);
-      setStage({ kind: 'refused', name: file.name, message });
-    }
+    setPlanned(null);
+    await archive.run(
+      (progress) => archiveAside(shelf, { job: 'survey', file }, progress),
+      (survey) => {
+        setPlanned({ file, survey });
+        return null;
+      },
+    );
   };
-  const restore = async ({ contents }: RestorePlan, name: string) => {
-    try {
-      await repository.restore(contents);
-      setStage({ kind: 'done' });
-    } catch (error) {
-      setStage({
-        kind: 'refused',
-        name,
-        message: error instanceof Error ? error.message : String(error),
-      });
-    }
+  const undo = () =>
+    archive.run(
+      (progress) => archiveAside(shelf, { job: 'undo' }, progress),
+      () => 'All is as it was before.',
+    );
+  const restore = ({ file }: Planned, preference: Preference, salvage: boolean) => {
+    const how = { preference, salvage };
+    void archive.run(
+      (progress) => archiveAside(shelf, { job: 'restore', file, how, at: now() }, progress),
+      () => {
+        setPlanned(null);
+        notices.undoable('The backup is restored.', undo);
+        return 'Restored. Nothing was removed.';
+      },
+    );
   };
   return (
     <section aria-label="Restore">
@@ -50,44 +81,110 @@ export function Restore() {
           </Button>
         )}
       </FileButton>
-      {stage.kind === 'done' && <Text role="status">Restored. Nothing was removed.</Text>}
-      {stage.kind === 'refused' && (
-        <div className="problem" role="alert">
-          <strong>{stage.name} was not restored.</strong>
-          {stage.message}. Nothing was changed.
-        </div>
-      )}
-      {stage.kind === 'planned' && (
-        <div className="card" role="status">
-          <table className="ledger narrow">
-            <caption>What {stage.name} will do; nothing will be removed</caption>
-            <thead>
-              <tr>
-                <th scope="col">kind</th>
-                <th scope="col">add</th>
-                <th scope="col">change</th>
-                <th scope="col">already the same</th>
-              </tr>
-            </thead>
-            <tbody>
-              {stage.plan.lines.map((line) => (
-                <tr key={line.what}>
-                  <th scope="row">{line.what}</th>
-                  <td>{line.add}</td>
-                  <td>{line.change}</td>
-                  <td>{line.same}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-          <Group mt="sm">
-            <Button onClick={() => void restore(stage.plan, stage.name)}>Restore</Button>
-            <Button variant="default" onClick={() => setStage({ kind: 'idle' })}>
-              Leave it
-            </Button>
-          </Group>
-        </div>
+      <WorkLine work={archive.work} name="Reading the backup" onCancel={archive.cancel} />
+      {planned && (
+        <Plan
+          key={planned.file.name}
+          planned={planned}
+          onRestore={(preference, salvage) => restore(planned, preference, salvage)}
+          onLeave={() => setPlanned(null)}
+        />
       )}
     </section>
+  );
+}
+
+interface PlanProps {
+  readonly planned: Planned;
+  readonly onRestore: (preference: Preference, salvage: boolean) => void;
+  readonly onLeave: () => void;
+}
+
+function Plan({ planned: { file, survey }, onRestore, onLeave }: PlanProps) {
+  const [preference, setPreference] = useState<Preference>('newer');
+  const faults = survey.faults.length + survey.moreFaults;
+  const rows = TABLE_NAMES.map((name) => ({ name, ...survey.standings[name] }));
+  const differ = rows.some(({ newer, older, different }) => newer + older + different > 0);
+  return (
+    <div className="card">
+      {faults > 0 && <Faults name={file.name} survey={survey} />}
+      <table className="ledger narrow">
+        <caption>What {file.name} will do; nothing will be removed</caption>
+        <thead>
+          <tr>
+            <th scope="col">kind</th>
+            <th scope="col">new</th>
+            <th scope="col">newer in the file</th>
+            <th scope="col">older in the file</th>
+            <th scope="col">different</th>
+            <th scope="col">already the same</th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((row) => (
+            <tr key={row.name}>
+              <th scope="row">{KINDS[row.name]}</th>
+              <td>{row.new}</td>
+              <td>{row.newer}</td>
+              <td>{row.older}</td>
+              <td>{row.different}</td>
+              <td>{row.same}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {differ && (
+        <Radio.Group
+          mt="sm"
+          label="Where both are there and differ, keep"
+          value={preference}
+          onChange={(value) => setPreference(value as Preference)}
+        >
+          <Group>
+            {PREFERENCES.map(([value, label]) => (
+              <Radio key={value} value={value} label={label} size="md" />
+            ))}
+          </Group>
+        </Radio.Group>
+      )}
+      <Group mt="sm">
+        <Button onClick={() => onRestore(preference, faults > 0)}>
+          {faults > 0 ? 'Restore what is good' : 'Restore'}
+        </Button>
+        <Button variant="default" onClick={onLeave}>
+          Leave it
+        </Button>
+      </Group>
+    </div>
+  );
+}
+
+const FAULTS_SHOWN = 5;
+
+function Faults({ name, survey: { faults, moreFaults } }: { name: string; survey: Survey }) {
+  const all = faults.length + moreFaults;
+  const save = () => {
+    const text = faults.map(({ place, reason, text }) => `${place}: ${reason}\n${text}\n`);
+    download(`${name}-left-out.txt`, text.join('\n'), 'text/plain');
+  };
+  return (
+    <div className="problem" role="alert">
+      <strong>
+        {counted(all, 'record')} of {name} cannot be read.
+      </strong>
+      <ul>
+        {faults.slice(0, FAULTS_SHOWN).map(({ place, reason }) => (
+          <li key={place}>
+            {place}: {reason}
+          </li>
+        ))}
+      </ul>
+      Nothing was changed. The rest can be restored without {all === 1 ? 'it' : 'them'}.
+      <Group mt="sm">
+        <Button variant="default" onClick={save}>
+          Save the list
+        </Button>
+      </Group>
+    </div>
   );
 }

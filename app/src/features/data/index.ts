@@ -1,1 +1,2 @@
+export { AutomaticCopies } from './AutomaticCopies.tsx';
 export { DataPage as default } from './DataPage.tsx';

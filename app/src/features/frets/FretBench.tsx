@@ -189,7 +189,7 @@ interface PartProps {
 }
 
 /** The last reading, readable from two metres. */
-function Last({ checking: { check, targets }, instrument }: PartProps) {
+function Last({ checking: { check, targets, stored }, instrument }: PartProps) {
   const last = check.readings.findLast(({ struckOut }) => !struckOut);
   const cents = last ? errorOf(check, last) : null;
   const name = last
@@ -200,6 +200,7 @@ function Last({ checking: { check, targets }, instrument }: PartProps) {
     <BigFigure
       name={name}
       figure={cents === null ? '–' : signedCents(cents)}
+      stored={stored}
       note={
         last
           ? open

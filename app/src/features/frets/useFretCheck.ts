@@ -44,6 +44,8 @@ export interface FretChecking {
   readonly other: OtherFret | null;
   readonly causes: ReadonlyMap<number, StringCauses>;
   readonly problem: string | null;
+  /** All of it is on the disk. */
+  readonly stored: boolean;
   /** Takes the pitch for the fret that it is at. */
   readonly takeOther: () => void;
   readonly dropOther: () => void;
@@ -73,6 +75,7 @@ export function useFretCheck(
   const [notice, setNotice] = useState<Advice | null>(null);
   const [other, setOther] = useState<OtherFret | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
+  const [stored, setStored] = useState(true);
   const source = useRef<SourceKind>(check.source);
   const tuning = findTuning(check.tuningId, stock.tunings);
   const targets = useMemo(
@@ -81,19 +84,35 @@ export function useFretCheck(
   );
   const asked = check.doneAt === null ? nextAsked(check, skipped) : null;
 
-  const change = (next: FretCheck) => {
-    latest.current = next;
-    setCheck(next);
+  /** Changes that are not stored yet: each is made to the check as it is on the disk by then. */
+  const unsaved = useRef<((check: FretCheck) => FretCheck)[]>([]);
+  const change = (how: (check: FretCheck) => FretCheck) => {
+    latest.current = how(latest.current);
+    setCheck(latest.current);
+    unsaved.current.push(how);
+    setStored(false);
+    const waiting = [...unsaved.current];
     repository
-      .saveFretCheck(next)
-      .then(() => setProblem(null))
+      .changeFretCheck(check.id, (now) => waiting.reduce((sum, one) => one(sum), now))
+      .then(() => {
+        unsaved.current = unsaved.current.filter((one) => !waiting.includes(one));
+        setStored(unsaved.current.length === 0);
+        setProblem(null);
+      })
       .catch((error: Error) => setProblem(error.message));
   };
+  // What another tab has read.
+  useEffect(() => {
+    if (unsaved.current.length > 0 || kept.readings.length <= latest.current.readings.length)
+      return;
+    latest.current = kept;
+    setCheck(kept);
+  }, [kept]);
   const put = (course: number, place: FretPlace, cents: number, error: number) => {
     const errorCents = place.kind === 'fret' ? Math.hypot(error, FINGER) : Math.max(0.1, error);
     const reading = { course, place, cents, errorCents, at: now() };
-    const { current } = latest;
-    change({ ...current, source: source.current, readings: [...current.readings, reading] });
+    const from = source.current;
+    change((now) => ({ ...now, source: from, readings: [...now.readings, reading] }));
   };
 
   /** Marks the last reading that counts. */
@@ -101,8 +120,13 @@ export function useFretCheck(
     const { readings } = latest.current;
     const at = readings.findLastIndex(({ struckOut }) => !struckOut);
     if (at < 0) return;
-    const marked = readings.map((r, i) => (i === at ? { ...r, ...marks } : r));
-    change({ ...latest.current, readings: marked });
+    const marked = readings[at]!;
+    change((now) => ({
+      ...now,
+      readings: now.readings.map((r) =>
+        r.at === marked.at && r.course === marked.course ? { ...r, ...marks } : r,
+      ),
+    }));
   };
 
   const { shelf } = useData();
@@ -178,6 +202,7 @@ export function useFretCheck(
     other,
     causes,
     problem,
+    stored,
     takeOther: () => {
       if (!other) return;
       const { asked: wanted, heard } = other;
@@ -195,7 +220,10 @@ export function useFretCheck(
     },
     strikeOut: () => mark({ struckOut: true }),
     note: (text) => mark({ note: text }),
-    finish: () => change({ ...latest.current, doneAt: now() }),
+    finish: () => {
+      const doneAt = now();
+      change((check) => ({ ...check, doneAt }));
+    },
     pluck: () => {
       const { hands } = listening;
       if (!hands || !asked) return;

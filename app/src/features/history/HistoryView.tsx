@@ -1,20 +1,25 @@
-import { Button, Checkbox, Group, Stack, Title } from '@mantine/core';
+import { Button, Checkbox, Group, Pagination, Stack, Title } from '@mantine/core';
 import { findTuning } from '@rosefinch/core/music';
-import { type LogEntry, summarise } from '@rosefinch/core/records';
+import { movedMost } from '@rosefinch/core/records';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import { useData, useLive } from '../../data/index.ts';
+import { type Listed, useData, useLive } from '../../data/index.ts';
 import { counted, EmptyView, MiniWires, signedCents, useNotices } from '../../ui/index.ts';
 import { Comparison } from './Comparison.tsx';
 import { noteOf, type Sitting, whenOf } from './sitting.ts';
 
+/** Sittings on a page. */
+const ON_A_PAGE = 20;
+
 /** Sessions, newest first: found → left per string, what moved; two can be compared. */
 export function HistoryView() {
   const { repository } = useData();
-  const sittings = useSittings();
+  const [page, setPage] = useState(1);
   const [picked, setPicked] = useState<readonly string[]>([]);
+  const shown = useSittings(page);
+  const compared = usePicked(picked);
   const notices = useNotices();
-  if (!sittings) return <p>One moment …</p>;
+  if (!shown) return <p>One moment …</p>;
   const remove = async (id: string) => {
     const back = await repository.deleteSession(id);
     setPicked((ids) => ids.filter((other) => other !== id));
@@ -22,7 +27,8 @@ export function HistoryView() {
   };
   const pick = (id: string) =>
     setPicked((ids) => (ids.includes(id) ? ids.filter((x) => x !== id) : [...ids, id].slice(-2)));
-  const pair = picked.flatMap((id) => sittings.find((s) => s.session.id === id) ?? []);
+  const { sittings, total } = shown;
+  const pages = Math.ceil(total / ON_A_PAGE);
   return (
     <Stack>
       <Title order={1} size="h2">
@@ -38,7 +44,7 @@ export function HistoryView() {
           }
         />
       )}
-      {pair.length === 2 && <Comparison pair={pair as [Sitting, Sitting]} />}
+      {compared.length === 2 && <Comparison pair={compared as [Sitting, Sitting]} />}
       {sittings.map((sitting) => (
         <SittingCard
           key={sitting.session.id}
@@ -48,34 +54,59 @@ export function HistoryView() {
           onDelete={() => void remove(sitting.session.id)}
         />
       ))}
+      {pages > 1 && (
+        <Pagination
+          total={pages}
+          value={page}
+          onChange={setPage}
+          getControlProps={(control) => ({ 'aria-label': PAGE_WORDS[control] })}
+        />
+      )}
     </Stack>
   );
 }
 
-function useSittings(): Sitting[] | undefined {
-  const stored = useLive(
-    async (r) => ({
-      sessions: await r.sessions(),
-      log: await r.log(),
-      instruments: await r.instruments(),
-      tunings: await r.tunings(),
-    }),
-    'history',
+const PAGE_WORDS = {
+  first: 'First page',
+  last: 'Last page',
+  next: 'Older sittings',
+  previous: 'Newer sittings',
+} as const;
+
+/** One page of the sittings, the newest first. */
+function useSittings(page: number): { sittings: Sitting[]; total: number } | undefined {
+  const listed = useLive((r) => r.listed((page - 1) * ON_A_PAGE, ON_A_PAGE), `history ${page}`);
+  const named = useNamed();
+  return useMemo(() => {
+    if (!listed || !named) return undefined;
+    return { sittings: listed.page.flatMap(named), total: listed.total };
+  }, [listed, named]);
+}
+
+/** The sittings that are picked, on whichever page. */
+function usePicked(ids: readonly string[]): Sitting[] {
+  const found = useLive((r) => r.listedOf(ids), `picked ${ids.join()}`);
+  const named = useNamed();
+  return found && named ? found.flatMap(named) : [];
+}
+
+/** Puts instrument and tuning to a sitting. */
+function useNamed(): ((listed: Listed) => Sitting[]) | undefined {
+  const stock = useLive(
+    async (r) => ({ instruments: await r.instruments(), tunings: await r.tunings() }),
+    'names of history',
   );
   return useMemo(() => {
-    if (!stored) return undefined;
-    const logs = new Map<string, LogEntry[]>();
-    for (const entry of stored.log)
-      logs.set(entry.sessionId, [...(logs.get(entry.sessionId) ?? []), entry]);
-    return stored.sessions.flatMap((session) => {
-      const instrument = stored.instruments.find((entry) => entry.id === session.instrumentId);
+    if (!stock) return undefined;
+    const byId = new Map(stock.instruments.map((entry) => [entry.id, entry]));
+    return ({ session, summary }) => {
+      const instrument = byId.get(session.instrumentId);
       if (!instrument) return [];
-      const log = logs.get(session.id) ?? [];
-      const tuning = findTuning(session.tuningId, stored.tunings);
-      const summary = summarise(session, log, instrument.courses.length);
-      return { session, instrument, tuning, summary };
-    });
-  }, [stored]);
+      return [
+        { session, instrument, tuning: findTuning(session.tuningId, stock.tunings), summary },
+      ];
+    };
+  }, [stock]);
 }
 
 interface CardProps {
@@ -87,6 +118,7 @@ interface CardProps {
 
 function SittingCard({ sitting, picked, onPick, onDelete }: CardProps) {
   const { session, instrument, summary } = sitting;
+  const moved = movedMost(summary);
   const title = `${instrument.name}, ${whenOf(session)}`;
   return (
     <section className="card" aria-label={title}>
@@ -98,10 +130,9 @@ function SittingCard({ sitting, picked, onPick, onDelete }: CardProps) {
             {counted(summary.plucks, 'pluck')}
             {session.endedAt === null ? ' · on the bench' : ''}
           </div>
-          {summary.movedMost && (
+          {moved && (
             <div className="soft">
-              moved most: string {summary.movedMost.course}, {signedCents(summary.movedMost.cents)}{' '}
-              cents
+              moved most: string {moved.course}, {signedCents(moved.cents)} cents
             </div>
           )}
         </div>

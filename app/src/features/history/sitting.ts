@@ -1,5 +1,5 @@
 import { noteName, type Tuning } from '@rosefinch/core/music';
-import type { Session, SessionSummary } from '@rosefinch/core/records';
+import type { Session, Summary } from '@rosefinch/core/records';
 import type { Instrument } from '@rosefinch/core/strings';
 import { momentInWords } from '../../ui/index.ts';
 
@@ -9,7 +9,7 @@ export interface Sitting {
   readonly instrument: Instrument;
   /** Undefined when it was of the teacher's own and is no longer kept. */
   readonly tuning: Tuning | undefined;
-  readonly summary: SessionSummary;
+  readonly summary: Summary;
 }
 
 /** The note that a string should have sounded. */

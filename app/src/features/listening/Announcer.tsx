@@ -1,14 +1,14 @@
 import type { Target } from '@rosefinch/core/music';
 import { targetName } from '@rosefinch/core/music';
-import type { LogEntry } from '@rosefinch/core/records';
 import { useEffect, useRef, useState } from 'react';
 import { monotonic } from '../../environment.ts';
 import { deviationInWords } from '../../ui/index.ts';
+import type { Heard } from './openSitting.ts';
 
 const AT_MOST_EVERY_MS = 1000;
 
 interface Props {
-  readonly log: readonly LogEntry[];
+  readonly log: readonly Heard[];
   readonly targets: readonly Target[];
   readonly tolerance: number;
   readonly hidden: boolean;

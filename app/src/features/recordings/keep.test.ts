@@ -48,7 +48,7 @@ describe('a recording’s readings', () => {
     const plucks = [pluck(1, reading(82)), pluck(3.5, reading(110.4))];
     const { session, log } = sessionOf('r1', plucks, PLACE);
     expect(session).to.include({ source: 'recording', startedAt: 1_000_000, endedAt: 1_000_000 });
-    expect(log.map((entry) => entry.seq)).to.deep.equal([0, 1]);
+    expect(log.map((entry) => entry.id)).to.deep.equal(['r1-session-0', 'r1-session-1']);
     const events = log.map((entry) => entry.event);
     expect(events.map((e) => (e.type === 'reading' ? e.reading.course : 0))).to.deep.equal([6, 5]);
     expect(events.map((e) => e.at)).to.deep.equal([1_001_000, 1_003_500]);

@@ -1,7 +1,8 @@
 import { readingFor } from '@rosefinch/core/coach';
 import { type KnownReading, knowledgeOf, whoSounded } from '@rosefinch/core/listen';
 import type { Target } from '@rosefinch/core/music';
-import type { LogEntry, RecordedPluck, Recording, Session } from '@rosefinch/core/records';
+import type { RecordedPluck, Recording, Session } from '@rosefinch/core/records';
+import type { Draft } from '../../data/index.ts';
 
 /** No record holds a longer name. */
 const LONGEST_NAME = 200;
@@ -25,7 +26,7 @@ export function sessionOf(
   recordingId: string,
   plucks: readonly RecordedPluck[],
   place: ReadingPlace,
-): { session: Session; log: LogEntry[] } {
+): { session: Session; log: Draft[] } {
   const session: Session = {
     id: `${recordingId}-session`,
     instrumentId: place.instrumentId,
@@ -38,7 +39,7 @@ export function sessionOf(
     zone: place.zone,
     endedAt: place.now,
   };
-  const log: LogEntry[] = [];
+  const log: Draft[] = [];
   const known: KnownReading[] = [];
   for (const { outcome, track, start } of plucks) {
     if (outcome.kind !== 'reading') continue;
@@ -50,8 +51,9 @@ export function sessionOf(
     const reading = readingFor(target.course, outcome, target.hz);
     const event = { type: 'reading' as const, reading, at };
     log.push({
-      sessionId: session.id,
-      seq: log.length,
+      // The same whenever this recording is put away again.
+      id: `${session.id}-${log.length}`,
+      session,
       event,
       measurement: { reading: outcome, track },
     });

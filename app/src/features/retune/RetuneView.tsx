@@ -179,7 +179,7 @@ function PlanSide({ plan, instrument, target, capo, settings }: SideProps) {
   const force = (newtons: number) => forceInWords(newtons, settings.force);
   const begin = async () => {
     const aim = { tuningId: target.id, capo, a4: settings.a4 };
-    await repository.retune(instrument, aim, now());
+    await repository.retune(instrument.id, aim, now());
     await navigate('/');
   };
   return (

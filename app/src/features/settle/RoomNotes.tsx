@@ -1,13 +1,13 @@
 import { Button, Checkbox, Group, Modal, NumberInput, Stack, TextInput } from '@mantine/core';
 import type { RoomNote } from '@rosefinch/core/coach';
-import type { LogEntry } from '@rosefinch/core/records';
 import type { RoomMove } from '@rosefinch/core/settling';
 import { useState } from 'react';
 import { zone } from '../../environment.ts';
 import { momentInWords, signedCents } from '../../ui/index.ts';
+import type { Heard } from '../listening/index.ts';
 
 interface Props {
-  readonly log: readonly LogEntry[];
+  readonly log: readonly Heard[];
   readonly move: RoomMove | null;
   readonly opened: boolean;
   readonly onClose: () => void;

@@ -10,6 +10,7 @@ import { Action, deviationInWords, KeyList, signedCents, useKeys } from '../../u
 import { InstrumentChoice } from '../instrument/index.ts';
 import {
   Announcer,
+  allStored,
   BigFigure,
   handKeys,
   handsOn,
@@ -90,7 +91,7 @@ export function SettlingBench({ instrument, stock, restringing }: Props) {
     if (sitting.session) await repository.endSession(sitting.session.id, settling.now());
     await repository.changeRestringing(restringing.id, { doneAt: settling.now() });
   };
-  const problem = sitting.problem ?? settling.problem;
+  const problem = settling.problem;
   const ahead = restringing.practiceAheadMs ?? 0;
   return (
     <>
@@ -210,6 +211,7 @@ function Now({ settling: { listening, targets, sitting, last } }: { settling: Se
     <BigFigure
       name={target ? `string ${target.course} · ${targetName(target)}` : 'no string yet'}
       figure={cents === null ? '–' : signedCents(cents)}
+      stored={allStored(sitting.log)}
       note={
         cents === null
           ? ' '

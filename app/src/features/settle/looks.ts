@@ -2,10 +2,13 @@ import { centsBetween, shiftHz, type Target } from '@rosefinch/core/music';
 import type { LogEntry, Session } from '@rosefinch/core/records';
 import type { Look, Said } from '@rosefinch/core/settling';
 
+/** A line of a log, as far as looks go. */
+type Line = Pick<LogEntry, 'event'>;
+
 /** A sitting with its log. */
 export interface Logged {
   readonly session: Session;
-  readonly log: readonly LogEntry[];
+  readonly log: readonly Line[];
 }
 
 /**
@@ -14,7 +17,7 @@ export interface Logged {
  * those of the bench put between them by their time.
  */
 export function looksOf(
-  own: readonly LogEntry[],
+  own: readonly Line[],
   others: readonly Logged[],
   since: number,
   targets: readonly Target[],
@@ -32,7 +35,7 @@ export function looksOf(
   return [...merged, ...theirs];
 }
 
-function lookOf({ event }: LogEntry, capo: number, targets: readonly Target[]): Look[] {
+function lookOf({ event }: Line, capo: number, targets: readonly Target[]): Look[] {
   if (event.type !== 'reading') return [];
   const { course, errorCents, hz } = event.reading;
   const target = targets[course - 1];
@@ -42,6 +45,6 @@ function lookOf({ event }: LogEntry, capo: number, targets: readonly Target[]): 
 }
 
 /** What the teacher has said of the readings. */
-export function saidOf(log: readonly LogEntry[]): Said[] {
+export function saidOf(log: readonly Line[]): Said[] {
   return log.flatMap(({ event }) => (event.type === 'said' ? [event] : []));
 }

@@ -1,6 +1,6 @@
 import { Button, Group, NativeSelect, Stack, TextInput, Title } from '@mantine/core';
 import { findTuning, type Tuning } from '@rosefinch/core/music';
-import { type Restringing, type SessionSummary, summarise } from '@rosefinch/core/records';
+import type { Restringing, Session, Summary } from '@rosefinch/core/records';
 import { findModel, type Instrument, MODELS } from '@rosefinch/core/strings';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -18,31 +18,28 @@ interface Shelved {
     readonly at: number;
     readonly zone: string;
     readonly tolerance: number;
-    readonly summary: SessionSummary;
+    readonly summary: Summary;
   } | null;
 }
 
 async function readShelf(repository: Repository): Promise<Shelved[]> {
-  const sessions = (await repository.sessions()).filter(repository.tells);
+  const newest = new Map<string, Session>();
+  for (const session of await repository.sessions())
+    if (repository.tells(session) && !newest.has(session.instrumentId))
+      newest.set(session.instrumentId, session);
+  const summaries = await repository.log.summaries([...newest.values()]);
   const shelf = await repository.shelf();
   const tunings = await repository.tunings();
   const watched = (await repository.restringings()).filter(({ doneAt }) => doneAt === null);
-  const all = await Promise.all(
-    shelf.map(async (instrument): Promise<Shelved> => {
-      const session = sessions.find((entry) => entry.instrumentId === instrument.id);
-      const tuning = findTuning(instrument.tuningId, tunings);
-      const look = lookOf(watched.find(({ instrumentId }) => instrumentId === instrument.id));
-      if (!session) return { instrument, tuning, look, last: null };
-      const log = await repository.logOf(session.id);
-      const summary = summarise(session, log, instrument.courses.length);
-      return {
-        instrument,
-        tuning,
-        look,
-        last: { at: session.startedAt, zone: session.zone, tolerance: session.tolerance, summary },
-      };
-    }),
-  );
+  const all = shelf.map((instrument): Shelved => {
+    const tuning = findTuning(instrument.tuningId, tunings);
+    const look = lookOf(watched.find(({ instrumentId }) => instrumentId === instrument.id));
+    const session = newest.get(instrument.id);
+    const summary = session && summaries.get(session.id);
+    if (!summary) return { instrument, tuning, look, last: null };
+    const { startedAt, zone, tolerance } = session;
+    return { instrument, tuning, look, last: { at: startedAt, zone, tolerance, summary } };
+  });
   // What is due stands first, the longest due before the others.
   const now = timeOfDay();
   const due = ({ look }: Shelved) => (look && look.at <= now ? look.at : Number.POSITIVE_INFINITY);

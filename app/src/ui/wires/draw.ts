@@ -10,6 +10,8 @@ export interface Perch {
   /** Where the string was to be brought then. */
   readonly aim: number;
   readonly stroke: Stroke;
+  /** It is on the disk. */
+  readonly stored: boolean;
 }
 
 export interface WirePicture {
@@ -110,7 +112,7 @@ function drawStroke(
   c.fill();
 }
 
-/** Low hangs under its line, high stands on it, at rest lies on it, solid. */
+/** Low hangs under its line, high stands on it, at rest lies on it, solid; an open dot beside it until it is stored. */
 function drawPerch(
   c: CanvasRenderingContext2D,
   p: WirePicture,
@@ -135,6 +137,10 @@ function drawPerch(
     c.strokeRect(x, top, PERCH_WIDTH, height);
   }
   labelPerch(c, p, perch, x, low ? top + height : top, low);
+  if (perch.stored) return;
+  c.beginPath();
+  c.arc(x + PERCH_WIDTH + 9, top + height / 2, 4, 0, 2 * Math.PI);
+  c.stroke();
 }
 
 function labelPerch(

@@ -1,0 +1,444 @@
+import { FormatError, RecordError } from '@rosefinch/core/errors';
+import { findTuning, TUNINGS } from '@rosefinch/core/music';
+import {
+  BACKUP_TAIL,
+  BackupScanner,
+  backupHead,
+  checkRecord,
+  type Fault,
+  merged,
+  type Preference,
+  recordLine,
+  type Scanned,
+  type Session,
+  type Standing,
+  standingOf,
+  TABLE_NAMES,
+  type TableName,
+  type Tables,
+  tableFrame,
+} from '@rosefinch/core/records';
+import { type Instrument, MODELS } from '@rosefinch/core/strings';
+import { Dexie } from 'dexie';
+import type { RosefinchDatabase } from './database.ts';
+import { type Draft, summaryOf } from './log.ts';
+
+/** Backups, restores and checks of all that is kept; they run in a worker, for they may take long. */
+
+export type Counts = Readonly<Record<TableName, number>>;
+
+/** Told how far it is; of 0 means that nobody knows how much there is. */
+export type Progress = (done: number, of: number) => void;
+
+/** A backup that was read back. */
+export interface Written {
+  readonly file: Blob;
+  readonly counts: Counts;
+  /** Number of the newest event in it; −1 without any. */
+  readonly upTo: number;
+  /** What is kept, and in the file, but would not come back: it is not as records are. */
+  readonly faults: readonly Fault[];
+}
+
+/** Records that are read at once. */
+const BATCH = 500;
+/** No more faults than these are told one by one. */
+const FAULTS_TOLD = 1000;
+/** Where events stood that were never stored. */
+const NOT_STORED = 'not stored yet';
+
+/**
+ * All that is kept as a backup file, with what is not stored yet; it is read back before it is
+ * answered.
+ * @throws RecordError if the file does not hold as many records as were written
+ */
+export async function writeArchive(
+  db: RosefinchDatabase,
+  unstored: readonly Draft[],
+  exportedAt: Date,
+  progress: Progress,
+): Promise<Written> {
+  const tables = db.kept();
+  const parts: Blob[] = [];
+  const counts = zeros();
+  let upTo = -1;
+  await db.transaction('r', Object.values(tables), async () => {
+    const total = unstored.length + (await countOf(db));
+    let done = 0;
+    let text = backupHead(exportedAt);
+    const newest = await db.events.orderBy('number').last();
+    upTo = newest?.number ?? -1;
+    const known = new Set(await db.sessions.toCollection().primaryKeys());
+    for (const name of TABLE_NAMES) {
+      const { open, between, close } = tableFrame(name);
+      text += open;
+      let first = true;
+      const write = (records: readonly Tables[TableName][]) => {
+        for (const record of records) {
+          text += `${first ? '' : between}${recordLine(record)}`;
+          first = false;
+        }
+        counts[name] += records.length;
+        done += records.length;
+        // Text that is put into a Blob may leave the memory.
+        parts.push(new Blob([text]));
+        text = '';
+        progress(done, 2 * total);
+      };
+      let last: string | null = null;
+      for (;;) {
+        const records: Tables[TableName][] = await after(db, name, last);
+        write(records);
+        last = records.at(-1)?.id ?? null;
+        if (records.length < BATCH) break;
+      }
+      write(unstoredOf(name, unstored, known, upTo));
+      text += close;
+    }
+    parts.push(new Blob([text, BACKUP_TAIL]));
+  });
+  const file = new Blob(parts, { type: 'application/json' });
+  const of = Object.values(counts).reduce((a, b) => a + b, 0);
+  const faults = await readBack(file, counts, (done) => progress(of + done, 2 * of));
+  return { file, counts, upTo, faults };
+}
+
+function after(
+  db: RosefinchDatabase,
+  name: TableName,
+  last: string | null,
+): Promise<Tables[TableName][]> {
+  const table = db.table<Tables[TableName], string>(name);
+  const rest = last === null ? table.toCollection() : table.where(':id').above(last);
+  return rest.limit(BATCH).toArray();
+}
+
+async function countOf(db: RosefinchDatabase): Promise<number> {
+  let total = 0;
+  for (const table of Object.values(db.kept())) total += await table.count();
+  return total;
+}
+
+function unstoredOf(
+  name: TableName,
+  unstored: readonly Draft[],
+  known: ReadonlySet<string>,
+  upTo: number,
+): readonly Tables[TableName][] {
+  if (name === 'sessions') {
+    const missing = unstored.filter(({ session }) => !known.has(session.id));
+    return [...new Map(missing.map(({ session }) => [session.id, session])).values()];
+  }
+  if (name === 'events')
+    return unstored.map(({ id, session, event }, i) => ({
+      id,
+      sessionId: session.id,
+      machine: NOT_STORED,
+      number: upTo + 1 + i,
+      event,
+    }));
+  if (name === 'measurements')
+    return unstored.flatMap(({ id, session, measurement }) =>
+      measurement ? [{ id, sessionId: session.id, ...measurement }] : [],
+    );
+  return [];
+}
+
+/**
+ * What of a file would not come back.
+ * @throws RecordError if it does not hold as many records as were written
+ */
+async function readBack(file: Blob, wanted: Counts, progress: Progress): Promise<Fault[]> {
+  const counts = zeros();
+  const faults: Fault[] = [];
+  let done = 0;
+  await scan(file, {
+    record: ({ table }) => {
+      counts[table]++;
+      progress(done++, 0);
+    },
+    fault: (fault) => faults.push(fault),
+  });
+  const sum = (of: Counts) => Object.values(of).reduce((a, b) => a + b, 0);
+  const back = sum(counts) + faults.length;
+  if (back < sum(wanted))
+    throw new RecordError('the backup', `${sum(wanted)} records were written, ${back} read back`);
+  return faults;
+}
+
+function zeros(): Record<TableName, number> {
+  return Object.fromEntries(TABLE_NAMES.map((name) => [name, 0])) as Record<TableName, number>;
+}
+
+interface Visitor {
+  readonly record: (scanned: Scanned) => void;
+  readonly fault: (fault: Fault) => void;
+  /** After each piece of the file: what must be waited for. */
+  readonly piece?: () => Promise<void>;
+}
+
+/** Reads a file piece by piece. @throws FormatError if it is no text, no backup, or a newer one */
+async function scan(file: Blob, { record, fault, piece }: Visitor): Promise<void> {
+  const scanner = new BackupScanner(record, fault);
+  const reader = file.stream().getReader();
+  const decoder = new TextDecoder('utf-8', { fatal: true });
+  let read = 0;
+  for (;;) {
+    const { done, value } = await reader.read();
+    const text = decoded(decoder, value, read);
+    scanner.push(text);
+    if (done) break;
+    read += value.length;
+    await piece?.();
+  }
+  scanner.end();
+  await piece?.();
+}
+
+function decoded(decoder: TextDecoder, bytes: Uint8Array | undefined, from: number): string {
+  try {
+    return bytes ? decoder.decode(bytes, { stream: true }) : decoder.decode();
+  } catch {
+    throw new FormatError(`this file is no text in UTF-8, at byte ${from} or shortly after it`);
+  }
+}
+
+/** What a restore would do. */
+export interface Survey {
+  readonly standings: Readonly<Record<TableName, Readonly<Record<Standing, number>>>>;
+  readonly faults: readonly Fault[];
+  /** Those beyond the ones that are told. */
+  readonly moreFaults: number;
+}
+
+/** Reads a backup file and holds it against what is here; changes nothing. */
+export async function surveyArchive(
+  db: RosefinchDatabase,
+  file: Blob,
+  progress: Progress,
+): Promise<Survey> {
+  const standings = Object.fromEntries(
+    TABLE_NAMES.map((name) => [name, { new: 0, same: 0, newer: 0, older: 0, different: 0 }]),
+  ) as Record<TableName, Record<Standing, number>>;
+  const faults: Fault[] = [];
+  let moreFaults = 0;
+  let held: Scanned[] = [];
+  let done = 0;
+  const compare = async () => {
+    for (const [name, records] of byTable(held)) {
+      const present = await db.kept()[name].bulkGet(records.map(({ id }) => id));
+      records.forEach((record, i) => {
+        standings[name][standingOf(record, present[i])]++;
+      });
+    }
+    done += held.length;
+    progress(done, 0);
+    held = [];
+  };
+  await scan(file, {
+    record: (scanned) => held.push(scanned),
+    fault: (fault) => {
+      if (faults.length < FAULTS_TOLD) faults.push(fault);
+      else moreFaults++;
+    },
+    piece: compare,
+  });
+  return { standings, faults, moreFaults };
+}
+
+function byTable(scanned: readonly Scanned[]): [TableName, Tables[TableName][]][] {
+  return TABLE_NAMES.map((name): [TableName, Tables[TableName][]] => [
+    name,
+    scanned.flatMap((one) => (one.table === name ? [one.record] : [])),
+  ]).filter(([, records]) => records.length > 0);
+}
+
+/** What is put back, and what of the present stays. */
+export interface Restoring {
+  /** `all`: everything here is taken away first, as after an undo. */
+  readonly preference: Preference | 'all';
+  /** Faults are left out; without it the first one ends all. */
+  readonly salvage: boolean;
+}
+
+/**
+ * Puts a backup file’s records to those that are here; all of it or, on any trouble, nothing.
+ * @throws RecordError or FormatError naming the place in the file; nothing was changed then
+ */
+export async function restoreArchive(
+  db: RosefinchDatabase,
+  file: Blob,
+  { preference, salvage }: Restoring,
+  progress: Progress,
+): Promise<void> {
+  const kept = db.kept();
+  const tables = [...Object.values(kept), db.summaries];
+  await db.transaction('rw', tables, async () => {
+    if (preference === 'all') for (const table of tables) await table.clear();
+    let held: Scanned[] = [];
+    let done = 0;
+    const put = async () => {
+      for (const [name, records] of byTable(held)) {
+        const table = db.table<Tables[TableName], string>(name);
+        const present = await table.bulkGet(records.map(({ id }) => id));
+        const wanted = records.flatMap((record, i) => {
+          const one = merged(name, record, present[i], preference === 'all' ? 'file' : preference);
+          return one ? [one] : [];
+        });
+        await table.bulkPut(wanted);
+        // What they come to is reckoned anew.
+        if (name === 'sessions' || name === 'events') {
+          const of = wanted.map((record) => ('sessionId' in record ? record.sessionId : record.id));
+          await db.summaries.bulkDelete(of.filter((id) => id !== null));
+        }
+      }
+      done += held.length;
+      progress(done, 0);
+      held = [];
+    };
+    const fault = ({ place, reason }: Fault) => {
+      if (!salvage) throw new RecordError(place, reason);
+    };
+    await inTransaction(file, { record: (one) => held.push(one), fault, piece: put });
+  });
+}
+
+/** A transaction ends when nothing is asked of it: while the file is read it is kept waiting. */
+async function inTransaction(file: Blob, { record, fault, piece }: Visitor): Promise<void> {
+  const scanner = new BackupScanner(record, fault);
+  const decoder = new TextDecoder('utf-8', { fatal: true });
+  for (let from = 0; from < file.size; from += PIECE) {
+    const bytes = await Dexie.waitFor(file.slice(from, from + PIECE).arrayBuffer());
+    scanner.push(decoded(decoder, new Uint8Array(bytes), from));
+    await piece?.();
+  }
+  scanner.push(decoded(decoder, undefined, file.size));
+  scanner.end();
+  await piece?.();
+}
+
+/** So much of a file is read at once, in bytes. */
+const PIECE = 2 ** 20;
+
+/** What a check of the store found, and what became of it. */
+export interface StoreReport {
+  readonly checked: number;
+  readonly mended: readonly string[];
+  /** What cannot be mended: it stays as it is. */
+  readonly left: readonly Fault[];
+}
+
+/**
+ * Reads everything that is kept. Summaries that are missing or untrue are made anew, and what
+ * belongs to no sitting gets one back; whatever cannot be mended is told and left as it is.
+ */
+export async function checkStore(db: RosefinchDatabase, progress: Progress): Promise<StoreReport> {
+  const mended: string[] = [];
+  const left: Fault[] = [];
+  const total = await countOf(db);
+  let checked = 0;
+  for (const name of TABLE_NAMES) {
+    let last: string | null = null;
+    for (;;) {
+      const records: Tables[TableName][] = await after(db, name, last);
+      for (const record of records) {
+        const fault = faultOf(name, record);
+        if (fault) left.push(fault);
+      }
+      checked += records.length;
+      progress(checked, total);
+      last = records.at(-1)?.id ?? null;
+      if (records.length < BATCH) break;
+    }
+  }
+  mended.push(...(await mendHomeless(db)), ...(await mendSummaries(db)));
+  left.push(...(await homelessMeasurements(db)));
+  return { checked, mended, left };
+}
+
+function faultOf(name: TableName, record: Tables[TableName]): Fault | null {
+  try {
+    checkRecord(name, record);
+    return null;
+  } catch (error) {
+    if (!(error instanceof RecordError)) throw error;
+    const place = `${name}, ${record.id}: ${error.path}`;
+    return { place, reason: error.message.slice(error.path.length + 2), text: recordLine(record) };
+  }
+}
+
+/** Sittings whose instrument is gone, and events whose sitting is, get a stand-in, put away from the shelf. */
+async function mendHomeless(db: RosefinchDatabase): Promise<string[]> {
+  const sessions = new Set(await db.sessions.toCollection().primaryKeys());
+  const homeless = new Map<string, number>();
+  await db.events.each(({ sessionId, event }) => {
+    const since = Math.min(
+      event?.at ?? Number.POSITIVE_INFINITY,
+      homeless.get(sessionId) ?? Number.POSITIVE_INFINITY,
+    );
+    if (!sessions.has(sessionId)) homeless.set(sessionId, since);
+  });
+  const found = [...homeless].map(([id, at]) => foundSession(id, at));
+  await db.sessions.bulkAdd(found);
+  const instruments = new Set(await db.instruments.toCollection().primaryKeys());
+  const missing = new Map<string, Instrument>();
+  for (const name of ['sessions', 'restringings', 'fretChecks'] as const)
+    await db.kept()[name].each(({ instrumentId, ...record }) => {
+      const tuningId = 'tuningId' in record ? record.tuningId : '';
+      if (!instruments.has(instrumentId) && !missing.has(instrumentId))
+        missing.set(instrumentId, standIn(instrumentId, tuningId));
+    });
+  await db.instruments.bulkAdd([...missing.values()]);
+  return [
+    ...found.map(() => 'Readings whose sitting was gone have one again.'),
+    ...[...missing.values()].map(({ name }) => `${name} stands for an instrument that was gone.`),
+  ];
+}
+
+function foundSession(id: string, at: number): Session {
+  return {
+    id,
+    instrumentId: 'found again',
+    tuningId: 'guitar-standard',
+    a4: 440,
+    tolerance: 2,
+    source: 'recording',
+    startedAt: Number.isFinite(at) ? at : 0,
+    zone: 'UTC',
+    endedAt: Number.isFinite(at) ? at : 0,
+  };
+}
+
+const GONE = 'Put in place of one that was gone.';
+
+function standIn(id: string, tuningId: string): Instrument {
+  const tuning = findTuning(tuningId, TUNINGS);
+  const models = MODELS.map((model) => model.build(id, `Found again (${model.name})`, GONE));
+  const built = models.find(({ kind }) => kind === tuning?.kind) ?? models[0]!;
+  return { ...built, archived: true };
+}
+
+async function homelessMeasurements(db: RosefinchDatabase): Promise<Fault[]> {
+  const events = new Set(await db.events.toCollection().primaryKeys());
+  const ids = await db.measurements.toCollection().primaryKeys();
+  return ids
+    .filter((id) => !events.has(id))
+    .map((id) => ({ place: `measurements, ${id}`, reason: 'its event is not here', text: '' }));
+}
+
+/** Makes the summaries anew that are missing, of another form or untrue. */
+async function mendSummaries(db: RosefinchDatabase): Promise<string[]> {
+  const mended: string[] = [];
+  const sessions = await db.sessions.toArray();
+  for (const session of sessions) {
+    const made = await summaryOf(db, session);
+    const kept = await db.summaries.get(session.id);
+    if (!made || JSON.stringify(kept) === JSON.stringify(made)) continue;
+    await db.summaries.put(made);
+    mended.push(`The summary of a sitting was ${kept ? 'untrue' : 'missing'}.`);
+  }
+  const there = new Set(sessions.map(({ id }) => id));
+  const stray = (await db.summaries.toCollection().primaryKeys()).filter((id) => !there.has(id));
+  await db.summaries.bulkDelete(stray);
+  return [...mended, ...stray.map(() => 'The summary of a sitting that is gone was taken away.')];
+}

@@ -1,0 +1,16 @@
+// What the archive worker needs: no views, no React.
+export {
+  checkStore,
+  type Progress,
+  type Restoring,
+  restoreArchive,
+  type StoreReport,
+  type Survey,
+  surveyArchive,
+  type Written,
+  writeArchive,
+} from './archive.ts';
+export { RosefinchDatabase, type Shelf } from './database.ts';
+export type { Draft } from './log.ts';
+export { writeReadings } from './readings.ts';
+export { keepSnapshot, restoreSnapshot, wipe } from './snapshots.ts';

@@ -1,0 +1,168 @@
+import type { StampedEvent } from '@rosefinch/core/coach';
+import {
+  checkRecord,
+  inOrder,
+  type LogEntry,
+  type Measurement,
+  type Session,
+  SUMMARY_FORM,
+  type Summary,
+  summarise,
+  summaryAfter,
+} from '@rosefinch/core/records';
+import { Dexie, liveQuery } from 'dexie';
+import { newId } from '../environment.ts';
+import type { RosefinchDatabase } from './database.ts';
+import { Outbox } from './outbox.ts';
+import { stored } from './stored.ts';
+
+/** An event on its way into the log of its sitting: it has no number yet. */
+export interface Draft {
+  readonly id: string;
+  readonly session: Session;
+  readonly event: StampedEvent;
+  readonly measurement?: Pick<Measurement, 'reading' | 'track'>;
+}
+
+/** The logs of all sittings. Each event is stored once, by its id, in the order in which the disk takes them. */
+export class Log {
+  readonly outbox: Outbox<Draft>;
+  private machine: Promise<string> | null = null;
+
+  constructor(
+    private readonly db: RosefinchDatabase,
+    later: (act: () => void, ms: number) => unknown = setTimeout,
+  ) {
+    this.outbox = new Outbox((draft) => stored(() => this.store(draft)), later);
+  }
+
+  /** Hands an event to the disk; answers its id at once. */
+  append(
+    session: Session,
+    event: StampedEvent,
+    measurement?: Pick<Measurement, 'reading' | 'track'>,
+  ): Draft {
+    const draft = { id: newId(), session, event, ...(measurement && { measurement }) };
+    this.outbox.add(draft);
+    return draft;
+  }
+
+  /** A sitting's log, in its order. */
+  of(sessionId: string): Promise<LogEntry[]> {
+    return logOf(this.db, sessionId);
+  }
+
+  /** The same whenever it changes, in whichever tab; answers the way to stop. */
+  watch(sessionId: string, read: (log: LogEntry[]) => void): () => void {
+    const watching = liveQuery(() => this.of(sessionId)).subscribe({
+      next: read,
+      // Nothing can be read: what is on screen stays, and storing tells why.
+      error: () => {},
+    });
+    return () => watching.unsubscribe();
+  }
+
+  measurements(ids: readonly string[]): Promise<Measurement[]> {
+    return this.db.measurements
+      .bulkGet([...ids])
+      .then((found) => found.filter((m) => m !== undefined));
+  }
+
+  /** The summaries of some sittings, as they are kept; those that are missing are made from the log. */
+  async summaries(sessions: readonly Session[]): Promise<Map<string, Summary>> {
+    const found = await this.db.summaries.bulkGet(sessions.map(({ id }) => id));
+    const all = new Map<string, Summary>();
+    for (const [i, session] of sessions.entries()) {
+      const kept = found[i];
+      const summary =
+        kept?.form === SUMMARY_FORM ? kept : await summaryOf(this.db, session).catch(() => null);
+      if (summary) all.set(session.id, summary);
+    }
+    return all;
+  }
+
+  /** Makes and stores the summaries that are missing or of another form. */
+  async mendSummaries(): Promise<void> {
+    const { db } = this;
+    const kept = await db.summaries.filter(({ form }) => form === SUMMARY_FORM).primaryKeys();
+    const there = new Set(kept);
+    const missing = (await db.sessions.toArray()).filter(({ id }) => !there.has(id));
+    for (const session of missing) {
+      // A log that cannot be summed up must not keep the page from opening: the check names it.
+      const summary = await summaryOf(db, session).catch(() => null);
+      if (summary) await db.summaries.put(summary);
+    }
+  }
+
+  /** Stores a sitting that was read from a file, with its events and what goes with them: all or none. */
+  async addSitting(
+    session: Session,
+    drafts: readonly Draft[],
+    besides: () => Promise<unknown>,
+  ): Promise<void> {
+    const { db } = this;
+    this.machine ??= machineOf(db);
+    const machine = await this.machine;
+    await db.transaction('rw', db.tables, async () => {
+      await besides();
+      for (const draft of drafts) await this.write({ ...draft, session }, machine);
+    });
+  }
+
+  private async store(draft: Draft): Promise<void> {
+    const { db } = this;
+    const { events, measurements, sessions, summaries, instruments } = db;
+    this.machine ??= machineOf(db);
+    const machine = await this.machine;
+    const tables = [events, measurements, sessions, summaries, instruments];
+    await db.transaction('rw', tables, () => this.write(draft, machine));
+  }
+
+  /** Within a transaction: the number that it gives is the next one for every tab. */
+  private async write({ id, session, event, measurement }: Draft, machine: string): Promise<void> {
+    const { events, measurements, sessions, summaries, instruments } = this.db;
+    // It was stored, and only the answer got lost.
+    if (await events.get(id)) return;
+    if (!(await sessions.get(session.id))) await sessions.add(checkRecord('sessions', session));
+    const newest = await events.orderBy('number').last();
+    const number = (newest?.number ?? -1) + 1;
+    const entry: LogEntry = { id, sessionId: session.id, machine, number, event };
+    await events.add(checkRecord('events', entry));
+    if (measurement) {
+      const whole = { id, sessionId: session.id, ...measurement };
+      await measurements.add(checkRecord('measurements', whole));
+    }
+    const before = await summaries.get(session.id);
+    if (before?.form === SUMMARY_FORM) await summaries.put(summaryAfter(before, entry));
+    else {
+      const instrument = await instruments.get(session.instrumentId);
+      const log = await this.of(session.id);
+      if (instrument) await summaries.put(summarise(session, log, instrument.courses));
+    }
+  }
+}
+
+/** The name of this browser’s store: given once. */
+async function machineOf(db: RosefinchDatabase): Promise<string> {
+  return db.transaction('rw', db.local, async () => {
+    const known = await db.local.get('machine');
+    if (known?.id === 'machine') return known.name;
+    const name = newId();
+    await db.local.add({ id: 'machine', name });
+    return name;
+  });
+}
+
+export function logOf(db: RosefinchDatabase, sessionId: string): Promise<LogEntry[]> {
+  return db.events
+    .where('[sessionId+number]')
+    .between([sessionId, Dexie.minKey], [sessionId, Dexie.maxKey])
+    .toArray(inOrder);
+}
+
+/** A sitting’s summary, made from its log; null where its instrument is not here. */
+export async function summaryOf(db: RosefinchDatabase, session: Session): Promise<Summary | null> {
+  const instrument = await db.instruments.get(session.instrumentId);
+  if (!instrument) return null;
+  return summarise(session, await logOf(db, session.id), instrument.courses);
+}

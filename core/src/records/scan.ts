@@ -1,0 +1,261 @@
+import { FormatError, RecordError } from '../errors.ts';
+import { migrated } from './migrations.ts';
+import { checked } from './shape.ts';
+import { TABLE_NAMES, TABLES, type TableName, type Tables } from './shapes.ts';
+import { SCHEMA } from './version.ts';
+
+/** One good record of a backup, with its place in the file. */
+export type Scanned = {
+  readonly [K in TableName]: {
+    readonly table: K;
+    readonly record: Tables[K];
+    readonly place: string;
+  };
+}[TableName];
+
+/** What is wrong in a backup: where, why, and as much of it as can be shown. */
+export interface Fault {
+  readonly place: string;
+  readonly reason: string;
+  readonly text: string;
+}
+
+/** A file that is no list of lines must be read in one piece: so much of it, in characters. */
+const MOST_IN_ONE_PIECE = 200_000_000;
+/** No record is longer, in characters. */
+const LONGEST_LINE = 50_000_000;
+const FAULT_SHOWN = 10_000;
+
+const HEAD = /^\{"format":"rosefinch-backup","schema":(\d+),"exportedAt":"([^"]*)",$/;
+const TABLE = /^"([A-Za-z]+)":\[(\],?)?$/;
+
+/**
+ * Reads a backup piece by piece: a file written by this Rosefinch has a record a line and is
+ * never held whole; any other JSON of the same content, and older files, are. Records come out
+ * checked, each once; those that refer to what is not there are faults. Nothing here changes
+ * what is stored.
+ */
+export class BackupScanner {
+  private rest = '';
+  private line = 0;
+  /** Null until the first line says what the file is. */
+  private manner: 'lines' | 'one piece' | null = null;
+  private table: TableName | null = null;
+  private index = 0;
+  private pieces: string[] = [];
+  private length = 0;
+  private closed = false;
+  private readonly ids = new Map<TableName, Set<string>>(TABLE_NAMES.map((n) => [n, new Set()]));
+
+  /** Faults that end all reading are thrown as FormatError; the others are told, one by one. */
+  constructor(
+    private readonly onRecord: (scanned: Scanned) => void,
+    private readonly onFault: (fault: Fault) => void,
+  ) {}
+
+  /** The next piece of the file's text. @throws FormatError if this is no backup, or a newer one */
+  push(piece: string): void {
+    if (this.manner === 'one piece') return this.hold(piece);
+    let from = 0;
+    for (let to = piece.indexOf('\n'); to >= 0; to = piece.indexOf('\n', from)) {
+      this.take(this.rest + piece.slice(from, to));
+      this.rest = '';
+      from = to + 1;
+      // The first line has told that the rest is of another kind.
+      if (this.isOnePiece()) return this.hold(piece.slice(from));
+    }
+    this.rest += piece.slice(from);
+    if (this.rest.length > LONGEST_LINE && this.manner === 'lines')
+      throw new FormatError(`line ${this.line + 1} of this file is longer than any record`);
+    if (this.manner === null && this.rest.length > LONGEST_LINE) {
+      this.manner = 'one piece';
+      const held = this.rest;
+      this.rest = '';
+      this.hold(held);
+    }
+  }
+
+  /** The file is over. @throws FormatError if this is no backup, a newer one, or one cut short */
+  end(): void {
+    if (this.rest !== '') this.take(this.rest);
+    if (this.manner === null) throw new FormatError('this file is empty');
+    if (this.isOnePiece()) this.readInOnePiece();
+    else if (!this.closed)
+      this.faultAt(`line ${this.line}`, 'the file ends before its last line', '');
+  }
+
+  private isOnePiece(): boolean {
+    return this.manner === 'one piece';
+  }
+
+  private hold(piece: string): void {
+    this.length += piece.length;
+    if (this.length > MOST_IN_ONE_PIECE)
+      throw new FormatError('this file is too large to be read: it is no backup of this Rosefinch');
+    this.pieces.push(piece);
+  }
+
+  private take(line: string): void {
+    this.line++;
+    if (this.manner === null) return this.begin(line);
+    const where = `line ${this.line}`;
+    const text = line.trim();
+    if (text === '' || this.closed) return;
+    const opened = TABLE.exec(text);
+    if (opened) return this.open(opened[1]!, opened[2] !== undefined, where);
+    if (text === ']' || text === '],') {
+      this.table = null;
+      return;
+    }
+    if (text === '}') {
+      this.closed = true;
+      return;
+    }
+    if (this.table === null) return this.faultAt(where, 'belongs to no list', text);
+    const json = text.endsWith(',') ? text.slice(0, -1) : text;
+    const place = `${this.table}[${this.index++}]`;
+    let value: unknown;
+    try {
+      value = JSON.parse(json);
+    } catch {
+      return this.faultAt(`${place}, ${where}`, 'is no JSON', text);
+    }
+    this.offer(this.table, value, place, `, ${where}`);
+  }
+
+  /** The first line: the head of this Rosefinch's own form, or something else. */
+  private begin(line: string): void {
+    const head = HEAD.exec(line.trim());
+    if (!head) {
+      this.manner = 'one piece';
+      this.hold(`${line}\n`);
+      return;
+    }
+    checkSchema(Number(head[1]));
+    // Older forms were never written in lines.
+    if (Number(head[1]) !== SCHEMA) {
+      this.manner = 'one piece';
+      this.hold(`${line}\n`);
+      return;
+    }
+    this.manner = 'lines';
+  }
+
+  private open(name: string, empty: boolean, where: string): void {
+    if (!isTable(name)) {
+      this.table = null;
+      return this.faultAt(where, `there is no table ${name}`, name);
+    }
+    this.table = empty ? null : name;
+    this.index = 0;
+  }
+
+  private readInOnePiece(): void {
+    const file = parse(this.pieces.join(''));
+    this.pieces = [];
+    const schema = checkSchema(file.schema);
+    checkHead(file);
+    const tables = migrated(file, schema);
+    for (const [name, list] of Object.entries(tables)) {
+      if (['format', 'schema', 'exportedAt'].includes(name)) continue;
+      if (!isTable(name)) this.faultAt(name, 'there is no such table', shownOf(list));
+      else if (!Array.isArray(list)) this.faultAt(name, 'must be a list', shownOf(list));
+    }
+    // In the order in which tables refer to each other, whatever order the file has.
+    for (const name of TABLE_NAMES) {
+      const list = tables[name];
+      if (list === undefined) this.faultAt(name, 'this list is missing', '');
+      if (Array.isArray(list)) list.forEach((value, i) => this.offer(name, value, `${name}[${i}]`));
+    }
+  }
+
+  private offer(table: TableName, value: unknown, place: string, line = ''): void {
+    try {
+      const record = checked<Tables[TableName]>(TABLES[table].shape, value, place);
+      this.checkPlace(table, record, place);
+      this.onRecord({ table, record: packed(table, record), place: place + line } as Scanned);
+    } catch (error) {
+      if (!(error instanceof RecordError)) throw error;
+      const { path, message } = error;
+      this.faultAt(path + line, message.slice(path.length + 2), shownOf(value));
+    }
+  }
+
+  /** Ids are unique, and what is referred to is there. */
+  private checkPlace(table: TableName, record: Tables[TableName], place: string): void {
+    for (const [field, other] of Object.entries(TABLES[table].refers)) {
+      const id = (record as unknown as Readonly<Record<string, string>>)[field]!;
+      if (!this.ids.get(other as TableName)!.has(id))
+        throw new RecordError(
+          `${place}.${field}`,
+          `no ${TABLES[other as TableName].one} is called ${id}`,
+        );
+    }
+    const seen = this.ids.get(table)!;
+    if (seen.has(record.id)) throw new RecordError(place, `the id ${record.id} comes twice`);
+    seen.add(record.id);
+  }
+
+  private faultAt(place: string, reason: string, text: string): void {
+    this.onFault({ place, reason, text: text.slice(0, FAULT_SHOWN) });
+  }
+}
+
+function isTable(name: string): name is TableName {
+  return Object.hasOwn(TABLES, name);
+}
+
+function parse(text: string): Readonly<Record<string, unknown>> {
+  let file: unknown;
+  try {
+    file = JSON.parse(text);
+  } catch (error) {
+    throw new FormatError(
+      `this is no JSON file: ${error instanceof Error ? error.message : error}`,
+    );
+  }
+  const isObject = typeof file === 'object' && file !== null && !Array.isArray(file);
+  if (!isObject || (file as { format?: unknown }).format !== 'rosefinch-backup')
+    throw new FormatError('this is no Rosefinch backup: it does not say so at its beginning');
+  return file as Readonly<Record<string, unknown>>;
+}
+
+/** @throws FormatError if the schema is no version, or one that only a newer Rosefinch knows */
+function checkSchema(schema: unknown): number {
+  if (typeof schema === 'number' && schema > SCHEMA && Number.isFinite(schema))
+    throw new FormatError(
+      `this backup has schema ${schema}; this Rosefinch knows ${SCHEMA}. Use a newer one.`,
+    );
+  if (typeof schema !== 'number' || !Number.isInteger(schema) || schema < 1)
+    throw new FormatError(`this backup’s schema is ${shownOf(schema)}: there is none such`);
+  return schema;
+}
+
+const UTC = /^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d+)?Z$/;
+
+function checkHead({ exportedAt }: Readonly<Record<string, unknown>>): void {
+  if (typeof exportedAt !== 'string' || !UTC.test(exportedAt))
+    throw new FormatError(`exportedAt: ${shownOf(exportedAt)} is no UTC date and time`);
+}
+
+function shownOf(value: unknown): string {
+  try {
+    return (JSON.stringify(value) ?? 'nothing').slice(0, FAULT_SHOWN);
+  } catch {
+    return 'what cannot be shown';
+  }
+}
+
+/** Lists of samples as 32-bit floats, as they are stored. */
+function packed(table: TableName, record: Tables[TableName]): Tables[TableName] {
+  if (table === 'measurements') {
+    const measurement = record as Tables['measurements'];
+    return { ...measurement, track: Float32Array.from(measurement.track) };
+  }
+  if (table === 'recordings') {
+    const recording = record as Tables['recordings'];
+    const plucks = recording.plucks.map((p) => ({ ...p, track: Float32Array.from(p.track) }));
+    return { ...recording, envelope: Float32Array.from(recording.envelope), plucks };
+  }
+  return record;
+}

@@ -1,0 +1,59 @@
+import type { PlanOrder } from '../retune/index.ts';
+import type { Cents, Hz } from '../units.ts';
+
+/** What the teacher has set; one record. */
+export interface Settings {
+  readonly a4: Hz;
+  readonly tolerance: Cents;
+  readonly order: 'thickest first' | 'thinnest first';
+  readonly wires: 'as you look down' | 'turned round';
+  readonly keysOn: boolean;
+  readonly practiceSound: boolean;
+  /** Loudness of the reference tone, 0 to 1. */
+  readonly referenceVolume: number;
+  readonly spokenArrival: boolean;
+  readonly microphoneId: string | null;
+  readonly channel: 'left' | 'right' | 'mix';
+  readonly instrumentId: string | null;
+  readonly planOrder: PlanOrder;
+  /** Strings are brought to where they will land on their note when the others are tuned. */
+  readonly aiming: boolean;
+  readonly moves: 'many small' | 'one bold';
+  /** Learners get a second line that says how. */
+  readonly wording: 'full' | 'short';
+  readonly referenceTone: 'plucked' | 'sustained';
+  /** Unit in which tensions are shown. */
+  readonly force: 'N' | 'kgf';
+  /** What the teacher remembers a tuning by, by its id; printed on its card. */
+  readonly phrases: Readonly<Record<string, string>>;
+}
+
+export const DEFAULT_SETTINGS: Settings = {
+  a4: 440,
+  tolerance: 2,
+  order: 'thickest first',
+  wires: 'as you look down',
+  keysOn: true,
+  practiceSound: true,
+  referenceVolume: 0.15,
+  spokenArrival: false,
+  microphoneId: null,
+  channel: 'mix',
+  instrumentId: null,
+  planOrder: 'planned',
+  aiming: true,
+  moves: 'many small',
+  wording: 'full',
+  referenceTone: 'plucked',
+  force: 'N',
+  phrases: {},
+};
+
+/** What was set by hand; the rest is as usual. */
+export type StoredSettings = Partial<Settings>;
+
+/** The one record of its table. */
+export interface SettingsRecord {
+  readonly id: 'settings';
+  readonly value: StoredSettings;
+}

@@ -1,0 +1,267 @@
+import {
+  array,
+  boolean,
+  type ISchema,
+  lazy,
+  mixed,
+  number,
+  object,
+  type Schema,
+  string,
+  ValidationError,
+} from 'yup';
+import { RecordError } from '../errors.ts';
+
+/** A shape whose type does not matter. */
+export interface AnyShape {
+  readonly yup: ISchema<unknown>;
+  readonly optional: boolean;
+}
+
+/**
+ * What a stored value may be: a Yup schema that carries the type of what it lets through.
+ * The type is held both ways, so that a field of a type without its line here, a line
+ * without its field, a missing choice or a wrong kind do not compile. Nothing is coerced
+ * and nothing unknown is let through.
+ */
+export interface Shape<T> extends AnyShape {
+  /** Never there; it holds `T` in place. */
+  readonly of?: (value: T) => T;
+}
+
+/** A field that may be missing. */
+interface Optional<T> extends Shape<T> {
+  readonly optional: true;
+}
+
+/** The line of every field of a record: optional where the field is. */
+export type Fields<T> = {
+  readonly [K in keyof T]-?: object extends Pick<T, K>
+    ? Optional<Exclude<T[K], undefined>>
+    : Shape<T[K]> & { readonly optional: false };
+};
+
+type Needed<T> = Shape<T> & { readonly optional: false };
+
+const shape = <T>(yup: ISchema<unknown>): Needed<T> => ({ yup, optional: false });
+
+// Yup fills the placeholder in.
+// biome-ignore lint/suspicious/noTemplateCurlyInString: see above
+const UNKNOWN_FIELD = 'holds the unknown field ${unknown}';
+
+const finite = () =>
+  number()
+    .strict()
+    .required()
+    .test('finite', 'is no number that can be reckoned with', Number.isFinite);
+
+/** Any text of up to so many characters, which may be empty. */
+export const text = (most = 4000) => shape<string>(string().strict().defined().max(most));
+/** A name or an id. */
+export const name = () => shape<string>(string().strict().defined().min(1).max(200));
+/** Between two bounds, both allowed. */
+export const real = (low: number, high: number) => shape<number>(finite().min(low).max(high));
+/** Above 0, up to a bound. */
+export const positive = (high: number) => shape<number>(finite().moreThan(0).max(high));
+export const whole = (low: number, high: number) =>
+  shape<number>(finite().integer().min(low).max(high));
+export const flag = () => shape<boolean>(boolean().strict().required());
+/** True, or not there. */
+export const yes = () =>
+  shape<true>(boolean().strict().oneOf([true], 'must be true or be missing').required());
+
+/** 1990 and 2200: no sitting was held before or after. */
+const EARLIEST = Date.UTC(1990, 0);
+const LATEST = Date.UTC(2200, 0);
+/** A moment in ms since 1970. */
+export const moment = () => real(EARLIEST, LATEST);
+
+export const choice = <T extends string | number>(...values: readonly T[]) =>
+  shape<T>(mixed<T>().oneOf(values).required());
+
+export const optional = <T>({ yup }: Needed<T>): Optional<T> => ({
+  yup: absentOr(yup),
+  optional: true,
+});
+
+/** In memory a field that is undefined is one that is not there. */
+function absentOr(yup: ISchema<unknown>): ISchema<unknown> {
+  const nothing = mixed().optional();
+  return lazy((value: unknown) => (value === undefined ? nothing : (yup as Schema)));
+}
+
+export function nullable<T>({ yup }: Needed<T>): Needed<T | null> {
+  const nothing = mixed().nullable();
+  return shape(lazy((value: unknown) => (value === null ? nothing : (yup as Schema))));
+}
+
+export function list<T>(
+  { yup }: Needed<T>,
+  { min = 0, max = 100_000 }: { readonly min?: number; readonly max?: number } = {},
+): Needed<readonly T[]> {
+  return shape(array().of(yup).strict().required().min(min).max(max));
+}
+
+export function record<T>(fields: Fields<T>): Needed<T> {
+  const lines = Object.entries<AnyShape>(fields);
+  const schemas = Object.fromEntries(lines.map(([key, { yup }]) => [key, yup]));
+  return shape(object(schemas).strict().noUnknown(UNKNOWN_FIELD).required());
+}
+
+/** An object of any names, each with a value of one shape. */
+export function dictionary<T>({ yup }: Needed<T>): Needed<Readonly<Record<string, T>>> {
+  return shape(
+    lazy((value: unknown) => {
+      const keys = isPlain(value) ? Object.keys(value) : [];
+      return object(Object.fromEntries(keys.map((key) => [key, yup])))
+        .strict()
+        .noUnknown(UNKNOWN_FIELD)
+        .required();
+    }),
+  );
+}
+
+/** A record whose shape is told by the value of one field; an unknown value fails at that field. */
+export function byField<T, F extends keyof T & string>(
+  field: F,
+  shapes: {
+    readonly [V in T[F] & string]: Needed<Extract<T, { readonly [K in F]: V }>>;
+  },
+): Needed<T> {
+  const known = shapes as Readonly<Record<string, AnyShape>>;
+  const none = object({ [field]: choice(...Object.keys(known)).yup })
+    .strict()
+    .required();
+  return shape(
+    lazy((value: unknown) => {
+      const key = (value as Readonly<Record<string, unknown>> | null | undefined)?.[field];
+      const found = typeof key === 'string' && Object.hasOwn(known, key) ? known[key] : undefined;
+      return (found?.yup ?? none) as Schema;
+    }),
+  );
+}
+
+/** A shape with one more condition, told as `message` where it does not hold. */
+export function also<T>(
+  { yup }: Needed<T>,
+  message: string,
+  holds: (value: T) => boolean,
+): Needed<T> {
+  const test = (value: unknown) => {
+    try {
+      return holds(value as T);
+    } catch {
+      // Asked of what has not the shape: that is told by the shape itself.
+      return true;
+    }
+  };
+  return shape((yup as Schema).test('also', message, test));
+}
+
+/** Lists of numbers are checked in one go: there may be thousands, and Yup takes its time over each. */
+const MOST_NUMBERS = 2_000_000;
+
+/** Samples, or times and pitches by turns: 32-bit floats in the browser, plain numbers in files. */
+export const floats = () =>
+  shape<Float32Array>(
+    mixed()
+      .required()
+      .test('floats', 'must be a list of numbers', (value, { createError, path }) => {
+        if (value instanceof Float32Array) return value.every(Number.isFinite);
+        if (!Array.isArray(value) || value.length > MOST_NUMBERS) return false;
+        const wrong = value.findIndex(
+          (x) => !Number.isFinite(x) || !Number.isFinite(Math.fround(x)),
+        );
+        return wrong < 0 || createError({ path: `${path}[${wrong}]`, message: 'must be a number' });
+      }),
+  );
+
+/** Bounds of a number; `whole` where it counts. */
+interface Bounds {
+  readonly low: number;
+  readonly high: number;
+  readonly whole?: true;
+}
+
+/** A list of small records of numbers alone, checked in one go. */
+export function rows<T extends Readonly<Record<keyof T, number>>>(
+  fields: { readonly [K in keyof T]-?: Bounds },
+  max: number,
+): Needed<readonly T[]> {
+  const lines = Object.entries<Bounds>(fields);
+  const fault = (row: unknown): readonly [string, string] | null => {
+    if (!isPlain(row)) return ['', 'must be an object'];
+    const unknown = Object.keys(row).find((key) => !Object.hasOwn(fields, key));
+    if (unknown !== undefined) return ['', `holds the unknown field ${unknown}`];
+    for (const [key, { low, high, whole: counts }] of lines) {
+      const value = Object.hasOwn(row, key) ? row[key] : undefined;
+      if (typeof value !== 'number' || !(value >= low && value <= high))
+        return [`.${key}`, `must be a number from ${low} to ${high}`];
+      if (counts && !Number.isInteger(value)) return [`.${key}`, 'must be a whole number'];
+    }
+    return null;
+  };
+  return shape(
+    mixed()
+      .required()
+      .test('rows', 'must be a list', (value, { createError, path }) => {
+        if (!Array.isArray(value) || value.length > max) return false;
+        for (const [i, row] of value.entries()) {
+          const found = fault(row);
+          if (found) return createError({ path: `${path}[${i}]${found[0]}`, message: found[1] });
+        }
+        return true;
+      }),
+  );
+}
+
+function isPlain(value: unknown): value is Readonly<Record<string, unknown>> {
+  return typeof value === 'object' && value !== null && !Array.isArray(value);
+}
+
+/**
+ * The value, if its shape lets it through.
+ * @throws RecordError naming the field (below `where`, if given), its value and what is wrong with it.
+ */
+export function checked<T>({ yup }: AnyShape, value: unknown, where = ''): T {
+  try {
+    (yup as Schema).validateSync(value, { strict: true, abortEarly: true });
+  } catch (error) {
+    if (error instanceof ValidationError) throw explain(error, value, where);
+    // A value that is nested deeper than any record.
+    if (error instanceof RangeError)
+      throw new RecordError(where || 'the record', 'is nested too deeply');
+    throw error;
+  }
+  return value as T;
+}
+
+function explain(error: ValidationError, record: unknown, where: string): RecordError {
+  const path = error.path ?? '';
+  const reason = error.message
+    .replace(path === '' ? 'this' : path, '')
+    .replace(/ type, but the final value was.*$/s, '')
+    .trim();
+  const place = [where, path].filter((part) => part !== '').join('.');
+  return new RecordError(place || 'the record', `${reason}; got ${shown(valueAt(record, path))}`);
+}
+
+const SHOWN = 60;
+
+function shown(value: unknown): string {
+  if (value === undefined) return 'nothing';
+  if (Array.isArray(value) && value.length > SHOWN) return `a list of ${value.length}`;
+  try {
+    return (JSON.stringify(value) ?? String(value)).slice(0, SHOWN);
+  } catch {
+    return 'what cannot be shown';
+  }
+}
+
+/** The value at a path such as `event.reading.at` or `partials[3].hz`. */
+function valueAt(root: unknown, path: string): unknown {
+  let node = root;
+  for (const key of path.split(/[.[\]"]+/).filter((part) => part !== ''))
+    node = (node as Record<string, unknown> | null | undefined)?.[key];
+  return node;
+}

@@ -1,0 +1,461 @@
+import type { StampedEvent } from '../coach/index.ts';
+import type { FretReading } from '../intonation/index.ts';
+import type { PluckOutcome, Reading } from '../listen/index.ts';
+import type { Tuning } from '../music/index.ts';
+import { STEPS } from '../settling/index.ts';
+import type { Course, Instrument, Peg, StringSpec } from '../strings/index.ts';
+import type { DEFAULT_SETTINGS, SettingsRecord, StoredSettings } from './settings.ts';
+import {
+  type AnyShape,
+  also,
+  byField,
+  choice,
+  dictionary,
+  flag,
+  floats,
+  list,
+  moment,
+  name,
+  nullable,
+  optional,
+  positive,
+  real,
+  record,
+  rows,
+  type Shape,
+  text,
+  whole,
+  yes,
+} from './shape.ts';
+import type {
+  FretCheck,
+  Kept,
+  LogEntry,
+  Measurement,
+  RecordedPluck,
+  Recording,
+  Restringing,
+  Session,
+  StringSummary,
+  Summary,
+} from './types.ts';
+
+/** An instrument has so many strings at most, in courses of one to three. */
+const MOST_STRINGS = 12;
+const MOST_MEMBERS = 3;
+/** Beyond any string and any microphone. */
+const HIGHEST_HZ = 100_000;
+/** No pitch lies further from any note than ten octaves. */
+const FARTHEST_CENTS = 12_000;
+/** A hundred years. */
+const LONGEST_S = 3.2e9;
+
+const id = name;
+const course = () => whole(1, MOST_STRINGS);
+const member = () => optional(whole(1, MOST_MEMBERS));
+const cents = () => real(-FARTHEST_CENTS, FARTHEST_CENTS);
+const error = () => real(0, FARTHEST_CENTS);
+const hz = () => positive(HIGHEST_HZ);
+const a4 = () => real(400, 480);
+const capo = () => whole(1, 12);
+const seed = () => whole(0, 2 ** 32 - 1);
+const source = () => choice<Session['source']>('practice', 'microphone', 'recording');
+const kind = () => choice<Instrument['kind']>('guitar', 'ukulele', 'banjo');
+const material = () => choice<StringSpec['material']>('steel', 'nylon', 'fluorocarbon', 'gut');
+const changedAt = () => optional(moment());
+
+const peg = record<Peg>({
+  kind: choice<Peg['kind']>('geared', 'planetary', 'direct'),
+  postMm: positive(100),
+  ratio: positive(1000),
+  tighten: choice<Peg['tighten']>('away from you', 'towards you', 'clockwise', 'counter-clockwise'),
+  known: choice<Peg['known']>('assumed', 'tested'),
+  measured: optional(
+    record<NonNullable<Peg['measured']>>({
+      factor: positive(1000),
+      error: positive(1000),
+      turns: whole(0, 1e6),
+    }),
+  ),
+});
+
+const spec = record<StringSpec>({
+  material: material(),
+  wound: flag(),
+  diameterMm: positive(20),
+  // Beyond this no wire is made, and its strength not known.
+  coreMm: real(0.1, 6.5),
+  unitWeight: positive(1),
+});
+
+const courses = list(
+  record<Course>({
+    number: course(),
+    strings: list(record<Course['strings'][number]>({ spec, peg }), { min: 1, max: MOST_MEMBERS }),
+  }),
+  { min: 1, max: MOST_STRINGS },
+);
+
+export const instrument = record<Kept<Instrument>>({
+  id: id(),
+  name: name(),
+  kind: kind(),
+  scaleMm: real(100, 2000),
+  frets: whole(0, 40),
+  courses: also(
+    also(courses, `must have ${MOST_STRINGS} strings at most`, (all) => {
+      return all.reduce((sum, { strings }) => sum + strings.length, 0) <= MOST_STRINGS;
+    }),
+    'must be numbered from 1 on',
+    (all) => all.every(({ number }, i) => number === i + 1),
+  ),
+  layout: choice<Instrument['layout']>(
+    '3+3',
+    '4+3',
+    '2+2',
+    '2+2 and a side peg',
+    'in line',
+    'in line, reversed',
+  ),
+  bridge: choice<Instrument['bridge']>('fixed', 'loose', 'floating'),
+  tuningId: id(),
+  note: text(),
+  homeTuningId: optional(id()),
+  archived: optional(yes()),
+  leftHanded: optional(yes()),
+  capo: optional(capo()),
+  changedAt: changedAt(),
+});
+
+type TemperShape = NonNullable<Tuning['temper']>;
+
+export const tuning = record<Kept<Tuning>>({
+  id: id(),
+  name: name(),
+  kind: kind(),
+  courses: list(list(whole(12, 108), { min: 1, max: MOST_MEMBERS }), { min: 1, max: MOST_STRINGS }),
+  accidental: choice<Tuning['accidental']>('sharp', 'flat'),
+  aliases: optional(list(name(), { max: 50 })),
+  temper: optional(
+    byField<TemperShape, 'kind'>('kind', {
+      equal: record({ kind: choice<'equal'>('equal') }),
+      pure: record({ kind: choice<'pure'>('pure'), root: whole(0, 11), share: real(0, 1) }),
+      own: record({
+        kind: choice<'own'>('own'),
+        offsets: list(real(-100, 100), { max: MOST_STRINGS }),
+      }),
+    }),
+  ),
+  changedAt: changedAt(),
+});
+
+export const session = record<Kept<Session>>({
+  id: id(),
+  instrumentId: id(),
+  tuningId: id(),
+  a4: a4(),
+  tolerance: positive(100),
+  source: source(),
+  startedAt: moment(),
+  zone: name(),
+  endedAt: nullable(moment()),
+  capo: optional(capo()),
+  work: optional(choice<'settling'>('settling')),
+  adopted: optional(flag()),
+  practiceSeed: optional(seed()),
+  changedAt: changedAt(),
+});
+
+export const restringing = record<Kept<Restringing>>({
+  id: id(),
+  instrumentId: id(),
+  fittedAt: moment(),
+  zone: name(),
+  strings: list(
+    record<Restringing['strings'][number]>({
+      course: course(),
+      member: member(),
+      material: material(),
+    }),
+    { min: 1, max: MOST_STRINGS },
+  ),
+  lessonMinutes: positive(600),
+  looks: list(moment(), { max: 1000 }),
+  doneAt: nullable(moment()),
+  practiceAheadMs: optional(whole(0, 1e13)),
+  lessonAt: optional(moment()),
+  looksFrom: optional(moment()),
+  changedAt: changedAt(),
+});
+
+const fret = () => whole(1, 36);
+type Press = FretCheck['pressures'][number];
+const pressure = () => choice<Press>('soft', 'normal', 'hard');
+
+const fretReading = record<FretReading>({
+  course: course(),
+  member: member(),
+  place: byField<FretReading['place'], 'kind'>('kind', {
+    open: record({ kind: choice<'open'>('open') }),
+    harmonic: record({ kind: choice<'harmonic'>('harmonic') }),
+    fret: record({ kind: choice<'fret'>('fret'), fret: fret(), pressure: pressure() }),
+  }),
+  cents: cents(),
+  errorCents: positive(FARTHEST_CENTS),
+  at: moment(),
+  struckOut: optional(yes()),
+  note: optional(text()),
+});
+
+export const fretCheck = record<Kept<FretCheck>>({
+  id: id(),
+  instrumentId: id(),
+  tuningId: id(),
+  a4: a4(),
+  source: source(),
+  startedAt: moment(),
+  zone: name(),
+  courses: list(course(), { min: 1, max: MOST_STRINGS }),
+  frets: list(fret(), { min: 1, max: 100 }),
+  pressures: list(pressure(), { min: 1, max: 10 }),
+  readings: list(fretReading, { max: 10_000 }),
+  doneAt: nullable(moment()),
+  capo: optional(capo()),
+  practiceSeed: optional(seed()),
+  changedAt: changedAt(),
+});
+
+const reading = record<Reading>({
+  kind: choice<'reading'>('reading'),
+  hz: hz(),
+  clarity: real(0, 1),
+  errorCents: error(),
+  spreadCents: error(),
+  f0Hz: hz(),
+  firstPartialHz: hz(),
+  periodHz: hz(),
+  inharmonicity: real(0, 1),
+  moving: flag(),
+  windowFrom: real(0, LONGEST_S),
+  windowLength: positive(LONGEST_S),
+  levelDbfs: real(-400, 100),
+  partials: rows<Reading['partials'][number]>(
+    {
+      number: { low: 1, high: 1000, whole: true },
+      hz: { low: Number.MIN_VALUE, high: HIGHEST_HZ },
+      errorCents: { low: 0, high: FARTHEST_CENTS },
+      amplitude: { low: 0, high: 1e9 },
+    },
+    1000,
+  ),
+});
+
+type Unsure = Extract<PluckOutcome, { kind: 'not sure' }>['reason'];
+
+const outcome = byField<PluckOutcome, 'kind'>('kind', {
+  reading,
+  'too quiet': record({ kind: choice<'too quiet'>('too quiet'), levelDbfs: real(-400, 100) }),
+  'not sure': record({
+    kind: choice<'not sure'>('not sure'),
+    reason: choice<Unsure>('too short', 'no pitch', 'unsteady', 'weak', 'no pluck'),
+  }),
+  'hum only': record({ kind: choice<'hum only'>('hum only'), mainsHz: choice<50 | 60>(50, 60) }),
+  'more than one string': record({
+    kind: choice<'more than one string'>('more than one string'),
+    hz: list(hz(), { max: 100 }),
+  }),
+  interrupted: record({ kind: choice<'interrupted'>('interrupted') }),
+});
+
+type Event<Type extends StampedEvent['type']> = Extract<StampedEvent, { type: Type }>;
+
+const event = byField<StampedEvent, 'type'>('type', {
+  reading: record<Event<'reading'>>({
+    type: choice<'reading'>('reading'),
+    at: moment(),
+    reading: record<Event<'reading'>['reading']>({
+      course: course(),
+      member: member(),
+      cents: cents(),
+      errorCents: error(),
+      moving: flag(),
+      hz: hz(),
+      aim: optional(cents()),
+    }),
+  }),
+  choose: record<Event<'choose'>>({
+    type: choice<'choose'>('choose'),
+    at: moment(),
+    course: nullable(course()),
+    member: member(),
+  }),
+  accept: record<Event<'accept'>>({
+    type: choice<'accept'>('accept'),
+    at: moment(),
+    next: optional(course()),
+  }),
+  'peg test': record<Event<'peg test'>>({
+    type: choice<'peg test'>('peg test'),
+    at: moment(),
+    course: course(),
+    member: member(),
+    turns: real(-1000, 1000),
+    beforeHz: hz(),
+    afterHz: hz(),
+  }),
+  said: record<Event<'said'>>({
+    type: choice<'said'>('said'),
+    at: moment(),
+    course: course(),
+    member: member(),
+    of: moment(),
+    step: choice(...STEPS),
+    elapsed: optional(real(0, 1000 * LONGEST_S)),
+  }),
+  'room note': record<Event<'room note'>>({
+    type: choice<'room note'>('room note'),
+    at: moment(),
+    note: record<Event<'room note'>['note']>({
+      celsius: optional(real(-30, 60)),
+      humidity: optional(real(0, 100)),
+      broughtIn: optional(yes()),
+      text: optional(text()),
+    }),
+  }),
+  'next pass': record<Event<'next pass'>>({
+    type: choice<'next pass'>('next pass'),
+    at: moment(),
+  }),
+});
+
+export const logEntry = record<LogEntry>({
+  id: id(),
+  sessionId: id(),
+  machine: name(),
+  number: whole(0, Number.MAX_SAFE_INTEGER),
+  event,
+});
+
+export const measurement = record<Measurement>({
+  id: id(),
+  sessionId: id(),
+  reading,
+  track: floats(),
+});
+
+export const recording = record<Recording>({
+  id: id(),
+  name: name(),
+  readAt: moment(),
+  sampleRate: positive(1e7),
+  duration: positive(LONGEST_S),
+  envelope: floats(),
+  plucks: list(
+    record<RecordedPluck>({
+      start: real(0, LONGEST_S),
+      length: real(0, LONGEST_S),
+      outcome,
+      track: floats(),
+      clipped: flag(),
+    }),
+  ),
+  warnings: list(text(), { max: 1000 }),
+  sessionId: nullable(id()),
+});
+
+const { order, wires, channel, planOrder, moves, wording, referenceTone, force } = {
+  order: choice<StoredOf<'order'>>('thickest first', 'thinnest first'),
+  wires: choice<StoredOf<'wires'>>('as you look down', 'turned round'),
+  channel: choice<StoredOf<'channel'>>('left', 'right', 'mix'),
+  planOrder: choice<StoredOf<'planOrder'>>('planned', 'thickest first', 'thinnest first'),
+  moves: choice<StoredOf<'moves'>>('many small', 'one bold'),
+  wording: choice<StoredOf<'wording'>>('full', 'short'),
+  referenceTone: choice<StoredOf<'referenceTone'>>('plucked', 'sustained'),
+  force: choice<StoredOf<'force'>>('N', 'kgf'),
+};
+type StoredOf<K extends keyof typeof DEFAULT_SETTINGS> = Exclude<StoredSettings[K], undefined>;
+
+export const settings = record<Kept<SettingsRecord>>({
+  id: choice<'settings'>('settings'),
+  value: record<StoredSettings>({
+    a4: optional(a4()),
+    tolerance: optional(real(0.5, 20)),
+    order: optional(order),
+    wires: optional(wires),
+    keysOn: optional(flag()),
+    practiceSound: optional(flag()),
+    referenceVolume: optional(real(0, 1)),
+    spokenArrival: optional(flag()),
+    microphoneId: optional(nullable(text())),
+    channel: optional(channel),
+    instrumentId: optional(nullable(id())),
+    planOrder: optional(planOrder),
+    aiming: optional(flag()),
+    moves: optional(moves),
+    wording: optional(wording),
+    referenceTone: optional(referenceTone),
+    force: optional(force),
+    phrases: optional(dictionary(text())),
+  }),
+  changedAt: changedAt(),
+});
+
+const leftFrom = {
+  found: nullable(cents()),
+  left: nullable(cents()),
+  leftHz: nullable(hz()),
+  leftAt: nullable(moment()),
+};
+
+/** Made from the log, and kept beside it. */
+export const summary = record<Summary>({
+  id: id(),
+  instrumentId: id(),
+  startedAt: moment(),
+  form: whole(0, 1e6),
+  strings: list(
+    record<StringSummary>({
+      course: course(),
+      member: whole(1, MOST_MEMBERS),
+      ...leftFrom,
+      plucks: whole(0, 1e9),
+    }),
+    { max: MOST_STRINGS },
+  ),
+  passes: whole(1, 1e9),
+  passBegun: flag(),
+  plucks: whole(0, 1e9),
+  events: whole(0, 1e9),
+  upTo: whole(0, Number.MAX_SAFE_INTEGER),
+});
+
+/** Every table that a backup holds, in the order in which they refer to each other. */
+export const TABLES = {
+  settings: { shape: settings, one: 'settings', refers: {} },
+  instruments: { shape: instrument, one: 'instrument', refers: {} },
+  tunings: { shape: tuning, one: 'tuning', refers: {} },
+  restringings: {
+    shape: restringing,
+    one: 'set of new strings',
+    refers: { instrumentId: 'instruments' },
+  },
+  fretChecks: { shape: fretCheck, one: 'fret check', refers: { instrumentId: 'instruments' } },
+  sessions: { shape: session, one: 'sitting', refers: { instrumentId: 'instruments' } },
+  events: { shape: logEntry, one: 'event', refers: { sessionId: 'sessions' } },
+  measurements: { shape: measurement, one: 'measurement', refers: { id: 'events' } },
+  recordings: { shape: recording, one: 'recording', refers: {} },
+} as const satisfies Readonly<Record<string, Table>>;
+
+interface Table {
+  readonly shape: AnyShape;
+  /** What one of them is called. */
+  readonly one: string;
+  /** Fields that name a record of another table, which must be there. */
+  readonly refers: Readonly<Record<string, string>>;
+}
+
+export type TableName = keyof typeof TABLES;
+type TypeOf<S> = S extends Shape<infer T> ? T : never;
+/** The record of each table. */
+export type Tables = { readonly [K in TableName]: TypeOf<(typeof TABLES)[K]['shape']> };
+export const TABLE_NAMES = Object.keys(TABLES) as TableName[];
