@@ -4,6 +4,7 @@ import { writeWav } from '@rosefinch/core/formats';
 import { between, type Random, seededRandom } from '@rosefinch/core/random';
 import { arrivedWhole, capturedBy, tapMicrophone } from './captured.ts';
 import { CHROMIUM, CHROMIUM_ARGS } from './playwright.config.ts';
+import { tableOf } from './reliability/store.ts';
 import { addressOf, serveDemo } from './serve.ts';
 import { browserHearing, fretPlayer, type PlayedNote, plucksOf, temporaryFile } from './sound.ts';
 import { expect, give } from './test.ts';
@@ -75,25 +76,6 @@ async function watchScreen(page: Page): Promise<void> {
 const refusalsOf = (page: Page) =>
   page.evaluate(() => (window as unknown as { refusals: string[] }).refusals);
 
-/** Everything in a table of the page's own database. */
-function table<T>(page: Page, name: string): Promise<T[]> {
-  return page.evaluate(
-    (store) =>
-      new Promise<unknown[]>((resolve, reject) => {
-        const opening = indexedDB.open('rosefinch-demo');
-        opening.onerror = () => reject(opening.error);
-        opening.onsuccess = () => {
-          const all = opening.result.transaction(store).objectStore(store).getAll();
-          all.onsuccess = () => {
-            opening.result.close();
-            resolve(all.result);
-          };
-        };
-      }),
-    name,
-  ) as Promise<T[]>;
-}
-
 interface LogLine {
   readonly event: { type: string; at: number; reading: { course: number; cents: number } };
 }
@@ -107,11 +89,11 @@ interface Check {
 
 async function stored(page: Page, view: Bench): Promise<Stored[]> {
   if (view !== 'frets')
-    return (await table<LogLine>(page, 'log'))
+    return (await tableOf<LogLine>(page, 'events'))
       .filter(({ event }) => event.type === 'reading')
       .sort((a, b) => a.event.at - b.event.at)
       .map(({ event: { reading } }) => ({ course: reading.course, off: reading.cents }));
-  const checks = await table<Check>(page, 'fretChecks');
+  const checks = await tableOf<Check>(page, 'fretChecks');
   return checks.flatMap(({ readings }) =>
     readings.map(({ course, cents, place }) => {
       const semitones = place.kind === 'fret' ? place.fret! : place.kind === 'harmonic' ? 12 : 0;

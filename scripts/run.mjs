@@ -160,6 +160,11 @@ const commands = {
     build();
     node(['--import', 'tsx', 'e2e/drill.ts', ...rest]);
   },
+  reliability: () => {
+    chromium();
+    build();
+    node(['--import', 'tsx', 'e2e/reliability/main.ts', ...rest]);
+  },
   frames: () => {
     chromium();
     build();

@@ -34,11 +34,11 @@ export function now(): number {
   return Math.round(startsAt + (pace === 'fast' ? ahead : performance.now() - opened));
 }
 
-/** Sound that was heard faster than it lasts takes the time of day along. */
-export function advance(ms: number): void {
+/** Sound that was heard faster than it lasts takes the time of day along; with `over` a movement was heard out. */
+export function advance(ms: number, over: boolean): void {
   ahead += ms;
   given.advanced?.(ms);
-  given.onItsWay?.(-1);
+  if (over) given.onItsWay?.(-1);
 }
 
 /** A movement of the practice hands is to be heard; or, with 0, all that was is forgotten. */

@@ -7,7 +7,15 @@ export function watchForUpdates(notices: Notices): void {
     onNeedRefresh: () =>
       notices.say({
         message: 'A new version is ready. Take it when you are between instruments.',
-        action: { label: 'Update now', act: () => void update(true) },
+        action: {
+          label: 'Update now',
+          act: () =>
+            void update(true).catch((error: Error) =>
+              notices.say({
+                message: `The new version could not be taken: ${error.message}. This one goes on.`,
+              }),
+            ),
+        },
       }),
   });
 }

@@ -14,11 +14,14 @@ import type {
 } from './protocol.ts';
 import { MicrophoneProblem, type Source } from './source.ts';
 import { Speaker } from './speaker.ts';
+import { Watchdog } from './watchdog.ts';
 
 const PRACTICE_VOLUME = 0.5;
 const REFERENCE_RATE = 48_000;
 /** A tone rings in the room a little longer than it sounds, in seconds. */
 const TONE_RINGS = 0.3;
+/** A helper process that stopped is begun anew by itself so often. */
+const MOST_RESTARTS = 1;
 
 /** What the ear tells its owner. */
 export interface EarHearer {
@@ -26,6 +29,8 @@ export interface EarHearer {
   problem(problem: MicrophoneProblem): void;
   /** Where the practice strings truly are, in cents from their targets, course 1 first. */
   truth(deviations: readonly number[]): void;
+  /** A helper process had stopped: what was open is to be opened once more. */
+  again(): void;
 }
 
 /** The hands that play the practice instrument. */
@@ -47,7 +52,11 @@ export interface PracticeHands {
 
 /** One analysis worker and the source that it hears. Opening a source closes the one before. */
 export class Ear {
-  private readonly analysis: Line<AnalysisRequest>;
+  private analysis: Line<AnalysisRequest>;
+  private dog: Watchdog | null = null;
+  /** How often helpers that stopped were begun anew. */
+  private restarts = 0;
+  private known: readonly StringKnowledge[] = [];
   private source: Source | null = null;
   /** What the player is asked for; a source that is opened is told at once. */
   private asked = 0;
@@ -58,15 +67,7 @@ export class Ear {
   private unlock: (() => void) | null = null;
 
   constructor(private readonly hearer: EarHearer) {
-    this.analysis = startAnalysis(
-      ({ opening, report }) => {
-        // What is still on its way from a source that was closed belongs to nobody.
-        if (opening !== this.opening) return;
-        if (report.type === 'ahead') advance(1000 * report.seconds);
-        else hearer.report(report);
-      },
-      (message) => this.workerDied(message),
-    );
+    this.analysis = this.analyse();
   }
 
   /** Hears the microphone. @throws MicrophoneProblem */
@@ -106,6 +107,7 @@ export class Ear {
 
   /** Says what is known of the strings; it helps to tell like candidates apart. */
   know(strings: readonly StringKnowledge[]): void {
+    this.known = strings;
     this.analysis.send({ type: 'know', strings });
   }
 
@@ -165,6 +167,8 @@ export class Ear {
   private begin(): number {
     this.source?.close();
     this.source = null;
+    this.dog?.stop();
+    this.dog = null;
     this.hearsTheRoom = false;
     return ++this.opening;
   }
@@ -175,9 +179,34 @@ export class Ear {
     const { sampleRate, sound } = source;
     this.analysis.send({ type: 'open', opening, sampleRate, sound, pace }, [sound]);
     source.mark({ mark: 'ask', asked: this.asked, ago: 0 });
+    this.dog = new Watchdog(
+      () => this.analysis.send({ type: 'ask' }),
+      () => this.workerDied('a helper process does not answer'),
+    );
   }
 
+  private analyse(): Line<AnalysisRequest> {
+    return startAnalysis(
+      ({ opening, report }) => {
+        this.dog?.answered();
+        // What is still on its way from a source that was closed belongs to nobody.
+        if (opening !== this.opening || report.type === 'here') return;
+        if (report.type === 'ahead') advance(1000 * report.seconds, report.over);
+        else this.hearer.report(report);
+      },
+      (message) => this.workerDied(message),
+    );
+  }
+
+  /** The first time all is begun anew by itself; then it is said. */
   private workerDied(message: string): void {
+    this.begin();
+    if (this.restarts++ < MOST_RESTARTS) {
+      this.analysis.close();
+      this.analysis = this.analyse();
+      this.analysis.send({ type: 'know', strings: this.known });
+      return this.hearer.again();
+    }
     this.hearer.problem(
       new MicrophoneProblem(
         `Listening stopped: ${message}.`,

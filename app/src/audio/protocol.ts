@@ -46,6 +46,8 @@ export type AnalysisRequest =
     }
   /** What is known of the strings, for this sound and those that are opened later. */
   | { readonly type: 'know'; readonly strings: readonly StringKnowledge[] }
+  /** Is it still there? */
+  | { readonly type: 'ask' }
   | { readonly type: 'close' };
 
 /** Analysis worker → page. */
@@ -53,8 +55,10 @@ export type AnalysisReport =
   | ListenEvent
   | { readonly type: 'pair'; readonly beat: BeatOutcome }
   | { readonly type: 'ready' }
-  /** So many seconds were heard faster than they last. */
-  | { readonly type: 'ahead'; readonly seconds: number }
+  /** So many seconds were heard faster than they last; with `over` the sound that came at once is over. */
+  | { readonly type: 'ahead'; readonly seconds: number; readonly over: boolean }
+  /** It is there. */
+  | { readonly type: 'here' }
   /** Nothing is heard while the application itself is sounding. */
   | { readonly type: 'deaf'; readonly deaf: boolean }
   | { readonly type: 'failed'; readonly message: string };

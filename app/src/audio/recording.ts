@@ -1,9 +1,11 @@
-import { mixDown, readWav } from '@rosefinch/core/formats';
+import { mixDown, readWav, wavDuration } from '@rosefinch/core/formats';
 import { startRecording } from '../workers/index.ts';
 import type { RecordingReport } from './protocol.ts';
 
 const MOST_BYTES = 200 * 1024 * 1024;
 const MOST_SECONDS = 30 * 60;
+/** The description of a WAV file stands in its first part. */
+const HEAD_BYTES = 2 ** 20;
 /** Below this peak nothing was recorded. */
 const SILENT = 1e-4;
 
@@ -37,16 +39,36 @@ export async function decodeRecording(file: File): Promise<DecodedRecording> {
       `The file has ${Math.round(file.size / 1048576)} MB; up to 200 MB can be read.`,
       'Cut it into shorter pieces.',
     );
+  // What is too long is refused before it is decoded: that may take minutes and gigabytes.
+  const head = new Uint8Array(await file.slice(0, HEAD_BYTES).arrayBuffer());
+  const wav = isWav(head);
+  refuseTooLong(wav ? readAsWav(() => wavDuration(head, file.size)) : await statedDuration(file));
   const bytes = new Uint8Array(await file.arrayBuffer());
-  const decoded = isWav(bytes) ? decodeWav(bytes) : await decodeByBrowser(bytes);
-  if (decoded.duration > MOST_SECONDS)
-    throw new RecordingProblem(
-      `The recording lasts ${Math.round(decoded.duration / 60)} minutes; up to 30 can be read.`,
-      'Cut it into shorter pieces.',
-    );
+  const decoded = wav ? decodeWav(bytes) : await decodeByBrowser(bytes);
+  refuseTooLong(decoded.duration);
   if (decoded.samples.every((x) => Math.abs(x) < SILENT))
     throw new RecordingProblem('The recording is silent.', 'Check the input and record it again.');
   return decoded;
+}
+
+function refuseTooLong(seconds: number | null): void {
+  if (seconds === null || seconds <= MOST_SECONDS) return;
+  throw new RecordingProblem(
+    `The recording lasts ${Math.round(seconds / 60)} minutes; up to 30 can be read.`,
+    'Cut it into shorter pieces.',
+  );
+}
+
+/** What a compressed file says of its length; null where it says nothing that can be read. */
+async function statedDuration(file: File): Promise<number | null> {
+  const { parseBlob } = await import('music-metadata');
+  try {
+    const { format } = await parseBlob(file, { skipCovers: true });
+    return format.duration ?? null;
+  } catch {
+    // Whether it is sound at all is for the browser to say.
+    return null;
+  }
 }
 
 function isWav(bytes: Uint8Array): boolean {
@@ -54,11 +76,15 @@ function isWav(bytes: Uint8Array): boolean {
 }
 
 function decodeWav(bytes: Uint8Array): DecodedRecording {
+  const sound = readAsWav(() => readWav(bytes));
+  const samples = Float32Array.from(mixDown(sound));
+  const duration = samples.length / sound.sampleRate;
+  return { samples, sampleRate: sound.sampleRate, duration, warnings: sound.warnings };
+}
+
+function readAsWav<T>(read: () => T): T {
   try {
-    const sound = readWav(bytes);
-    const samples = Float32Array.from(mixDown(sound));
-    const duration = samples.length / sound.sampleRate;
-    return { samples, sampleRate: sound.sampleRate, duration, warnings: sound.warnings };
+    return read();
   } catch (error) {
     throw new RecordingProblem(
       `The file cannot be read: ${error instanceof Error ? error.message : error}.`,

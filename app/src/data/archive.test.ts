@@ -120,7 +120,7 @@ describe('what is kept', () => {
         await restoreArchive(db, first, newer, quiet);
         expect(await (await written()).text()).to.equal(text);
       }),
-      { seed: 15, numRuns: 25 },
+      { seed: 15, numRuns: 12 },
     );
   });
 

@@ -25,7 +25,7 @@ import { type Draft, summaryOf } from './log.ts';
 
 /** Backups, restores and checks of all that is kept; they run in a worker, for they may take long. */
 
-export type Counts = Readonly<Record<TableName, number>>;
+type Counts = Readonly<Record<TableName, number>>;
 
 /** Told how far it is; of 0 means that nobody knows how much there is. */
 export type Progress = (done: number, of: number) => void;

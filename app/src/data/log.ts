@@ -1,6 +1,7 @@
 import type { StampedEvent } from '@rosefinch/core/coach';
 import {
   checkRecord,
+  checkSummary,
   inOrder,
   type LogEntry,
   type Measurement,
@@ -133,11 +134,13 @@ export class Log {
       await measurements.add(checkRecord('measurements', whole));
     }
     const before = await summaries.get(session.id);
-    if (before?.form === SUMMARY_FORM) await summaries.put(summaryAfter(before, entry));
+    if (before?.form === SUMMARY_FORM)
+      await summaries.put(checkSummary(summaryAfter(before, entry)));
     else {
       const instrument = await instruments.get(session.instrumentId);
       const log = await this.of(session.id);
-      if (instrument) await summaries.put(summarise(session, log, instrument.courses));
+      if (instrument)
+        await summaries.put(checkSummary(summarise(session, log, instrument.courses)));
     }
   }
 }

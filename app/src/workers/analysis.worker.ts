@@ -53,7 +53,8 @@ function hearAll(block: Float32Array, sampleRate: number, pace: 'real' | 'fast')
   for (let at = 0; at < block.length; at += PIECE) {
     const piece = block.subarray(at, at + PIECE);
     hear(piece, sampleRate);
-    if (pace === 'fast') report({ type: 'ahead', seconds: piece.length / sampleRate });
+    const over = at + PIECE >= block.length;
+    if (pace === 'fast') report({ type: 'ahead', seconds: piece.length / sampleRate, over });
   }
 }
 
@@ -117,7 +118,8 @@ self.onmessage = ({ data }: MessageEvent<AnalysisRequest>) => {
     else if (data.type === 'know') {
       strings = data.strings;
       listener?.know(strings);
-    } else close();
+    } else if (data.type === 'ask') report({ type: 'here' });
+    else close();
   } catch (error) {
     report({ type: 'failed', message: error instanceof Error ? error.message : String(error) });
   }

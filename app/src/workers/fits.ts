@@ -1,5 +1,5 @@
-import type { SettlingTask } from '@rosefinch/core/settling';
-import type { CouplingPrior, StringHeard } from '@rosefinch/core/strings';
+import type { SettlingReport, SettlingTask } from '@rosefinch/core/settling';
+import type { Coupling, CouplingPrior, StringHeard } from '@rosefinch/core/strings';
 
 /** Page → fits worker; each is answered once. */
 export type FitRequest =
@@ -11,3 +11,8 @@ export type FitRequest =
   | ({ readonly fit: 'settling' } & SettlingTask);
 
 export type FitOf<Kind extends FitRequest['fit']> = Omit<Extract<FitRequest, { fit: Kind }>, 'fit'>;
+
+/** Fits worker → page: that the request has come, then the answer. */
+export type FitReport =
+  | { readonly type: 'here' }
+  | { readonly type: 'answer'; readonly answer: Coupling | SettlingReport };

@@ -10,7 +10,7 @@ import type {
 } from '../audio/protocol.ts';
 import type { Shelf } from '../data/index.ts';
 import type { ArchiveAnswers, ArchiveJob, ArchiveReport, ArchiveRequest } from './archive.ts';
-import type { FitOf, FitRequest } from './fits.ts';
+import type { FitOf, FitReport, FitRequest } from './fits.ts';
 
 /** A worker spoken to in its own protocol. */
 export interface Line<Request> {
@@ -69,22 +69,48 @@ export function settleAside(task: FitOf<'settling'>, signal: AbortSignal): Promi
   return fitAside<SettlingReport>({ fit: 'settling', ...task }, signal);
 }
 
-function fitAside<Answer>(request: FitRequest, signal?: AbortSignal): Promise<Answer> {
+/** A worker that has not taken a request by then is gone; it is begun anew once. In ms. */
+const TAKEN_WITHIN_MS = 5000;
+/** The longest fit takes a small part of this, on a slow machine. */
+const ANSWERED_WITHIN_MS = 60_000;
+
+async function fitAside<Answer>(request: FitRequest, signal?: AbortSignal): Promise<Answer> {
+  try {
+    return await fitOnce<Answer>(request, signal);
+  } catch (error) {
+    if (!(error instanceof Silent)) throw error;
+    return fitOnce<Answer>(request, signal);
+  }
+}
+
+/** A worker that does not answer. */
+class Silent extends Error {
+  override readonly name = 'Silent';
+  override readonly message = 'A helper process does not answer.';
+}
+
+function fitOnce<Answer>(request: FitRequest, signal?: AbortSignal): Promise<Answer> {
   return new Promise((resolve, reject) => {
     const worker = new Worker(new URL('./fits.worker.ts', import.meta.url), { type: 'module' });
-    const fail = (message: string) => {
+    const end = (act: () => void) => {
+      clearTimeout(timer);
+      signal?.removeEventListener('abort', stop);
       line.close();
-      reject(new Error(message));
+      act();
     };
-    const line = connect<FitRequest, Answer>(
+    const stop = () => end(() => reject(new Error('no longer wanted')));
+    const line = connect<FitRequest, FitReport>(
       worker,
-      (answer) => {
-        line.close();
-        resolve(answer);
+      (report) => {
+        if (report.type === 'answer') return end(() => resolve(report.answer as Answer));
+        clearTimeout(timer);
+        timer = setTimeout(silent, ANSWERED_WITHIN_MS);
       },
-      fail,
+      (message) => end(() => reject(new Error(message))),
     );
-    signal?.addEventListener('abort', () => fail('no longer wanted'), { once: true });
+    const silent = () => end(() => reject(new Silent()));
+    let timer = setTimeout(silent, TAKEN_WITHIN_MS);
+    signal?.addEventListener('abort', stop, { once: true });
     line.send(request);
   });
 }

@@ -1,5 +1,5 @@
 import { FormatError } from '../errors.ts';
-import type { Hz } from '../units.ts';
+import type { Hz, Seconds } from '../units.ts';
 
 /** Sound as samples: one array per channel, values nominally in −1…1. */
 export interface Sound {
@@ -14,6 +14,9 @@ export type WavEncoding = 'pcm16' | 'pcm24' | 'pcm32' | 'float32';
 const PCM = 1;
 const FLOAT = 3;
 const EXTENSIBLE = 0xfffe;
+const MOST_CHANNELS = 32;
+/** Floats may overshoot full scale; what goes beyond this was written in another scale. */
+const FLOAT_LIMIT = 4;
 const BYTES: Readonly<Record<WavEncoding, number>> = { pcm16: 2, pcm24: 3, pcm32: 4, float32: 4 };
 
 interface Layout {
@@ -23,33 +26,66 @@ interface Layout {
   bits: number;
 }
 
+/** Where a WAV file's sound lies, and what its samples are. */
+interface Found {
+  readonly layout: Layout;
+  /** First byte of the sound. */
+  readonly body: number;
+  /** Bytes of sound as the header says. */
+  readonly stated: number;
+}
+
+/** Null if the part that was given ends before the sound begins. */
+function findSound(view: DataView): Found | null {
+  const length = view.byteLength;
+  if (length < 12 || tag(view, 0) !== 'RIFF' || tag(view, 8) !== 'WAVE')
+    throw new FormatError('this is no WAV file: it does not begin with RIFF … WAVE');
+  let layout: Layout | undefined;
+  for (let at = 12; at + 8 <= length; ) {
+    const id = tag(view, at);
+    const stated = view.getUint32(at + 4, true);
+    const body = at + 8;
+    const size = Math.min(stated, length - body);
+    if (id === 'fmt ') layout = readLayout(view, body, size);
+    if (id === 'data') {
+      if (!layout) throw new FormatError('the WAV file’s sound comes before its description (fmt)');
+      return { layout, body, stated };
+    }
+    at = body + size + (size % 2);
+  }
+  return null;
+}
+
 /**
- * Reads a RIFF/WAVE file: PCM 16, 24 or 32 bit, float 32, 8 to 192 kHz, any
- * number of channels. A file cut short or with a wrong length in its header is
+ * How long a WAV file of so many bytes lasts, from its first part alone; null if that part ends
+ * before the sound begins. A file that is cut short lasts as long as it goes.
+ * @throws FormatError as `readWav` does
+ */
+export function wavDuration(head: Uint8Array, fileBytes: number): Seconds | null {
+  const found = findSound(new DataView(head.buffer, head.byteOffset, head.byteLength));
+  if (!found) return null;
+  const { layout, body, stated } = found;
+  const bytes = Math.min(stated, fileBytes - body);
+  const { sampleRate, channelCount } = layout;
+  return bytes / (BYTES[encodingOf(layout)] * channelCount * sampleRate);
+}
+
+/**
+ * Reads a RIFF/WAVE file: PCM 16, 24 or 32 bit, float 32, 8 to 192 kHz, up to 32
+ * channels. A file cut short or with a wrong length in its header is
  * read as far as it goes, with a warning.
  * @throws FormatError that says what is wrong and where.
  */
 export function readWav(bytes: Uint8Array): Sound {
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
-  if (bytes.length < 12 || tag(view, 0) !== 'RIFF' || tag(view, 8) !== 'WAVE')
-    throw new FormatError('this is no WAV file: it does not begin with RIFF … WAVE');
+  const found = findSound(view);
+  if (!found) throw new FormatError('the WAV file holds no sound: its data part is missing');
+  const { layout, body, stated } = found;
+  const size = Math.min(stated, bytes.length - body);
   const warnings: string[] = [];
-  let layout: Layout | undefined;
-  for (let at = 12; at + 8 <= bytes.length; ) {
-    const id = tag(view, at);
-    const stated = view.getUint32(at + 4, true);
-    const body = at + 8;
-    const size = Math.min(stated, bytes.length - body);
-    if (id === 'fmt ') layout = readLayout(view, body, size);
-    if (id === 'data') {
-      if (!layout) throw new FormatError('the WAV file’s sound comes before its description (fmt)');
-      if (stated > size)
-        warnings.push(`the file is cut short: ${size} of ${stated} bytes of sound are there`);
-      return { ...decode(view, body, size, layout, warnings), warnings };
-    }
-    at = body + size + (size % 2);
-  }
-  throw new FormatError('the WAV file holds no sound: its data part is missing');
+  if (stated > size)
+    warnings.push(`the file is cut short: ${size} of ${stated} bytes of sound are there`);
+  return { ...decode(view, body, size, layout, warnings), warnings };
 }
 
 function tag(view: DataView, at: number): string {
@@ -68,6 +104,10 @@ function readLayout(view: DataView, at: number, size: number): Layout {
     bits: view.getUint16(at + 14, true),
   };
   if (layout.channelCount === 0) throw new FormatError('the WAV file says it has no channels');
+  if (layout.channelCount > MOST_CHANNELS)
+    throw new FormatError(
+      `the WAV file says it has ${layout.channelCount} channels; up to ${MOST_CHANNELS} can be read`,
+    );
   if (layout.sampleRate < 8000 || layout.sampleRate > 192_000)
     throw new FormatError(
       `a sample rate of ${layout.sampleRate} Hz cannot be read; 8 to 192 kHz can`,
@@ -98,16 +138,27 @@ function decode(
   const frames = Math.floor(size / (width * layout.channelCount));
   if (frames === 0) throw new FormatError('the WAV file is empty: it holds no samples');
   let odd = 0;
+  let peak = 0;
   const channels = Array.from({ length: layout.channelCount }, (_, c) => {
     const samples = new Float32Array(frames);
     for (let i = 0; i < frames; i++) {
       const value = sampleAt(view, at + (i * layout.channelCount + c) * width, encoding);
-      if (Number.isFinite(value)) samples[i] = value;
-      else odd++;
+      if (!Number.isFinite(value)) {
+        odd++;
+        continue;
+      }
+      samples[i] = value;
+      peak = Math.max(peak, Math.abs(value));
     }
     return samples;
   });
   if (odd > 0) warnings.push(`${odd} samples are no numbers and were read as silence`);
+  if (peak > FLOAT_LIMIT) {
+    warnings.push(
+      `its samples go up to ${peak.toPrecision(3)}, far beyond full scale: they were scaled down`,
+    );
+    for (const samples of channels) for (let i = 0; i < frames; i++) samples[i]! /= peak;
+  }
   return { sampleRate: layout.sampleRate, channels };
 }
 

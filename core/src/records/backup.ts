@@ -1,7 +1,8 @@
 import { RecordError } from '../errors.ts';
 import { BackupScanner, type Fault, type Scanned } from './scan.ts';
 import { checked } from './shape.ts';
-import { TABLE_NAMES, TABLES, type TableName, type Tables } from './shapes.ts';
+import { summary, TABLE_NAMES, TABLES, type TableName, type Tables } from './shapes.ts';
+import type { Summary } from './types.ts';
 import { SCHEMA } from './version.ts';
 
 /** Everything that is kept, table by table. */
@@ -13,6 +14,11 @@ export type Contents = { readonly [K in TableName]: readonly Tables[K][] };
  */
 export function checkRecord<K extends TableName>(table: K, record: Tables[K]): Tables[K] {
   return checked(TABLES[table].shape, record);
+}
+
+/** The same of a summary, which is no part of a backup. @throws RecordError */
+export function checkSummary(value: Summary): Summary {
+  return checked(summary, value);
 }
 
 /** The first line of a backup file. */

@@ -3,6 +3,7 @@ export {
   BACKUP_TAIL,
   backupHead,
   checkRecord,
+  checkSummary,
   readBackup,
   recordLine,
   salvage,

@@ -96,7 +96,7 @@ const courses = list(
   { min: 1, max: MOST_STRINGS },
 );
 
-export const instrument = record<Kept<Instrument>>({
+const instrument = record<Kept<Instrument>>({
   id: id(),
   name: name(),
   kind: kind(),
@@ -129,7 +129,7 @@ export const instrument = record<Kept<Instrument>>({
 
 type TemperShape = NonNullable<Tuning['temper']>;
 
-export const tuning = record<Kept<Tuning>>({
+const tuning = record<Kept<Tuning>>({
   id: id(),
   name: name(),
   kind: kind(),
@@ -149,7 +149,7 @@ export const tuning = record<Kept<Tuning>>({
   changedAt: changedAt(),
 });
 
-export const session = record<Kept<Session>>({
+const session = record<Kept<Session>>({
   id: id(),
   instrumentId: id(),
   tuningId: id(),
@@ -166,7 +166,7 @@ export const session = record<Kept<Session>>({
   changedAt: changedAt(),
 });
 
-export const restringing = record<Kept<Restringing>>({
+const restringing = record<Kept<Restringing>>({
   id: id(),
   instrumentId: id(),
   fittedAt: moment(),
@@ -207,7 +207,7 @@ const fretReading = record<FretReading>({
   note: optional(text()),
 });
 
-export const fretCheck = record<Kept<FretCheck>>({
+const fretCheck = record<Kept<FretCheck>>({
   id: id(),
   instrumentId: id(),
   tuningId: id(),
@@ -328,7 +328,7 @@ const event = byField<StampedEvent, 'type'>('type', {
   }),
 });
 
-export const logEntry = record<LogEntry>({
+const logEntry = record<LogEntry>({
   id: id(),
   sessionId: id(),
   machine: name(),
@@ -336,14 +336,14 @@ export const logEntry = record<LogEntry>({
   event,
 });
 
-export const measurement = record<Measurement>({
+const measurement = record<Measurement>({
   id: id(),
   sessionId: id(),
   reading,
   track: floats(),
 });
 
-export const recording = record<Recording>({
+const recording = record<Recording>({
   id: id(),
   name: name(),
   readAt: moment(),
@@ -375,7 +375,7 @@ const { order, wires, channel, planOrder, moves, wording, referenceTone, force }
 };
 type StoredOf<K extends keyof typeof DEFAULT_SETTINGS> = Exclude<StoredSettings[K], undefined>;
 
-export const settings = record<Kept<SettingsRecord>>({
+const settings = record<Kept<SettingsRecord>>({
   id: choice<'settings'>('settings'),
   value: record<StoredSettings>({
     a4: optional(a4()),

@@ -95,7 +95,7 @@ export function useListening<Asked>(wish: Wish<Asked>): Listening {
   const [hands, setHands] = useState<PracticeHands | null>(null);
   const [live] = useState(() => new LiveNote());
   const ear = useRef<Ear | null>(null);
-  const wanted = useRef<SourceKind | null>(null);
+  const wanted = useRef<'practice' | 'microphone' | null>(null);
   const [questions] = useState(() => new Questions<Asked>());
   const question = useRef(0);
   /** What was asked when the note that rings began. */
@@ -127,14 +127,17 @@ export function useListening<Asked>(wish: Wish<Asked>): Listening {
     }
     wish.hear(report, ringing.current);
   };
-  const latest = useRef({ hear, wish });
-  latest.current = { hear, wish };
+  const latest = useRef({ hear, wish, listen: (_: 'practice' | 'microphone') => {} });
+  latest.current = { ...latest.current, hear, wish };
 
   useEffect(() => {
     const opened = new Ear({
       report: (report) => latest.current.hear(report),
       problem: setProblem,
       truth: setTruth,
+      again: () => {
+        if (wanted.current) latest.current.listen(wanted.current);
+      },
     });
     ear.current = opened;
     opened.ask(question.current, 0);
@@ -190,6 +193,7 @@ export function useListening<Asked>(wish: Wish<Asked>): Listening {
     },
     [practise],
   );
+  latest.current.listen = listen;
 
   const sound = (hz: number) =>
     void ear.current?.soundReference(hz, settings.referenceVolume, settings.referenceTone);

@@ -22,6 +22,7 @@ export function RecordingButton({ instrument, targets, a4, tolerance }: Props) {
   const navigate = useNavigate();
   const [share, setShare] = useState<number | null>(null);
   const [problem, setProblem] = useState<RecordingProblem | null>(null);
+  const [cancelled, setCancelled] = useState(false);
   const cancel = useRef<AbortController | null>(null);
 
   const read = async (file: File | null) => {
@@ -29,9 +30,10 @@ export function RecordingButton({ instrument, targets, a4, tolerance }: Props) {
     const abort = new AbortController();
     cancel.current = abort;
     setProblem(null);
+    setCancelled(false);
     setShare(0);
     try {
-      const sound = await decodeRecording(file);
+      const sound = await unlessAborted(decodeRecording(file), abort.signal);
       const found = await readRecording(sound, setShare, abort.signal);
       abort.signal.throwIfAborted();
       const id = newId();
@@ -57,8 +59,8 @@ export function RecordingButton({ instrument, targets, a4, tolerance }: Props) {
       await navigate(`/recordings/${id}`);
     } catch (error) {
       if (error instanceof RecordingProblem) setProblem(error);
-      else if (!(error instanceof DOMException && error.name === 'AbortError'))
-        setProblem(new RecordingProblem(String(error), 'Nothing was kept.'));
+      else if (error instanceof DOMException && error.name === 'AbortError') setCancelled(true);
+      else setProblem(new RecordingProblem(String(error), 'Try it again.'));
     } finally {
       setShare(null);
     }
@@ -87,6 +89,11 @@ export function RecordingButton({ instrument, targets, a4, tolerance }: Props) {
           </Button>
         )}
       </FileButton>
+      {cancelled && (
+        <Text role="status" size="sm">
+          Cancelled; nothing is kept. The browser may be busy with the file a little longer.
+        </Text>
+      )}
       {problem && (
         <div className="problem" role="alert">
           <strong>{problem.message}</strong>
@@ -95,6 +102,16 @@ export function RecordingButton({ instrument, targets, a4, tolerance }: Props) {
       )}
     </>
   );
+}
+
+/** A decoding that runs cannot be stopped: once it is no longer wanted, what it comes to is dropped. */
+function unlessAborted<T>(work: Promise<T>, signal: AbortSignal): Promise<T> {
+  return new Promise((resolve, reject) => {
+    const stop = () => reject(new DOMException('cancelled', 'AbortError'));
+    if (signal.aborted) stop();
+    signal.addEventListener('abort', stop, { once: true });
+    work.then(resolve, reject);
+  });
 }
 
 /** Takes a file that is dropped anywhere on the page. */

@@ -9,13 +9,16 @@ const TARGETS = [
 ];
 const reading = (
   sessionId: string,
-  seq: number,
+  number: number,
   seconds: number,
   course: number,
   hz: number,
 ): LogEntry => ({
+  id: `${sessionId}:${number}`,
   sessionId,
-  seq,
+  machine: 'm',
+  number,
+
   event: {
     type: 'reading',
     at: AT + 1000 * seconds,
@@ -75,8 +78,8 @@ describe('looks at new strings', () => {
     const said = { type: 'said', at: AT, course: 1, of: AT, step: 'retuned' } as const;
     const log: LogEntry[] = [
       reading('s', 0, 0, 1, 440),
-      { sessionId: 's', seq: 1, event: said },
-      { sessionId: 's', seq: 2, event: { type: 'accept', at: AT } },
+      { ...reading('s', 1, 0, 1, 440), event: said },
+      { ...reading('s', 2, 0, 1, 440), event: { type: 'accept', at: AT } },
     ];
     expect(saidOf(log)).to.deep.equal([said]);
   });

@@ -63,7 +63,13 @@ export function ShelfView() {
         Shelf
       </Title>
       {shelf.length === 0 && (
-        <p>The instruments that you keep in tune stand here. Put the first one on it.</p>
+        <>
+          <p>The instruments that you keep in tune stand here. Put the first one on it.</p>
+          <p className="soft">
+            This is the shelf of {location.origin}. The same page at another port or host name has
+            another one.
+          </p>
+        </>
       )}
       <div className="tiles">
         {shelf.map((entry) => (

@@ -62,6 +62,11 @@ export function ByPlaying({ instrument, tuning, stock, onNote }: Props) {
       report: (report) => latest.current(report),
       problem: fail,
       truth: () => {},
+      again: () => {
+        setSays('Listening had stopped. Choose it once more.');
+        setSource(null);
+        setHands(null);
+      },
     });
     ear.current = opened;
     return () => opened.close();

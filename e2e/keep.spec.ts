@@ -1,0 +1,191 @@
+import { readFileSync } from 'node:fs';
+import { readBackup } from '@rosefinch/core/records';
+import { BenchPage } from './bench.ts';
+import { temporaryFile } from './sound.ts';
+import { expect, type Page, test } from './test.ts';
+
+/** What is kept, and what becomes of it when the browser, the disk or another tab does not do its part. */
+
+async function practised(page: Page): Promise<BenchPage> {
+  const bench = new BenchPage(page);
+  await bench.open();
+  await bench.practise();
+  return bench;
+}
+
+async function backupOf(page: Page) {
+  await page.goto('/data');
+  const [saved] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Write a backup' }).click(),
+  ]);
+  await expect(page.getByText(/events: checked\./)).toBeVisible();
+  return readFileSync(await saved.path(), 'utf8');
+}
+
+/** Makes every write to the database fail as a full disk does, until it is mended. */
+async function fillDisk(page: Page): Promise<void> {
+  await page.evaluate(() => {
+    const { add } = IDBObjectStore.prototype;
+    Object.assign(window, {
+      mend: () => {
+        IDBObjectStore.prototype.add = add;
+      },
+    });
+    IDBObjectStore.prototype.add = () => {
+      throw new DOMException('full', 'QuotaExceededError');
+    };
+  });
+}
+
+test('two tabs add to one sitting, see each other’s readings, and lose none to a reload', async ({
+  page,
+  context,
+}) => {
+  const first = await practised(page);
+  const other = await context.newPage();
+  const second = new BenchPage(other);
+  await second.open();
+  // What the first tab has read stands in the second at once.
+  await expect.poll(() => second.plucks(6)).toBe(1);
+  await other.getByRole('button', { name: 'Practice guitar' }).click();
+  await other.getByText('Room quiet').waitFor();
+  for (let turn = 0; turn < 4; turn++) {
+    const [here, there] = turn % 2 === 0 ? [first, second] : [second, first];
+    await here.page.bringToFront();
+    await here.page.keyboard.press('5');
+    await here.pluck(5);
+    await expect.poll(() => there.plucks(5)).toBe(turn + 1);
+    if (turn === 1) {
+      await page.reload();
+      await expect.poll(() => first.plucks(5)).toBe(2);
+      await first.practise();
+    }
+  }
+  const { sessions, events } = readBackup(await backupOf(page));
+  expect(sessions).toHaveLength(1);
+  const readings = events.filter(({ event }) => event.type === 'reading');
+  expect(readings).toHaveLength((await second.plucks(6)) + 4);
+  expect(new Set(events.map(({ number }) => number)).size).toBe(events.length);
+  // One tab ends it: the other begins anew, too.
+  await other.getByRole('button', { name: 'Start afresh' }).click();
+  await page.goto('/');
+  await expect.poll(() => first.plucks(5)).toBe(0);
+});
+
+test('what is not stored is marked, outlives its view, goes into a backup and is stored later', async ({
+  page,
+}) => {
+  const bench = await practised(page);
+  await expect(page.getByRole('img', { name: 'not stored yet' })).toHaveCount(0);
+  await fillDisk(page);
+  await page.keyboard.press('5');
+  await bench.pluck(5);
+  await expect(page.getByRole('img', { name: 'not stored yet' })).toBeVisible();
+  await expect(page.getByRole('alert')).toContainText('storage is full');
+  // Another view, and back: it is still there.
+  await page.getByRole('link', { name: 'Shelf' }).click();
+  await page.getByRole('heading', { name: 'Shelf' }).waitFor();
+  await expect(page.getByRole('alert')).toContainText('not stored yet');
+  const [saved] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Save what is not stored' }).click(),
+  ]);
+  const kept = readBackup(readFileSync(await saved.path(), 'utf8'));
+  expect(kept.events.some(({ event }) => event.type === 'reading')).toBe(true);
+  await page.getByRole('link', { name: 'Bench' }).click();
+  await expect.poll(() => bench.plucks(5)).toBe(1);
+  await page.evaluate(() => (window as unknown as { mend: () => void }).mend());
+  await page.getByRole('button', { name: 'Try again' }).click();
+  await expect(page.getByRole('alert')).toHaveCount(0);
+  await expect(page.getByRole('img', { name: 'not stored yet' })).toHaveCount(0);
+  await page.reload();
+  await expect.poll(() => bench.plucks(5)).toBe(1);
+});
+
+test('of a backup that is bad in places the rest comes back, and can be undone', async ({
+  page,
+}) => {
+  await practised(page);
+  const good = await backupOf(page);
+  const bad = good
+    .replace('"name":"Heron"', '"name":"Heron, restored"')
+    .replace('"scaleMm":580', '"scaleMm":"long"');
+  await page.getByLabel('Backup file').setInputFiles(temporaryFile('bad.json', bad));
+  await expect(page.getByRole('alert')).toContainText('1 record of bad.json cannot be read.');
+  await expect(page.getByRole('alert')).toContainText(/instruments\[0\]\.scaleMm, line \d+/);
+  await page.getByRole('radio', { name: 'the file’s' }).check();
+  await page.getByRole('button', { name: 'Restore what is good' }).click();
+  await expect(page.getByText('Restored. Nothing was removed.')).toBeVisible();
+  await page.getByRole('link', { name: 'Shelf' }).click();
+  await expect(page.getByText('Heron, restored')).toBeVisible();
+  await page.goto('/data');
+  await page.getByRole('button', { name: 'Check the records' }).click();
+  await expect(page.getByText(/records read\. All is well\./)).toBeVisible();
+});
+
+test('a copy goes to the teacher’s folder when a sitting is over', async ({ page }) => {
+  // The origin’s own folder stands for one of the machine: it is of the same kind.
+  await page.addInitScript(() => {
+    Object.assign(window, {
+      showDirectoryPicker: async () =>
+        (await navigator.storage.getDirectory()).getDirectoryHandle('copies', { create: true }),
+    });
+  });
+  const copies = () =>
+    page.evaluate(async () => {
+      const root = await navigator.storage.getDirectory();
+      const folder = await root.getDirectoryHandle('copies', { create: true });
+      const texts: string[] = [];
+      for await (const [, handle] of folder.entries())
+        texts.push(await (await (handle as FileSystemFileHandle).getFile()).text());
+      return texts;
+    });
+  const bench = await practised(page);
+  await page.getByRole('link', { name: 'Data' }).click();
+  await expect(
+    page.getByText(/No copy was written yet\. \d+ readings? ha(s|ve) no copy yet/),
+  ).toBeVisible();
+  await page.getByRole('button', { name: /^Copy to a folder/ }).click();
+  await expect(page.getByText('A copy goes to the folder “copies”')).toBeVisible();
+  await expect.poll(async () => (await copies()).length).toBe(1);
+  await expect(page.getByText('Every reading is in it.')).toBeVisible();
+  expect(readBackup((await copies())[0]!).instruments).toHaveLength(12);
+  await page.getByRole('link', { name: 'Bench' }).click();
+  await bench.practise();
+  await page.keyboard.press('5');
+  await bench.pluck(5);
+  await page.getByRole('button', { name: 'Start afresh' }).click();
+  await expect.poll(async () => (await copies()).length).toBe(2);
+});
+
+test('a helper process that is gone is begun anew once, and the second time it is said', async ({
+  page,
+}) => {
+  test.setTimeout(180_000);
+  await page.addInitScript(() => {
+    const workers: Worker[] = [];
+    const { Worker: Real } = window;
+    Object.assign(window, {
+      Worker: class extends Real {
+        constructor(url: string | URL, options?: WorkerOptions) {
+          super(url, options);
+          if (String(url).includes('analysis')) workers.push(this);
+        }
+      },
+      killAnalysis: () => workers.at(-1)?.terminate(),
+    });
+  });
+  const kill = () =>
+    page.evaluate(() => (window as unknown as { killAnalysis: () => void }).killAnalysis());
+  const bench = await practised(page);
+  await kill();
+  await page.keyboard.press('5');
+  // It is found out by its silence; then all is as before.
+  await page.waitForTimeout(9000);
+  await bench.pluck(5);
+  await kill();
+  await expect(page.getByRole('alert')).toContainText('a helper process does not answer');
+  await page.reload();
+  await expect.poll(() => bench.plucks(5)).toBe(1);
+});

@@ -1,0 +1,84 @@
+import type { Browser, Page } from '@playwright/test';
+import { seededRandom } from '@rosefinch/core/random';
+import { BenchPage } from '../bench.ts';
+import { give } from '../test.ts';
+import { incongruities, tableOf } from './store.ts';
+
+/** A reading must be in every tab within this, in ms. */
+const WITHIN_MS = 1000;
+/** Every so many plucks another tab reloads meanwhile. */
+const RELOAD_EVERY = 20;
+const SEED = 16;
+
+/** Several tabs pluck by turns on one sitting, while now and then another one reloads. */
+export async function tabDrill(
+  browser: Browser,
+  baseURL: string,
+  tabs: number,
+  plucks: number,
+): Promise<string> {
+  const context = await browser.newContext({ baseURL, serviceWorkers: 'block' });
+  await give(context, 'fast');
+  const random = seededRandom(SEED);
+  const pages: Page[] = [];
+  for (let i = 0; i < tabs; i++) {
+    const page = await context.newPage();
+    await new BenchPage(page).open();
+    pages.push(page);
+  }
+  // The first of them hears the sitting begin; all are on string 5.
+  for (const page of pages) {
+    await page.bringToFront();
+    await page.getByRole('button', { name: 'Practice guitar' }).click();
+    await page.getByText('Room quiet').waitFor();
+    await new BenchPage(page).plucks(6);
+    await page.keyboard.press('5');
+  }
+  const counts = () => Promise.all(pages.map((page) => new BenchPage(page).plucks(5)));
+  let late = 0;
+  let slowest = 0;
+  const waits: number[] = [];
+  for (let i = 0; i < plucks; i++) {
+    const page = pages[i % tabs]!;
+    await page.bringToFront();
+    await page.keyboard.press('5');
+    await page.keyboard.press('p');
+    await page.waitForFunction(readFive(i + 1), undefined, { polling: 10, timeout: 30_000 });
+    const shown = performance.now();
+    const others = pages.filter((one) => one !== page);
+    const reloaded =
+      i % RELOAD_EVERY === RELOAD_EVERY - 1 ? others[Math.floor(random() * others.length)] : null;
+    if (reloaded) {
+      await reloaded.reload();
+      await new BenchPage(reloaded).open();
+      await reloaded.getByRole('button', { name: 'Practice guitar' }).click();
+      await reloaded.getByText('Room quiet').waitFor();
+    }
+    for (const other of others)
+      await other.waitForFunction(readFive(i + 1), undefined, { polling: 10, timeout: 30_000 });
+    if (reloaded) continue;
+    const waited = performance.now() - shown;
+    waits.push(waited);
+    slowest = Math.max(slowest, waited);
+    if (waited > WITHIN_MS) late++;
+  }
+  const stored = (
+    await tableOf<{ event: { type: string; reading?: { course: number } } }>(pages[0]!, 'events')
+  ).filter(({ event }) => event.type === 'reading' && event.reading?.course === 5).length;
+  const faults = await incongruities(pages[0]!);
+  const all = await counts();
+  await context.close();
+  waits.sort((a, b) => a - b);
+  const median = waits[Math.floor(waits.length / 2)] ?? 0;
+  return `tabs: ${tabs}, ${plucks} plucks (seed ${SEED}), ${stored} stored, shown in each ${all.join('/')}; in all tabs after ${median.toFixed(0)} ms in the median, ${slowest.toFixed(0)} at most, later than 1 s ${late}; faults ${faults.length}${faults.slice(0, 3).map((one) => `\n    ${one}`)}`;
+}
+
+/** True in a page once string 5 has so many readings. */
+function readFive(count: number): string {
+  return `(() => {
+    const wire = [...document.querySelectorAll('.wire')]
+      .find((one) => one.getAttribute('aria-label')?.startsWith('String 5,'));
+    const label = wire?.querySelector('[role=img]')?.getAttribute('aria-label') ?? '';
+    return Number(/^\\d+/.exec(label)?.[0] ?? 0) >= ${count};
+  })()`;
+}
