@@ -1,7 +1,8 @@
-import { Worker } from 'node:worker_threads';
+import { type ChildProcess, fork } from 'node:child_process';
+import { join } from 'node:path';
 import { writeWav } from '@rosefinch/core/formats';
-import type { FileAnswer, FileCase } from './files.worker.ts';
 import { mutatedBackup, mutatedRecording } from './mutations.ts';
+import type { FileAnswer, FileCase } from './reader.ts';
 
 /** No file may take longer than this, in ms. */
 const WITHIN_MS = 10_000;
@@ -15,11 +16,14 @@ interface Tally {
 }
 
 const start = () =>
-  new Worker(new URL('./files.worker.ts', import.meta.url), { execArgv: ['--import', 'tsx'] });
+  fork(join(import.meta.dirname, 'reader.ts'), {
+    execArgv: ['--import', 'tsx'],
+    serialization: 'advanced',
+  });
 
-/** Gives every case to a worker; one that does not end in time is stopped and counted. */
+/** Gives every case to a process of its own; one that does not end in time is stopped and counted. */
 async function readAll(cases: Iterable<FileCase & { readonly name: string }>): Promise<Tally> {
-  let worker = start();
+  let reader = start();
   const ends = new Map<string, number>();
   const broken: string[] = [];
   let n = 0;
@@ -28,35 +32,40 @@ async function readAll(cases: Iterable<FileCase & { readonly name: string }>): P
   for (const { name, ...one } of cases) {
     n++;
     const began = performance.now();
-    const answer = await answerOf(worker, one);
+    const answer = await answerOf(reader, one);
     slowest = Math.max(slowest, performance.now() - began);
     if (answer === null) {
       endless++;
       broken.push(`${name}: did not end`);
-      await worker.terminate();
-      worker = start();
+      reader.kill('SIGKILL');
+      reader = start();
       continue;
     }
     ends.set(answer.end, (ends.get(answer.end) ?? 0) + 1);
     if (answer.end === 'broken' || (answer.end !== 'taken' && answer.says === ''))
       broken.push(`${name}: ${answer.says}`);
   }
-  await worker.terminate();
+  reader.kill();
   return { n, ends, slowest, endless, broken };
 }
 
-function answerOf(worker: Worker, one: FileCase): Promise<FileAnswer | null> {
+function answerOf(reader: ChildProcess, one: FileCase): Promise<FileAnswer | null> {
   return new Promise((resolve) => {
-    const timer = setTimeout(() => resolve(null), WITHIN_MS);
+    const timer = setTimeout(() => {
+      reader.off('exit', died);
+      reader.off('message', end);
+      resolve(null);
+    }, WITHIN_MS);
     const end = (answer: FileAnswer) => {
       clearTimeout(timer);
-      worker.off('error', died);
+      reader.off('exit', died);
+      reader.off('message', end);
       resolve(answer);
     };
-    const died = (error: Error) => end({ end: 'broken', says: error.message });
-    worker.once('message', end);
-    worker.once('error', died);
-    worker.postMessage(one);
+    const died = () => end({ end: 'broken', says: 'the reader ended' });
+    reader.once('message', end);
+    reader.once('exit', died);
+    reader.send(one);
   });
 }
 

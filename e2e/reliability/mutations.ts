@@ -2,7 +2,7 @@ import { type Random, seededRandom } from '@rosefinch/core/random';
 import { SCHEMA } from '@rosefinch/core/records';
 
 /** Ways in which a backup file can be wrong, by their name. */
-export type Damage =
+type Damage =
   | 'bits'
   | 'a type'
   | 'a number'

@@ -5,7 +5,7 @@ const MOST_UNANSWERED = 2;
 /** Does something again and again; answers the way to stop. */
 export type Every = (act: () => void, ms: number) => () => void;
 
-export const everyMs: Every = (act, ms) => {
+const everyMs: Every = (act, ms) => {
   const timer = setInterval(act, ms);
   return () => clearInterval(timer);
 };

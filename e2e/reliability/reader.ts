@@ -1,4 +1,3 @@
-import { parentPort } from 'node:worker_threads';
 import { RosefinchError } from '@rosefinch/core/errors';
 import { mixDown, readWav } from '@rosefinch/core/formats';
 import { Listener } from '@rosefinch/core/listen';
@@ -16,8 +15,8 @@ export interface FileAnswer {
   readonly says: string;
 }
 
-parentPort?.on('message', ({ kind, bytes }: FileCase) => {
-  parentPort?.postMessage(kind === 'backup' ? readBackupCase(bytes) : readRecordingCase(bytes));
+process.on('message', ({ kind, bytes }: FileCase) => {
+  process.send?.(kind === 'backup' ? readBackupCase(bytes) : readRecordingCase(bytes));
 });
 
 function readBackupCase(bytes: Uint8Array): FileAnswer {
