@@ -10,7 +10,7 @@ export async function serveDemo(port: number): Promise<ChildProcess> {
     ['--import', 'tsx', join(import.meta.dirname, '../server/src/main.ts'), 'demo'],
     { env: { ...process.env, PORT: String(port) } },
   );
-  for (let tries = 0; tries < 50; tries++) {
+  for (let tries = 0; tries < 300; tries++) {
     if (await fetch(`${addressOf(port)}/shelf.json`).catch(() => null)) return server;
     await new Promise((resolve) => setTimeout(resolve, 200));
   }

@@ -19,6 +19,8 @@ export async function give(
   pace: 'real' | 'fast',
   standIn = false,
 ): Promise<void> {
+  // Scripts that run outside of the test runner name their functions by a helper of their own.
+  await context.addInitScript('globalThis.__name ??= (named) => named');
   await context.addInitScript(
     ({ start, seed, pace, standIn }) => {
       const kept = (name: string, first: number) => {

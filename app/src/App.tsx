@@ -27,6 +27,9 @@ const DataPage = lazy(() => import('./features/data/index.ts'));
 const AutomaticCopies = lazy(() =>
   import('./features/data/index.ts').then(({ AutomaticCopies }) => ({ default: AutomaticCopies })),
 );
+const AfterBadEnding = lazy(() =>
+  import('./features/data/index.ts').then(({ AfterBadEnding }) => ({ default: AfterBadEnding })),
+);
 const NotFound = lazy(() => import('./NotFound.tsx'));
 
 interface Props {
@@ -69,6 +72,7 @@ function Views({ ready }: { ready: Promise<void> }) {
     <>
       <Suspense>
         <AutomaticCopies />
+        <AfterBadEnding />
       </Suspense>
       <Routes>
         {VIEWS.map(({ path, title, Shown }) => (

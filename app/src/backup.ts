@@ -18,8 +18,12 @@ export function saveBackup(
   const saved = done.then(async ({ file, counts, upTo, faults }) => {
     download(`rosefinch-${new Date(at).toISOString().slice(0, 10)}.json`, file);
     await repository.noteCopy(at, upTo);
-    const { instruments, sessions, events } = counts;
-    const all = `${instruments} instruments, ${sessions} sittings, ${events} events: checked.`;
+    const parts = [
+      counted(counts.instruments, 'instrument'),
+      counted(counts.sessions, 'sitting'),
+      counted(counts.events, 'event'),
+    ];
+    const all = `${parts.join(', ')}: checked.`;
     const [first] = faults;
     if (!first) return all;
     return `${all} ${counted(faults.length, 'record')} would not come back, the first for this: ${first.place} ${first.reason}. Check the records.`;

@@ -1,4 +1,5 @@
 import { type ChildProcess, fork } from 'node:child_process';
+import { once } from 'node:events';
 import { join } from 'node:path';
 import { writeWav } from '@rosefinch/core/formats';
 import { mutatedBackup, mutatedRecording } from './mutations.ts';
@@ -15,15 +16,19 @@ interface Tally {
   readonly broken: readonly string[];
 }
 
-const start = () =>
-  fork(join(import.meta.dirname, 'reader.ts'), {
+/** A reader that is ready: how long it takes to begin is not what is tried. */
+async function start(): Promise<ChildProcess> {
+  const reader = fork(join(import.meta.dirname, 'reader.ts'), {
     execArgv: ['--import', 'tsx'],
     serialization: 'advanced',
   });
+  await once(reader, 'message');
+  return reader;
+}
 
 /** Gives every case to a process of its own; one that does not end in time is stopped and counted. */
 async function readAll(cases: Iterable<FileCase & { readonly name: string }>): Promise<Tally> {
-  let reader = start();
+  let reader = await start();
   const ends = new Map<string, number>();
   const broken: string[] = [];
   let n = 0;
@@ -38,7 +43,7 @@ async function readAll(cases: Iterable<FileCase & { readonly name: string }>): P
       endless++;
       broken.push(`${name}: did not end`);
       reader.kill('SIGKILL');
-      reader = start();
+      reader = await start();
       continue;
     }
     ends.set(answer.end, (ends.get(answer.end) ?? 0) + 1);

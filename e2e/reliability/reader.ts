@@ -15,6 +15,7 @@ export interface FileAnswer {
   readonly says: string;
 }
 
+process.send?.('ready');
 process.on('message', ({ kind, bytes }: FileCase) => {
   process.send?.(kind === 'backup' ? readBackupCase(bytes) : readRecordingCase(bytes));
 });

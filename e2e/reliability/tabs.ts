@@ -23,6 +23,7 @@ export async function tabDrill(
   const pages: Page[] = [];
   for (let i = 0; i < tabs; i++) {
     const page = await context.newPage();
+    await page.addInitScript(WATCH_STORED);
     await new BenchPage(page).open();
     pages.push(page);
   }
@@ -66,12 +67,33 @@ export async function tabDrill(
     await tableOf<{ event: { type: string; reading?: { course: number } } }>(pages[0]!, 'events')
   ).filter(({ event }) => event.type === 'reading' && event.reading?.course === 5).length;
   const faults = await incongruities(pages[0]!);
+  const toStore = (
+    await Promise.all(pages.map((page) => page.evaluate<number[]>('globalThis.toStore')))
+  ).flat();
   const all = await counts();
   await context.close();
-  waits.sort((a, b) => a - b);
-  const median = waits[Math.floor(waits.length / 2)] ?? 0;
-  return `tabs: ${tabs}, ${plucks} plucks (seed ${SEED}), ${stored} stored, shown in each ${all.join('/')}; in all tabs after ${median.toFixed(0)} ms in the median, ${slowest.toFixed(0)} at most, later than 1 s ${late}; faults ${faults.length}${faults.slice(0, 3).map((one) => `\n    ${one}`)}`;
+  const median = medianOf(waits);
+  return `tabs: ${tabs}, ${plucks} plucks (seed ${SEED}), ${stored} stored, shown in each ${all.join('/')}; in all tabs after ${median.toFixed(0)} ms in the median, ${slowest.toFixed(0)} at most, later than 1 s ${late}; from shown to stored ${medianOf(toStore).toFixed(0)} ms in the median of ${toStore.length}, ${Math.max(0, ...toStore).toFixed(0)} at most; faults ${faults.length}${faults.slice(0, 3).map((one) => `\n    ${one}`)}`;
 }
+
+function medianOf(values: number[]): number {
+  return values.sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? 0;
+}
+
+/** Notes in a page how long the open dot of a reading that is not stored yet was there, in ms. */
+const WATCH_STORED = `
+  globalThis.toStore = [];
+  addEventListener('DOMContentLoaded', () => {
+    let since = null;
+    new MutationObserver(() => {
+      const dot = document.querySelector('[aria-label="not stored yet"]');
+      if (dot && since === null) since = performance.now();
+      if (!dot && since !== null) {
+        globalThis.toStore.push(performance.now() - since);
+        since = null;
+      }
+    }).observe(document.body, { childList: true, subtree: true });
+  });`;
 
 /** True in a page once string 5 has so many readings. */
 function readFive(count: number): string {

@@ -431,11 +431,14 @@ async function mendSummaries(db: RosefinchDatabase): Promise<string[]> {
   const mended: string[] = [];
   const sessions = await db.sessions.toArray();
   for (const session of sessions) {
-    const made = await summaryOf(db, session);
-    const kept = await db.summaries.get(session.id);
-    if (!made || JSON.stringify(kept) === JSON.stringify(made)) continue;
-    await db.summaries.put(made);
-    mended.push(`The summary of a sitting was ${kept ? 'untrue' : 'missing'}.`);
+    // An event that another tab stores meanwhile must be in both or in neither.
+    await db.transaction('rw', db.instruments, db.events, db.summaries, async () => {
+      const made = await summaryOf(db, session);
+      const kept = await db.summaries.get(session.id);
+      if (!made || JSON.stringify(kept) === JSON.stringify(made)) return;
+      await db.summaries.put(made);
+      mended.push(`The summary of a sitting was ${kept ? 'untrue' : 'missing'}.`);
+    });
   }
   const there = new Set(sessions.map(({ id }) => id));
   const stray = (await db.summaries.toCollection().primaryKeys()).filter((id) => !there.has(id));

@@ -90,8 +90,12 @@ export class Log {
     const missing = (await db.sessions.toArray()).filter(({ id }) => !there.has(id));
     for (const session of missing) {
       // A log that cannot be summed up must not keep the page from opening: the check names it.
-      const summary = await summaryOf(db, session).catch(() => null);
-      if (summary) await db.summaries.put(summary);
+      await db
+        .transaction('rw', db.instruments, db.events, db.summaries, async () => {
+          const summary = await summaryOf(db, session);
+          if (summary) await db.summaries.put(summary);
+        })
+        .catch(() => {});
     }
   }
 

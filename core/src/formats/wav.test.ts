@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { FormatError } from '../errors.ts';
-import { mixDown, readWav, type WavEncoding, writeWav } from './index.ts';
+import { mixDown, readWav, type WavEncoding, wavDuration, writeWav } from './index.ts';
 
 /** Half a step of each encoding, and its full-scale limit. */
 const STEP: Readonly<Record<WavEncoding, number>> = {
@@ -103,5 +103,40 @@ describe('WAV', () => {
       warnings: [],
     });
     expect([...mixed]).to.deep.equal([0.5, 0.25]);
+  });
+
+  it('tells from its first part how long a file lasts', () => {
+    // 3.6 hours in 16 bits and mono at 8 kHz: 12,960 s · 8000 · 2 bytes.
+    const head = writeWav([new Float32Array(8)], 8000);
+    new DataView(head.buffer).setUint32(40, 12_960 * 16_000, true);
+    expect(wavDuration(head, 44 + 12_960 * 16_000)).to.be.closeTo(12_960, 1e-9);
+    // A file that was cut short lasts as long as it goes.
+    expect(wavDuration(head, 44 + 16_000)).to.be.closeTo(1, 1e-9);
+    // The part ends before the sound begins.
+    expect(wavDuration(head.subarray(0, 40), 1000)).to.equal(null);
+    expect(() => wavDuration(new Uint8Array(100), 100)).to.throw(FormatError, /RIFF/);
+  });
+
+  it('takes 32 channels, and no more', () => {
+    const channels = (count: number) =>
+      writeWav(
+        Array.from({ length: count }, () => Float32Array.of(0.5, -0.5)),
+        48_000,
+      );
+    expect(readWav(channels(32)).channels).to.have.length(32);
+    expect(() => readWav(channels(33))).to.throw(FormatError, /33 channels; up to 32/);
+  });
+
+  it('refuses 768 kHz', () => {
+    expect(() => readWav(set((v) => v.setUint32(24, 768_000, true)))).to.throw(/768000 Hz/);
+  });
+
+  it('scales floats far beyond full scale down, with a word', () => {
+    const within = readWav(writeWav([Float32Array.of(0, 4, -4)], 48_000, 'float32'));
+    expect(within.warnings).to.deep.equal([]);
+    expect([...within.channels[0]!]).to.deep.equal([0, 4, -4]);
+    const beyond = readWav(writeWav([Float32Array.of(0, 8, -4)], 48_000, 'float32'));
+    expect([...beyond.channels[0]!]).to.deep.equal([0, 1, -0.5]);
+    expect(beyond.warnings[0]).to.match(/go up to 8\.00, far beyond full scale/);
   });
 });

@@ -241,6 +241,7 @@ function explain(error: ValidationError, record: unknown, where: string): Record
   const reason = error.message
     .replace(path === '' ? 'this' : path, '')
     .replace(/ type, but the final value was.*$/s, '')
+    .replaceAll('`', '')
     .trim();
   const place = [where, path].filter((part) => part !== '').join('.');
   return new RecordError(place || 'the record', `${reason}; got ${shown(valueAt(record, path))}`);

@@ -1,2 +1,3 @@
+export { AfterBadEnding } from './AfterBadEnding.tsx';
 export { AutomaticCopies } from './AutomaticCopies.tsx';
 export { DataPage as default } from './DataPage.tsx';
