@@ -18,6 +18,8 @@ export class BenchPage {
   async open(): Promise<void> {
     await this.page.goto('/');
     await this.page.getByRole('button', { name: 'Practice guitar' }).waitFor();
+    // Keys are taken once the sitting is read back.
+    await this.page.locator('.bench[aria-busy=false]').waitFor();
   }
 
   async practise(): Promise<void> {

@@ -172,7 +172,7 @@ function BenchOf({ instrument, stock }: OfProps) {
           <strong>{pegProblem}</strong>
         </div>
       )}
-      <div className="bench">
+      <div className="bench" aria-busy={!bench.session.loaded}>
         <section className="bench-strings" aria-label="Strings">
           <BenchHead instrument={instrument} stock={stock} bench={bench} />
           <Wires
