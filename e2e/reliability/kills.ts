@@ -67,11 +67,6 @@ export async function killDrill(baseURL: string, kills: number): Promise<string>
 async function openBench(page: Page): Promise<number> {
   const bench = new BenchPage(page);
   await bench.open();
-  await page
-    .getByText(/^[A-G].* · A4 /)
-    .first()
-    .waitFor({ timeout: 1 })
-    .catch(() => {});
   // The sitting is read back a moment after the bench is drawn.
   await page.waitForFunction(() => document.querySelectorAll('.wire').length >= 6);
   await page.waitForTimeout(300);
@@ -100,7 +95,11 @@ async function pluckUntil(page: Page, soon: boolean, chance: number): Promise<nu
   const start = await bench.plucks(6);
   await page.keyboard.press('p');
   if (soon) {
-    await page.waitForFunction(`globalThis.stored > ${start}`, undefined, { polling: 5 });
+    await page.waitForFunction(
+      (before) => (globalThis as unknown as { stored: number }).stored > before,
+      start,
+      { polling: 5 },
+    );
     await new Promise((resolve) => setTimeout(resolve, chance * SOON_MS));
     return stored();
   }

@@ -44,7 +44,7 @@ export async function tabDrill(
     await page.bringToFront();
     await page.keyboard.press('5');
     await page.keyboard.press('p');
-    await page.waitForFunction(readFive(i + 1), undefined, { polling: 10, timeout: 30_000 });
+    await hasRead(page, i + 1);
     const shown = performance.now();
     const others = pages.filter((one) => one !== page);
     const reloaded =
@@ -55,8 +55,7 @@ export async function tabDrill(
       await reloaded.getByRole('button', { name: 'Practice guitar' }).click();
       await reloaded.getByText('Room quiet').waitFor();
     }
-    for (const other of others)
-      await other.waitForFunction(readFive(i + 1), undefined, { polling: 10, timeout: 30_000 });
+    for (const other of others) await hasRead(other, i + 1);
     if (reloaded) continue;
     const waited = performance.now() - shown;
     waits.push(waited);
@@ -95,12 +94,18 @@ const WATCH_STORED = `
     }).observe(document.body, { childList: true, subtree: true });
   });`;
 
-/** True in a page once string 5 has so many readings. */
-function readFive(count: number): string {
-  return `(() => {
-    const wire = [...document.querySelectorAll('.wire')]
-      .find((one) => one.getAttribute('aria-label')?.startsWith('String 5,'));
-    const label = wire?.querySelector('[role=img]')?.getAttribute('aria-label') ?? '';
-    return Number(/^\\d+/.exec(label)?.[0] ?? 0) >= ${count};
-  })()`;
+/** Resolves once string 5 has so many readings in a page. */
+async function hasRead(page: Page, count: number): Promise<void> {
+  await page.waitForFunction(
+    (wanted) => {
+      for (const wire of document.querySelectorAll('.wire')) {
+        if (!wire.getAttribute('aria-label')?.startsWith('String 5,')) continue;
+        const label = wire.querySelector('[role=img]')?.getAttribute('aria-label') ?? '';
+        return Number(/^\d+/.exec(label)?.[0] ?? 0) >= wanted;
+      }
+      return false;
+    },
+    count,
+    { polling: 10, timeout: 30_000 },
+  );
 }

@@ -216,10 +216,14 @@ describe('what is kept', () => {
     await fill(FIXTURE);
     const session = { ...FIXTURE.sessions[0]!, id: 'never stored' };
     const event = { type: 'accept' as const, at: AT };
-    const text = await (await written([{ id: 'u1', session, event }])).text();
+    // The other one is stored, and only the answer has not come.
+    const { id, ...there } = FIXTURE.events[0]!;
+    const late = { id, session: FIXTURE.sessions[0]!, event: there.event };
+    const text = await (await written([{ id: 'u1', session, event }, late])).text();
     const { sessions, events } = readBackup(text);
     expect(sessions.map(({ id }) => id)).to.include('never stored');
-    expect(events.find(({ id }) => id === 'u1')).to.deep.include({ event });
+    expect(events.find((entry) => entry.id === 'u1')).to.deep.include({ event });
+    expect(events).to.have.length(FIXTURE.events.length + 1);
   });
 
   it('goes out whole even where a record is not as it must be, and that is told', async () => {

@@ -69,6 +69,9 @@ export async function writeArchive(
     const newest = await db.events.orderBy('number').last();
     upTo = newest?.number ?? -1;
     const known = new Set(await db.sessions.toCollection().primaryKeys());
+    // Of some only the answer that they are stored is still to come.
+    const stored = await db.events.bulkGet(unstored.map(({ id }) => id));
+    const missing = unstored.filter((_, i) => stored[i] === undefined);
     for (const name of TABLE_NAMES) {
       const { open, between, close } = tableFrame(name);
       text += open;
@@ -92,7 +95,7 @@ export async function writeArchive(
         last = records.at(-1)?.id ?? null;
         if (records.length < BATCH) break;
       }
-      write(unstoredOf(name, unstored, known, upTo));
+      write(unstoredOf(name, missing, known, upTo));
       text += close;
     }
     parts.push(new Blob([text, BACKUP_TAIL]));

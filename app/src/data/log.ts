@@ -106,19 +106,26 @@ export class Log {
     besides: () => Promise<unknown>,
   ): Promise<void> {
     const { db } = this;
-    this.machine ??= machineOf(db);
-    const machine = await this.machine;
+    const machine = await this.machineName();
     await db.transaction('rw', db.tables, async () => {
       await besides();
       for (const draft of drafts) await this.write({ ...draft, session }, machine);
     });
   }
 
+  private machineName(): Promise<string> {
+    this.machine ??= machineOf(this.db).catch((error) => {
+      // A disk that was full may have room the next time.
+      this.machine = null;
+      throw error;
+    });
+    return this.machine;
+  }
+
   private async store(draft: Draft): Promise<void> {
     const { db } = this;
     const { events, measurements, sessions, summaries, instruments } = db;
-    this.machine ??= machineOf(db);
-    const machine = await this.machine;
+    const machine = await this.machineName();
     const tables = [events, measurements, sessions, summaries, instruments];
     await db.transaction('rw', tables, () => this.write(draft, machine));
   }
