@@ -1,4 +1,4 @@
-import { expect, heardOut, type Locator, type Page } from './test.ts';
+import { allStored, expect, heardOut, type Locator, type Page } from './test.ts';
 
 /** However busy the machine: the pluck must come, once, in ms. */
 export const HEARD_WITHIN = 30_000;
@@ -29,6 +29,7 @@ export class BenchPage {
     await expect
       .poll(() => this.plucks(6), { timeout: HEARD_WITHIN, intervals: LOOK_AGAIN })
       .toBeGreaterThanOrEqual(1);
+    await allStored(this.page);
   }
 
   string(course: number): Locator {
@@ -46,6 +47,7 @@ export class BenchPage {
   /** Presses P and waits until the string has one more reading; answers its deviation. */
   async pluck(course: number): Promise<number> {
     await this.pluckUnseen(course);
+    await allStored(this.page);
     return this.deviation(course);
   }
 

@@ -1,5 +1,5 @@
 import { HEARD_WITHIN, LOOK_AGAIN } from './bench.ts';
-import { expect, heardOut, type Page } from './test.ts';
+import { allStored, expect, heardOut, type Page } from './test.ts';
 
 /** The fret check as a user finds it. */
 export class FretsPage {
@@ -36,6 +36,7 @@ export class FretsPage {
     await expect
       .poll(() => this.readings(), { timeout: HEARD_WITHIN, intervals: LOOK_AGAIN })
       .toBe(before + 1);
+    await allStored(this.page);
   }
 
   /** Goes on until nothing more is asked for. */

@@ -80,7 +80,7 @@ test('what is not stored is marked, outlives its view, goes into a backup and is
   await expect(page.getByRole('img', { name: 'not stored yet' })).toHaveCount(0);
   await fillDisk(page);
   await page.keyboard.press('5');
-  await bench.pluck(5);
+  await bench.pluckUnseen(5);
   await expect(page.getByRole('img', { name: 'not stored yet' })).toBeVisible();
   await expect(page.getByRole('alert')).toContainText('storage is full');
   // Another view, and back: it is still there.

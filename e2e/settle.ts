@@ -1,5 +1,5 @@
 import { HEARD_WITHIN, LOOK_AGAIN } from './bench.ts';
-import { expect, heardOut, type Page } from './test.ts';
+import { allStored, expect, heardOut, type Page } from './test.ts';
 
 /** The settle view as a user finds it, on the demo's restrung ukulele. */
 export class SettlePage {
@@ -40,6 +40,7 @@ export class SettlePage {
     await expect
       .poll(() => this.readings(course), { timeout: HEARD_WITHIN, intervals: LOOK_AGAIN })
       .toBe(before + 1);
+    await allStored(this.page);
     return this.figure();
   }
 

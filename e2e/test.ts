@@ -1,6 +1,7 @@
-import { type BrowserContext, test as base, type Page } from '@playwright/test';
+import { type BrowserContext, test as base, expect, type Page } from '@playwright/test';
 
-export { expect, type Locator, type Page } from '@playwright/test';
+export type { Locator, Page } from '@playwright/test';
+export { expect };
 
 /**
  * What the browser tests give the application: where and when it is, by which chance its
@@ -76,6 +77,11 @@ export async function heardOut(page: Page): Promise<void> {
     // A page that was given nothing plays in real time, and its hands wait for what they do.
     () => ((globalThis as unknown as Partial<Gave>).rosefinchGiven?.waiting ?? 0) <= 0,
   );
+}
+
+/** Waits until what was read is on the disk: until then it is marked, and a reload would lose it. */
+export async function allStored(page: Page): Promise<void> {
+  await expect(page.getByRole('img', { name: 'not stored yet' })).toHaveCount(0);
 }
 
 /** Goes to another view as a link does, without loading the page anew. */

@@ -113,7 +113,8 @@ export class Log {
     });
   }
 
-  private machineName(): Promise<string> {
+  /** Asked for ahead, so that the first reading need not wait for it. */
+  machineName(): Promise<string> {
     this.machine ??= machineOf(this.db).catch((error) => {
       // A disk that was full may have room the next time.
       this.machine = null;
@@ -133,18 +134,24 @@ export class Log {
   /** Within a transaction: the number that it gives is the next one for every tab. */
   private async write({ id, session, event, measurement }: Draft, machine: string): Promise<void> {
     const { events, measurements, sessions, summaries, instruments } = this.db;
+    // Asked for all at once: each answer that is waited for is time in which a reading is not stored.
+    const [there, sitting, newest, before] = await Promise.all([
+      events.get(id),
+      sessions.get(session.id),
+      events.orderBy('number').last(),
+      summaries.get(session.id),
+    ]);
     // It was stored, and only the answer got lost.
-    if (await events.get(id)) return;
-    if (!(await sessions.get(session.id))) await sessions.add(checkRecord('sessions', session));
-    const newest = await events.orderBy('number').last();
+    if (there) return;
     const number = (newest?.number ?? -1) + 1;
     const entry: LogEntry = { id, sessionId: session.id, machine, number, event };
-    await events.add(checkRecord('events', entry));
+    const added: Promise<unknown>[] = [events.add(checkRecord('events', entry))];
+    if (!sitting) added.push(sessions.add(checkRecord('sessions', session)));
     if (measurement) {
       const whole = { id, sessionId: session.id, ...measurement };
-      await measurements.add(checkRecord('measurements', whole));
+      added.push(measurements.add(checkRecord('measurements', whole)));
     }
-    const before = await summaries.get(session.id);
+    await Promise.all(added);
     if (before?.form === SUMMARY_FORM)
       await summaries.put(checkSummary(summaryAfter(before, entry)));
     else {

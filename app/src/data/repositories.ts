@@ -80,6 +80,7 @@ export class Repository {
         await this.saveSettings({ instrumentId: library[0]?.id ?? null });
       }),
     );
+    await stored(() => this.log.machineName());
     await stored(() => this.log.mendSummaries());
   }
 
