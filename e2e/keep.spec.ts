@@ -189,3 +189,31 @@ test('a helper process that is gone is begun anew once, and the second time it i
   await page.reload();
   await expect.poll(() => bench.plucks(5)).toBe(1);
 });
+
+test('after a bad ending the records are checked by themselves, and what was mended is said', async ({
+  page,
+}) => {
+  await practised(page);
+  await page.evaluate(
+    () =>
+      new Promise<void>((resolve) => {
+        const opening = indexedDB.open('rosefinch-demo');
+        opening.onsuccess = () => {
+          const change = opening.result.transaction('summaries', 'readwrite');
+          const summaries = change.objectStore('summaries');
+          const all = summaries.getAll();
+          all.onsuccess = () => {
+            for (const summary of all.result) summaries.put({ ...summary, plucks: 77 });
+          };
+          change.oncomplete = () => {
+            opening.result.close();
+            resolve();
+          };
+        };
+      }),
+  );
+  // A page that was closed in order has taken its mark away; this one had not.
+  await page.addInitScript(() => localStorage.setItem('rosefinch-open', 'yes'));
+  await page.reload();
+  await expect(page.getByText('In the records 1 fault was mended, 0 left.')).toBeVisible();
+});
