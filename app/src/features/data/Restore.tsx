@@ -109,15 +109,17 @@ function Plan({ planned: { file, survey }, onRestore, onLeave }: PlanProps) {
     <div className="card">
       {faults > 0 && <Faults name={file.name} survey={survey} />}
       <table className="ledger narrow">
-        <caption>What {file.name} will do; nothing will be removed</caption>
+        <caption>
+          What {file.name} will do; nothing will be removed. Newer and older are the file’s.
+        </caption>
         <thead>
           <tr>
             <th scope="col">kind</th>
             <th scope="col">new</th>
-            <th scope="col">newer in the file</th>
-            <th scope="col">older in the file</th>
+            <th scope="col">newer</th>
+            <th scope="col">older</th>
             <th scope="col">different</th>
-            <th scope="col">already the same</th>
+            <th scope="col">same</th>
           </tr>
         </thead>
         <tbody>
