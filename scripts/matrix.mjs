@@ -21,7 +21,6 @@ const ROWS = [
     utc: '2026-11-26T22:59Z',
     zone: 'Europe/Berlin',
     locale: 'de-DE',
-    busy: true,
   },
 ];
 
