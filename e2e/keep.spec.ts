@@ -174,6 +174,7 @@ test('a helper process that is gone is begun anew once, and the second time it i
         }
       },
       killAnalysis: () => workers.at(-1)?.terminate(),
+      begunAnew: () => workers.length > 1,
     });
   });
   const kill = () =>
@@ -182,7 +183,7 @@ test('a helper process that is gone is begun anew once, and the second time it i
   await kill();
   await page.keyboard.press('5');
   // It is found out by its silence; then all is as before.
-  await page.waitForTimeout(9000);
+  await page.waitForFunction(() => (window as unknown as { begunAnew: () => boolean }).begunAnew());
   await bench.pluck(5);
   await kill();
   await expect(page.getByRole('alert')).toContainText('a helper process does not answer');

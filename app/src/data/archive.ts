@@ -4,6 +4,7 @@ import {
   BACKUP_TAIL,
   BackupScanner,
   backupHead,
+  type Contents,
   checkRecord,
   type Fault,
   merged,
@@ -21,7 +22,7 @@ import {
 import { type Instrument, MODELS } from '@rosefinch/core/strings';
 import { Dexie } from 'dexie';
 import type { RosefinchDatabase } from './database.ts';
-import { type Draft, summaryOf } from './log.ts';
+import { asRecords, type Draft, mendSummary, notThere } from './log.ts';
 
 /** Backups, restores and checks of all that is kept; they run in a worker, for they may take long. */
 
@@ -44,8 +45,6 @@ export interface Written {
 const BATCH = 500;
 /** No more faults than these are told one by one. */
 const FAULTS_TOLD = 1000;
-/** Where events stood that were never stored. */
-const NOT_STORED = 'not stored yet';
 
 /**
  * All that is kept as a backup file, with what is not stored yet; it is read back before it is
@@ -69,9 +68,11 @@ export async function writeArchive(
     const newest = await db.events.orderBy('number').last();
     upTo = newest?.number ?? -1;
     const known = new Set(await db.sessions.toCollection().primaryKeys());
-    // Of some only the answer that they are stored is still to come.
-    const stored = await db.events.bulkGet(unstored.map(({ id }) => id));
-    const missing = unstored.filter((_, i) => stored[i] === undefined);
+    const drafts = asRecords(await notThere(db, unstored), upTo + 1);
+    const besides: Partial<Contents> = {
+      ...drafts,
+      sessions: drafts.sessions.filter(({ id }) => !known.has(id)),
+    };
     for (const name of TABLE_NAMES) {
       const { open, between, close } = tableFrame(name);
       text += open;
@@ -88,14 +89,8 @@ export async function writeArchive(
         text = '';
         progress(done, 2 * total);
       };
-      let last: string | null = null;
-      for (;;) {
-        const records: Tables[TableName][] = await after(db, name, last);
-        write(records);
-        last = records.at(-1)?.id ?? null;
-        if (records.length < BATCH) break;
-      }
-      write(unstoredOf(name, missing, known, upTo));
+      await eachBatch(db, name, write);
+      write(besides[name] ?? []);
       text += close;
     }
     parts.push(new Blob([text, BACKUP_TAIL]));
@@ -106,45 +101,27 @@ export async function writeArchive(
   return { file, counts, upTo, faults };
 }
 
-function after(
+/** Everything in a table, so many records at once. */
+async function eachBatch(
   db: RosefinchDatabase,
   name: TableName,
-  last: string | null,
-): Promise<Tables[TableName][]> {
+  take: (records: readonly Tables[TableName][]) => void,
+): Promise<void> {
   const table = db.table<Tables[TableName], string>(name);
-  const rest = last === null ? table.toCollection() : table.where(':id').above(last);
-  return rest.limit(BATCH).toArray();
+  let last: string | null = null;
+  for (;;) {
+    const rest = last === null ? table.toCollection() : table.where(':id').above(last);
+    const records: Tables[TableName][] = await rest.limit(BATCH).toArray();
+    take(records);
+    last = records.at(-1)?.id ?? null;
+    if (records.length < BATCH) return;
+  }
 }
 
 async function countOf(db: RosefinchDatabase): Promise<number> {
   let total = 0;
   for (const table of Object.values(db.kept())) total += await table.count();
   return total;
-}
-
-function unstoredOf(
-  name: TableName,
-  unstored: readonly Draft[],
-  known: ReadonlySet<string>,
-  upTo: number,
-): readonly Tables[TableName][] {
-  if (name === 'sessions') {
-    const missing = unstored.filter(({ session }) => !known.has(session.id));
-    return [...new Map(missing.map(({ session }) => [session.id, session])).values()];
-  }
-  if (name === 'events')
-    return unstored.map(({ id, session, event }, i) => ({
-      id,
-      sessionId: session.id,
-      machine: NOT_STORED,
-      number: upTo + 1 + i,
-      event,
-    }));
-  if (name === 'measurements')
-    return unstored.flatMap(({ id, session, measurement }) =>
-      measurement ? [{ id, sessionId: session.id, ...measurement }] : [],
-    );
-  return [];
 }
 
 /**
@@ -180,20 +157,27 @@ interface Visitor {
   readonly piece?: () => Promise<void>;
 }
 
-/** Reads a file piece by piece. @throws FormatError if it is no text, no backup, or a newer one */
-async function scan(file: Blob, { record, fault, piece }: Visitor): Promise<void> {
+/** So much of a file is read at once, in bytes. */
+const PIECE = 2 ** 20;
+
+/**
+ * Reads a file piece by piece. A transaction ends when nothing is asked of it: within one,
+ * `waiting` keeps it until a piece has been read.
+ * @throws FormatError if it is no text, no backup, or a newer one
+ */
+async function scan(
+  file: Blob,
+  { record, fault, piece }: Visitor,
+  waiting: <T>(work: Promise<T>) => Promise<T> = (work) => work,
+): Promise<void> {
   const scanner = new BackupScanner(record, fault);
-  const reader = file.stream().getReader();
   const decoder = new TextDecoder('utf-8', { fatal: true });
-  let read = 0;
-  for (;;) {
-    const { done, value } = await reader.read();
-    const text = decoded(decoder, value, read);
-    scanner.push(text);
-    if (done) break;
-    read += value.length;
+  for (let from = 0; from < file.size; from += PIECE) {
+    const bytes = await waiting(file.slice(from, from + PIECE).arrayBuffer());
+    scanner.push(decoded(decoder, new Uint8Array(bytes), from));
     await piece?.();
   }
+  scanner.push(decoded(decoder, undefined, file.size));
   scanner.end();
   await piece?.();
 }
@@ -302,26 +286,10 @@ export async function restoreArchive(
     const fault = ({ place, reason }: Fault) => {
       if (!salvage) throw new RecordError(place, reason);
     };
-    await inTransaction(file, { record: (one) => held.push(one), fault, piece: put });
+    const visitor = { record: (one: Scanned) => held.push(one), fault, piece: put };
+    await scan(file, visitor, (work) => Dexie.waitFor(work));
   });
 }
-
-/** A transaction ends when nothing is asked of it: while the file is read it is kept waiting. */
-async function inTransaction(file: Blob, { record, fault, piece }: Visitor): Promise<void> {
-  const scanner = new BackupScanner(record, fault);
-  const decoder = new TextDecoder('utf-8', { fatal: true });
-  for (let from = 0; from < file.size; from += PIECE) {
-    const bytes = await Dexie.waitFor(file.slice(from, from + PIECE).arrayBuffer());
-    scanner.push(decoded(decoder, new Uint8Array(bytes), from));
-    await piece?.();
-  }
-  scanner.push(decoded(decoder, undefined, file.size));
-  scanner.end();
-  await piece?.();
-}
-
-/** So much of a file is read at once, in bytes. */
-const PIECE = 2 ** 20;
 
 /** What a check of the store found, and what became of it. */
 export interface StoreReport {
@@ -340,20 +308,12 @@ export async function checkStore(db: RosefinchDatabase, progress: Progress): Pro
   const left: Fault[] = [];
   const total = await countOf(db);
   let checked = 0;
-  for (const name of TABLE_NAMES) {
-    let last: string | null = null;
-    for (;;) {
-      const records: Tables[TableName][] = await after(db, name, last);
-      for (const record of records) {
-        const fault = faultOf(name, record);
-        if (fault) left.push(fault);
-      }
+  for (const name of TABLE_NAMES)
+    await eachBatch(db, name, (records) => {
+      left.push(...records.flatMap((record) => faultOf(name, record) ?? []));
       checked += records.length;
       progress(checked, total);
-      last = records.at(-1)?.id ?? null;
-      if (records.length < BATCH) break;
-    }
-  }
+    });
   mended.push(...(await mendHomeless(db)), ...(await mendSummaries(db)));
   left.push(...(await homelessMeasurements(db)));
   return { checked, mended, left };
@@ -434,14 +394,8 @@ async function mendSummaries(db: RosefinchDatabase): Promise<string[]> {
   const mended: string[] = [];
   const sessions = await db.sessions.toArray();
   for (const session of sessions) {
-    // An event that another tab stores meanwhile must be in both or in neither.
-    await db.transaction('rw', db.instruments, db.events, db.summaries, async () => {
-      const made = await summaryOf(db, session);
-      const kept = await db.summaries.get(session.id);
-      if (!made || JSON.stringify(kept) === JSON.stringify(made)) return;
-      await db.summaries.put(made);
-      mended.push(`The summary of a sitting was ${kept ? 'untrue' : 'missing'}.`);
-    });
+    const wrong = await mendSummary(db, session);
+    if (wrong) mended.push(`The summary of a sitting was ${wrong}.`);
   }
   const there = new Set(sessions.map(({ id }) => id));
   const stray = (await db.summaries.toCollection().primaryKeys()).filter((id) => !there.has(id));

@@ -3,5 +3,5 @@ export type { StoreReport, Survey } from './archive.ts';
 export { DataProvider, type Stock, useData, useLive, useSettings, useStock } from './context.tsx';
 export { csvText, rounded } from './csv.ts';
 export { RosefinchDatabase, type Shelf } from './database.ts';
-export type { Draft } from './log.ts';
+export { asRecords, type Draft } from './log.ts';
 export { type Listed, type OpenPlace, Repository } from './repositories.ts';

@@ -1,5 +1,6 @@
 import type { StampedEvent } from '@rosefinch/core/coach';
 import {
+  type Contents,
   checkRecord,
   checkSummary,
   inOrder,
@@ -88,15 +89,8 @@ export class Log {
     const kept = await db.summaries.filter(({ form }) => form === SUMMARY_FORM).primaryKeys();
     const there = new Set(kept);
     const missing = (await db.sessions.toArray()).filter(({ id }) => !there.has(id));
-    for (const session of missing) {
-      // A log that cannot be summed up must not keep the page from opening: the check names it.
-      await db
-        .transaction('rw', db.instruments, db.events, db.summaries, async () => {
-          const summary = await summaryOf(db, session);
-          if (summary) await db.summaries.put(summary);
-        })
-        .catch(() => {});
-    }
+    // A log that cannot be summed up must not keep the page from opening: the check names it.
+    for (const session of missing) await mendSummary(db, session).catch(() => {});
   }
 
   /** Stores a sitting that was read from a file, with its events and what goes with them: all or none. */
@@ -182,8 +176,54 @@ export function logOf(db: RosefinchDatabase, sessionId: string): Promise<LogEntr
 }
 
 /** A sitting’s summary, made from its log; null where its instrument is not here. */
-export async function summaryOf(db: RosefinchDatabase, session: Session): Promise<Summary | null> {
+async function summaryOf(db: RosefinchDatabase, session: Session): Promise<Summary | null> {
   const instrument = await db.instruments.get(session.instrumentId);
   if (!instrument) return null;
   return summarise(session, await logOf(db, session.id), instrument.courses);
+}
+
+/** Makes a sitting’s summary anew if it is not what its log says; answers what was wrong with it. */
+export function mendSummary(
+  db: RosefinchDatabase,
+  session: Session,
+): Promise<'missing' | 'untrue' | null> {
+  // An event that another tab stores meanwhile must be in both or in neither.
+  return db.transaction('rw', db.instruments, db.events, db.summaries, async () => {
+    const made = await summaryOf(db, session);
+    const kept = await db.summaries.get(session.id);
+    if (!made || JSON.stringify(kept) === JSON.stringify(made)) return null;
+    await db.summaries.put(made);
+    return kept ? 'untrue' : 'missing';
+  });
+}
+
+/** Where events stood that were never stored. */
+const NOT_STORED = 'not stored yet';
+
+/** Events that are not stored yet, as they would be: for files, so that nothing is left out of them. */
+export function asRecords(
+  drafts: readonly Draft[],
+  firstNumber: number,
+): Pick<Contents, 'sessions' | 'events' | 'measurements'> {
+  const sessions = new Map(drafts.map(({ session }) => [session.id, session]));
+  const events = drafts.map(({ id, session, event }, i) => ({
+    id,
+    sessionId: session.id,
+    machine: NOT_STORED,
+    number: firstNumber + i,
+    event,
+  }));
+  const measurements = drafts.flatMap(({ id, session, measurement }) =>
+    measurement ? [{ id, sessionId: session.id, ...measurement }] : [],
+  );
+  return { sessions: [...sessions.values()], events, measurements };
+}
+
+/** Of some events only the answer that they are stored is still to come: the others. */
+export async function notThere(
+  db: RosefinchDatabase,
+  drafts: readonly Draft[],
+): Promise<readonly Draft[]> {
+  const stored = await db.events.bulkGet(drafts.map(({ id }) => id));
+  return drafts.filter((_, i) => stored[i] === undefined);
 }

@@ -11,6 +11,7 @@ export class Outbox<Entry extends { readonly id: string }> {
   private waiting: readonly Entry[] = [];
   private trouble: string | null = null;
   private working: Promise<void> | null = null;
+  private toBeTried = false;
   private readonly listeners = new Set<() => void>();
 
   constructor(
@@ -61,7 +62,16 @@ export class Outbox<Entry extends { readonly id: string }> {
       }
     }
     this.change(this.waiting, trouble);
-    if (trouble !== null) this.later(() => void this.flush(), AGAIN_MS);
+    if (trouble !== null) this.tryAgain();
+  }
+
+  private tryAgain(): void {
+    if (this.toBeTried) return;
+    this.toBeTried = true;
+    this.later(() => {
+      this.toBeTried = false;
+      void this.flush();
+    }, AGAIN_MS);
   }
 
   private change(waiting: readonly Entry[], trouble: string | null): void {

@@ -2,7 +2,7 @@ import type { LogEntry, Measurement, Session } from '@rosefinch/core/records';
 import type { Progress } from './archive.ts';
 import { csvText, rounded } from './csv.ts';
 import type { RosefinchDatabase } from './database.ts';
-import { type Draft, logOf } from './log.ts';
+import { type Draft, logOf, notThere } from './log.ts';
 
 const COLUMNS = [
   'time_utc',
@@ -88,7 +88,7 @@ export async function writeReadings(
     parts.push(lines({ session, instrument: nameOf(session), log, measurements, stored: true }));
     progress(i + 1, sessions.length);
   }
-  for (const { session, id, event, measurement } of unstored) {
+  for (const { session, id, event, measurement } of await notThere(db, unstored)) {
     const measurements = new Map(measurement ? [[id, measurement] as const] : []);
     const log = [{ id, event }];
     parts.push(lines({ session, instrument: nameOf(session), log, measurements, stored: false }));

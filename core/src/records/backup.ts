@@ -47,6 +47,12 @@ export function recordLine(record: Tables[TableName]): string {
   );
 }
 
+/** A store in which nothing is kept, to be filled. */
+export function noContents(): { [K in TableName]: Tables[K][] } {
+  const tables = TABLE_NAMES.map((name) => [name, []]);
+  return Object.fromEntries(tables) as unknown as { [K in TableName]: Tables[K][] };
+}
+
 /** Writes all contents as a backup file: JSON (RFC 8259) with one record a line. */
 export function writeBackup(contents: Contents, exportedAt: Date): string {
   const tables = TABLE_NAMES.map((name) => {
@@ -72,9 +78,7 @@ export function readBackup(text: string): Contents {
  * @throws FormatError if it is no JSON, no backup, or a newer one.
  */
 export function salvage(text: string, onFault: (fault: Fault) => void): Contents {
-  const contents = Object.fromEntries(TABLE_NAMES.map((name) => [name, []])) as unknown as {
-    [K in TableName]: Tables[K][];
-  };
+  const contents = noContents();
   const keep = ({ table, record }: Scanned) => (contents[table] as unknown[]).push(record);
   const scanner = new BackupScanner(keep, onFault);
   scanner.push(text);

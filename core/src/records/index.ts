@@ -4,6 +4,7 @@ export {
   backupHead,
   checkRecord,
   checkSummary,
+  noContents,
   readBackup,
   recordLine,
   salvage,

@@ -126,19 +126,14 @@ export class BackupScanner {
   /** The first line: the head of this Rosefinch's own form, or something else. */
   private begin(line: string): void {
     const head = HEAD.exec(line.trim());
-    if (!head) {
-      this.manner = 'one piece';
-      this.hold(`${line}\n`);
-      return;
-    }
-    checkSchema(Number(head[1]));
     // Older forms were never written in lines.
-    if (Number(head[1]) !== SCHEMA) {
-      this.manner = 'one piece';
-      this.hold(`${line}\n`);
+    if (head && checkSchema(Number(head[1])) === SCHEMA) {
+      checkHead({ exportedAt: head[2] });
+      this.manner = 'lines';
       return;
     }
-    this.manner = 'lines';
+    this.manner = 'one piece';
+    this.hold(`${line}\n`);
   }
 
   private open(name: string, empty: boolean, where: string): void {

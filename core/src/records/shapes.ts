@@ -4,7 +4,7 @@ import type { PluckOutcome, Reading } from '../listen/index.ts';
 import type { Tuning } from '../music/index.ts';
 import { STEPS } from '../settling/index.ts';
 import type { Course, Instrument, Peg, StringSpec } from '../strings/index.ts';
-import type { DEFAULT_SETTINGS, SettingsRecord, StoredSettings } from './settings.ts';
+import type { SettingsRecord, StoredSettings } from './settings.ts';
 import {
   type AnyShape,
   also,
@@ -363,38 +363,30 @@ const recording = record<Recording>({
   sessionId: nullable(id()),
 });
 
-const { order, wires, channel, planOrder, moves, wording, referenceTone, force } = {
-  order: choice<StoredOf<'order'>>('thickest first', 'thinnest first'),
-  wires: choice<StoredOf<'wires'>>('as you look down', 'turned round'),
-  channel: choice<StoredOf<'channel'>>('left', 'right', 'mix'),
-  planOrder: choice<StoredOf<'planOrder'>>('planned', 'thickest first', 'thinnest first'),
-  moves: choice<StoredOf<'moves'>>('many small', 'one bold'),
-  wording: choice<StoredOf<'wording'>>('full', 'short'),
-  referenceTone: choice<StoredOf<'referenceTone'>>('plucked', 'sustained'),
-  force: choice<StoredOf<'force'>>('N', 'kgf'),
-};
-type StoredOf<K extends keyof typeof DEFAULT_SETTINGS> = Exclude<StoredSettings[K], undefined>;
+type SettingOf<K extends keyof StoredSettings> = NonNullable<StoredSettings[K]>;
 
 const settings = record<Kept<SettingsRecord>>({
   id: choice<'settings'>('settings'),
   value: record<StoredSettings>({
     a4: optional(a4()),
     tolerance: optional(real(0.5, 20)),
-    order: optional(order),
-    wires: optional(wires),
+    order: optional(choice<SettingOf<'order'>>('thickest first', 'thinnest first')),
+    wires: optional(choice<SettingOf<'wires'>>('as you look down', 'turned round')),
     keysOn: optional(flag()),
     practiceSound: optional(flag()),
     referenceVolume: optional(real(0, 1)),
     spokenArrival: optional(flag()),
     microphoneId: optional(nullable(text())),
-    channel: optional(channel),
+    channel: optional(choice<SettingOf<'channel'>>('left', 'right', 'mix')),
     instrumentId: optional(nullable(id())),
-    planOrder: optional(planOrder),
+    planOrder: optional(
+      choice<SettingOf<'planOrder'>>('planned', 'thickest first', 'thinnest first'),
+    ),
     aiming: optional(flag()),
-    moves: optional(moves),
-    wording: optional(wording),
-    referenceTone: optional(referenceTone),
-    force: optional(force),
+    moves: optional(choice<SettingOf<'moves'>>('many small', 'one bold')),
+    wording: optional(choice<SettingOf<'wording'>>('full', 'short')),
+    referenceTone: optional(choice<SettingOf<'referenceTone'>>('plucked', 'sustained')),
+    force: optional(choice<SettingOf<'force'>>('N', 'kgf')),
     phrases: optional(dictionary(text())),
   }),
   changedAt: changedAt(),

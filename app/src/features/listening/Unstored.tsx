@@ -1,7 +1,7 @@
 import { Button, Group } from '@mantine/core';
-import { TABLE_NAMES, writeBackup } from '@rosefinch/core/records';
+import { noContents, writeBackup } from '@rosefinch/core/records';
 import { useSyncExternalStore } from 'react';
-import { useData } from '../../data/index.ts';
+import { asRecords, useData } from '../../data/index.ts';
 import { now } from '../../environment.ts';
 import { counted, download } from '../../ui/index.ts';
 
@@ -14,26 +14,8 @@ export function Unstored() {
   if (problem === null || pending.length === 0) return null;
   const save = async () => {
     const instruments = await repository.instruments().catch(() => []);
-    const sessions = new Map(pending.map(({ session }) => [session.id, session]));
-    const nothing = Object.fromEntries(TABLE_NAMES.map((name) => [name, [] as never[]]));
-    const text = writeBackup(
-      {
-        ...(nothing as Record<(typeof TABLE_NAMES)[number], never[]>),
-        instruments,
-        sessions: [...sessions.values()],
-        events: pending.map(({ id, session, event }, number) => ({
-          id,
-          sessionId: session.id,
-          machine: 'not stored yet',
-          number,
-          event,
-        })),
-        measurements: pending.flatMap(({ id, session, measurement }) =>
-          measurement ? [{ id, sessionId: session.id, ...measurement }] : [],
-        ),
-      },
-      new Date(now()),
-    );
+    const contents = { ...noContents(), instruments, ...asRecords(pending, 0) };
+    const text = writeBackup(contents, new Date(now()));
     download('rosefinch-not-stored.json', text, 'application/json');
   };
   return (

@@ -4,6 +4,7 @@ import type { Session, SourceKind } from '@rosefinch/core/records';
 import { useCallback, useEffect, useMemo, useSyncExternalStore } from 'react';
 import { type OpenPlace, type Repository, type Settings, useData } from '../../data/index.ts';
 import { newId, now, zone } from '../../environment.ts';
+import { useNotices } from '../../ui/index.ts';
 import {
   type Heard,
   type Known,
@@ -42,6 +43,7 @@ export interface Place {
 /** The sitting that is open here. An event is shown and handed to the disk in the same breath. */
 export function useSitting(place: Place, settings: Settings): Sitting {
   const { repository } = useData();
+  const notices = useNotices();
   const { instrumentId, tuningId, capo, settling, practice } = place;
   const plan: SittingPlan = {
     goal: () => goalOf(place.courses, settings),
@@ -60,14 +62,15 @@ export function useSitting(place: Place, settings: Settings): Sitting {
   const startAfresh = useCallback(() => {
     const left = sitting.leave();
     if (!left) return null;
-    void repository.endSession(left.id, now());
+    const failed = (error: Error) => notices.say({ message: error.message });
+    repository.endSession(left.id, now()).catch(failed);
     return () => {
       // What was heard meanwhile has a sitting of its own.
       if (sitting.latest().session !== null) return;
-      void repository.endSession(left.id, null);
+      repository.endSession(left.id, null).catch(failed);
       sitting.resume(left);
     };
-  }, [repository, sitting]);
+  }, [repository, sitting, notices]);
   const record = useCallback<Sitting['record']>(
     (event, measurement) => {
       const first = sitting.latest().session === null;
