@@ -1,4 +1,5 @@
 import { BenchPage } from './bench.ts';
+import { OWN_PORT } from './playwright.config.ts';
 import { playedBy, plucksOf } from './sound.ts';
 import { expect, feed, heardOut, type Page, test } from './test.ts';
 
@@ -103,7 +104,7 @@ test('no view asks another origin for anything', async ({ page, baseURL }) => {
 test('the empty shelf says what it is for and puts a guitar on the bench in one click', async ({
   page,
 }) => {
-  await page.goto('http://127.0.0.1:5282/');
+  await page.goto(`http://127.0.0.1:${OWN_PORT}/`);
   await expect(page.getByRole('heading', { name: 'Tune string by string' })).toBeVisible();
   await page.getByRole('button', { name: 'Put a guitar on the bench' }).click();
   await expect(page.getByRole('heading', { name: 'My guitar' })).toBeVisible();

@@ -130,6 +130,16 @@ test('a copy goes to the teacher’s folder when a sitting is over', async ({ pa
     Object.assign(window, {
       showDirectoryPicker: async () =>
         (await navigator.storage.getDirectory()).getDirectoryHandle('copies', { create: true }),
+      lapsed: false,
+    });
+    // Leave for the origin’s own folder never lapses: here it does when it is told to.
+    const leave = window as unknown as { lapsed: boolean };
+    Object.assign(FileSystemHandle.prototype, {
+      queryPermission: async () => (leave.lapsed ? 'prompt' : 'granted'),
+      requestPermission: async () => {
+        leave.lapsed = false;
+        return 'granted';
+      },
     });
   });
   const copies = () =>
@@ -151,9 +161,12 @@ test('a copy goes to the teacher’s folder when a sitting is over', async ({ pa
   await expect.poll(async () => (await copies()).length).toBe(1);
   await expect(page.getByText('Every reading is in it.')).toBeVisible();
   expect(readBackup((await copies())[0]!).instruments).toHaveLength(12);
+  // Leave lapses over night; the day’s first key asks for it again.
+  await page.evaluate(() => Object.assign(window, { lapsed: true }));
   await page.getByRole('link', { name: 'Bench' }).click();
   await bench.practise();
   await page.keyboard.press('5');
+  await expect.poll(() => page.evaluate(() => 'lapsed' in window && window.lapsed)).toBe(false);
   await bench.pluck(5);
   await page.getByRole('button', { name: 'Start afresh' }).click();
   await expect.poll(async () => (await copies()).length).toBe(2);

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
-import { inOrder, readBackup } from '@rosefinch/core/records';
+import { readBackup } from '@rosefinch/core/records';
 import { historyOf, type Look, settlingOf, stepsOf } from '@rosefinch/core/settling';
+import { inOrder } from '@rosefinch/core/sitting';
 import { HEARD_WITHIN } from './bench.ts';
 import { SettlePage } from './settle.ts';
 import { settledBy } from './sound.ts';

@@ -3,9 +3,9 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { type Browser, chromium } from '@playwright/test';
 import { writeWav } from '@rosefinch/core/formats';
+import { seededRandom } from '@rosefinch/core/maths';
 import { findTuning, targetsOf } from '@rosefinch/core/music';
 import { GOOD_NECK, PracticeInstrument } from '@rosefinch/core/practice';
-import { seededRandom } from '@rosefinch/core/random';
 import { findModel, steelGuitar } from '@rosefinch/core/strings';
 import { CHROMIUM, CHROMIUM_ARGS } from './playwright.config.ts';
 

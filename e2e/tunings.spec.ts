@@ -86,6 +86,7 @@ test('a phrase of the teacher’s is kept and stands on the card', async ({ page
   await page.goto('/tunings/guitar-open-d');
   await page.getByLabel('Remember it by').fill('Down at dawn, all finches answer');
   await page.getByLabel('Remember it by').blur();
+  await expect(page.getByText('Kept; it is printed on the card')).toBeVisible();
   await page.reload();
   await expect(page.getByLabel('Remember it by')).toHaveValue('Down at dawn, all finches answer');
   const waiting = page.waitForEvent('download');

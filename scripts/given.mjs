@@ -15,6 +15,8 @@ const TAKEN = [
   /\bcrypto\.(randomUUID|getRandomValues)\b/,
   /\bresolvedOptions\(\)\.timeZone\b/,
   /\bnavigator\.languages?\b/,
+  // The lint rule that keeps these in their rooms knows them by their bare names.
+  /\b(?:window|globalThis|self)\.(?:\w*AudioContext|\w*Worker|indexedDB|\w+Storage|fetch|navigator)\b/,
 ];
 
 const files = ROOMS.flatMap((room) =>

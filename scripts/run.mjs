@@ -119,12 +119,18 @@ function browserTests() {
 function check() {
   say('Types …');
   bin('tsc', ['-b']);
-  say('Format, lint and room boundaries …');
+  say('Format and lint …');
   bin('biome', ['ci', '--error-on-warnings', '.']);
+  say('Rooms and the one way of their arrows …');
+  node(['scripts/boundaries.mjs']);
   say('Unused code and dependencies …');
   bin('knip', ['--no-progress']);
   say('Time, zone and chance are given …');
   node(['scripts/given.mjs']);
+  say('Limits have names …');
+  node(['scripts/limits.mjs']);
+  say('The table of keys …');
+  node(['--import', 'tsx', 'scripts/keys.mjs', '--check']);
   say('Licences …');
   node(['scripts/licences.mjs']);
   build();
@@ -165,6 +171,9 @@ const commands = {
     build();
     node(['--import', 'tsx', 'e2e/reliability/main.ts', ...rest]);
   },
+  keys: () => node(['--import', 'tsx', 'scripts/keys.mjs']),
+  mutate: () => node(['--import', 'tsx', 'scripts/mutate.mjs', ...rest]),
+  house: () => node(['scripts/house.mjs', ...rest]),
   frames: () => {
     chromium();
     build();

@@ -1,36 +1,54 @@
 import { Button } from '@mantine/core';
 import { lazy, Suspense, use } from 'react';
 import { Route, Routes } from 'react-router';
-import { saveBackup } from './backup.ts';
 import { useData } from './data/index.ts';
-import { BenchView } from './features/bench/index.ts';
-import { Unstored } from './features/listening/index.ts';
-import { NoticeLine, Shell, useNotices, View } from './ui/index.ts';
+import { saveBackup } from './parts/copies/index.ts';
+import { NoticeLine, Shell, useNotices, View } from './parts/frame/index.ts';
+import { Unstored } from './parts/listening/index.ts';
+import { BenchView } from './views/bench/index.ts';
 
-const FretsView = lazy(() => import('./features/frets/index.ts'));
-const HistoryView = lazy(() => import('./features/history/index.ts'));
-const RecordingView = lazy(() => import('./features/report/index.ts'));
-const RetuneView = lazy(() => import('./features/retune/index.ts'));
-const SettleView = lazy(() => import('./features/settle/index.ts'));
-const ShelfView = lazy(() => import('./features/shelf/index.ts'));
+const FretsView = lazy(() => import('./views/frets/index.ts'));
+const HistoryView = lazy(() => import('./views/log/index.ts'));
+const RecordingView = lazy(() => import('./views/recordings/index.ts'));
+const RetuneView = lazy(() => import('./views/retune/index.ts'));
+const SettleView = lazy(() => import('./views/settle/index.ts'));
+const ShelfView = lazy(() => import('./views/shelf/index.ts'));
 const InstrumentPage = lazy(() =>
-  import('./features/shelf/index.ts').then(({ InstrumentPage }) => ({ default: InstrumentPage })),
+  import('./views/shelf/index.ts').then(({ InstrumentPage }) => ({ default: InstrumentPage })),
 );
-const TuningsView = lazy(() => import('./features/tunings/index.ts'));
+const TuningsView = lazy(() => import('./views/tunings/index.ts'));
 const TuningPage = lazy(() =>
-  import('./features/tunings/index.ts').then(({ TuningPage }) => ({ default: TuningPage })),
+  import('./views/tunings/index.ts').then(({ TuningPage }) => ({ default: TuningPage })),
 );
 const TuningEditor = lazy(() =>
-  import('./features/tunings/index.ts').then(({ TuningEditor }) => ({ default: TuningEditor })),
+  import('./views/tunings/index.ts').then(({ TuningEditor }) => ({ default: TuningEditor })),
 );
-const DataPage = lazy(() => import('./features/data/index.ts'));
+const DataPage = lazy(() => import('./views/settings/index.ts'));
 const AutomaticCopies = lazy(() =>
-  import('./features/data/index.ts').then(({ AutomaticCopies }) => ({ default: AutomaticCopies })),
+  import('./views/settings/index.ts').then(({ AutomaticCopies }) => ({ default: AutomaticCopies })),
 );
 const AfterBadEnding = lazy(() =>
-  import('./features/data/index.ts').then(({ AfterBadEnding }) => ({ default: AfterBadEnding })),
+  import('./views/settings/index.ts').then(({ AfterBadEnding }) => ({ default: AfterBadEnding })),
 );
 const NotFound = lazy(() => import('./NotFound.tsx'));
+
+/** Every view: where it is, what it is called, and whether it stands in the head. */
+const VIEWS = [
+  { path: '/', title: 'Bench', Shown: BenchView, inHead: true },
+  { path: '/retune', title: 'Retune', Shown: RetuneView, inHead: true },
+  { path: '/settle', title: 'Settle', Shown: SettleView, inHead: true },
+  { path: '/frets', title: 'Frets', Shown: FretsView, inHead: true },
+  { path: '/shelf', title: 'Shelf', Shown: ShelfView, inHead: true },
+  { path: '/shelf/:instrument', title: 'Instrument', Shown: InstrumentPage },
+  { path: '/tunings', title: 'Tunings', Shown: TuningsView, inHead: true },
+  { path: '/tunings/new', title: 'New tuning', Shown: TuningEditor },
+  { path: '/tunings/:tuning', title: 'Tuning', Shown: TuningPage },
+  { path: '/tunings/:tuning/edit', title: 'Change a tuning', Shown: TuningEditor },
+  { path: '/history', title: 'History', Shown: HistoryView, inHead: true },
+  { path: '/recordings/:id', title: 'Recording', Shown: RecordingView },
+  { path: '/data', title: 'Data', Shown: DataPage, inHead: true },
+  { path: '*', title: 'No such page', Shown: NotFound },
+] as const;
 
 interface Props {
   /** Resolves when the database can be read. */
@@ -39,7 +57,7 @@ interface Props {
 
 export function App({ ready }: Props) {
   return (
-    <Shell>
+    <Shell links={VIEWS.filter((view) => 'inHead' in view)}>
       <NoticeLine />
       <Unstored />
       <Suspense fallback={<p>One moment …</p>}>
@@ -48,23 +66,6 @@ export function App({ ready }: Props) {
     </Shell>
   );
 }
-
-const VIEWS = [
-  { path: '/', title: 'Bench', Shown: BenchView },
-  { path: '/retune', title: 'Retune', Shown: RetuneView },
-  { path: '/settle', title: 'Settle', Shown: SettleView },
-  { path: '/frets', title: 'Frets', Shown: FretsView },
-  { path: '/shelf', title: 'Shelf', Shown: ShelfView },
-  { path: '/shelf/:instrument', title: 'Instrument', Shown: InstrumentPage },
-  { path: '/tunings', title: 'Tunings', Shown: TuningsView },
-  { path: '/tunings/new', title: 'New tuning', Shown: TuningEditor },
-  { path: '/tunings/:tuning', title: 'Tuning', Shown: TuningPage },
-  { path: '/tunings/:tuning/edit', title: 'Change a tuning', Shown: TuningEditor },
-  { path: '/history', title: 'History', Shown: HistoryView },
-  { path: '/recordings/:id', title: 'Recording', Shown: RecordingView },
-  { path: '/data', title: 'Data', Shown: DataPage },
-  { path: '*', title: 'No such page', Shown: NotFound },
-] as const;
 
 function Views({ ready }: { ready: Promise<void> }) {
   use(ready);

@@ -1,8 +1,6 @@
 import '@fontsource-variable/bricolage-grotesque';
 import '@fontsource-variable/atkinson-hyperlegible-next';
 import '@fontsource-variable/jetbrains-mono';
-import '@mantine/core/styles.css';
-import './ui/theme.css';
 import { MantineProvider } from '@mantine/core';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
@@ -10,7 +8,7 @@ import { createRoot } from 'react-dom/client';
 import { createBrowserRouter, RouterProvider } from 'react-router';
 import { App } from './App.tsx';
 import { DataProvider, Repository, RosefinchDatabase, type Shelf } from './data/index.ts';
-import { Notices, NoticesProvider, theme } from './ui/index.ts';
+import { Notices, NoticesProvider, theme } from './parts/frame/index.ts';
 import { watchForUpdates } from './updates.ts';
 
 const LAST_SHELF = 'rosefinch-shelf';

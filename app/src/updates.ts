@@ -1,5 +1,5 @@
 import { registerSW } from 'virtual:pwa-register';
-import type { Notices } from './ui/index.ts';
+import type { Notices } from './parts/frame/index.ts';
 
 /** Keeps the application on the machine for use offline; a new version waits until it is asked for. */
 export function watchForUpdates(notices: Notices): void {

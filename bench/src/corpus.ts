@@ -1,5 +1,5 @@
 import { partialHz, reportedHz } from '@rosefinch/core/listen';
-import { between, normal, seededRandom } from '@rosefinch/core/random';
+import { between, normal, seededRandom } from '@rosefinch/core/maths';
 import { mix, type Noise, noise, power } from './noises.ts';
 import { OPEN_STRINGS } from './strings.ts';
 

@@ -1,5 +1,5 @@
 import { Estimator, partialHz, reportedHz, reportedPitchBound } from '@rosefinch/core/listen';
-import { between, normal, seededRandom } from '@rosefinch/core/random';
+import { between, normal, seededRandom } from '@rosefinch/core/maths';
 import { type Frame, type FrameKind, frame, RATE } from './corpus.ts';
 import { decimated, type Peer, peersFor } from './peers.ts';
 import { quantile } from './print.ts';

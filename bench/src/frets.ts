@@ -9,7 +9,7 @@ import {
   sequenceOf,
   USEFUL_FRETS,
 } from '@rosefinch/core/intonation';
-import { between, normal, type Random, seededRandom } from '@rosefinch/core/random';
+import { between, normal, type Random, seededRandom } from '@rosefinch/core/maths';
 
 const SCALE = 648;
 const NOISE = 0.5;

@@ -1,4 +1,4 @@
-import { between, normal, type Random } from '@rosefinch/core/random';
+import { between, normal, type Random } from '@rosefinch/core/maths';
 import type { Hz } from '@rosefinch/core/units';
 
 /** Sounds of a room that are no string. All are filled into a new array, of any level. */

@@ -1,5 +1,5 @@
+import { between, normal, type Random, seededRandom } from '@rosefinch/core/maths';
 import { TUNINGS, type Tuning, targetsOf } from '@rosefinch/core/music';
-import { between, normal, type Random, seededRandom } from '@rosefinch/core/random';
 import {
   aimFor,
   type Coupling,

@@ -1,5 +1,5 @@
+import { between, seededRandom } from '@rosefinch/core/maths';
 import { midiToHz, TUNINGS } from '@rosefinch/core/music';
-import { between, seededRandom } from '@rosefinch/core/random';
 import { bestOrder, planRetune, planStrings } from '@rosefinch/core/retune';
 import { MODELS } from '@rosefinch/core/strings';
 

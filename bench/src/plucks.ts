@@ -1,6 +1,6 @@
 import { readPlucks, reportedHz, whoSounded } from '@rosefinch/core/listen';
+import { between, normal, type Random, seededRandom } from '@rosefinch/core/maths';
 import { drawTimbre, glideMean, Voice } from '@rosefinch/core/practice';
-import { between, normal, type Random, seededRandom } from '@rosefinch/core/random';
 import type { Cents, Hz } from '@rosefinch/core/units';
 import { mix, type Noise, noise, power } from './noises.ts';
 import { quantile } from './print.ts';

@@ -1,22 +1,18 @@
 import {
-  type Advice,
-  adviceFor,
-  type BenchEvent,
-  benchAfter,
   type CoachView,
   type Fault,
   faultOf,
   type HeardPluck,
-  hearPluck,
+  type NextStep,
+  nextStep,
   type Rule,
-  refusalAdvice,
   ringingOf,
-  startBench,
 } from '@rosefinch/core/coach';
-import { knowledgeOf, type ListenEvent, Listener } from '@rosefinch/core/listen';
+import { knowledgeOf, type ListenEvent, Listener, type Refusal } from '@rosefinch/core/listen';
+import { between, normal, type Random, seededRandom } from '@rosefinch/core/maths';
 import { findTuning, type Target, targetsOf } from '@rosefinch/core/music';
 import { PracticeInstrument } from '@rosefinch/core/practice';
-import { between, normal, type Random, seededRandom } from '@rosefinch/core/random';
+import { type BenchEvent, benchAfter, hearPluck, startBench } from '@rosefinch/core/sitting';
 import {
   expectedCoupling,
   findModel,
@@ -34,7 +30,8 @@ const MODELS_USED = ['steel-guitar', 'nylon-guitar', 'ukulele-concert', 'banjo-f
 /** A practice instrument on a bench without a screen: what a player does, and what the bench says to it. */
 class Sitting {
   readonly faults: Fault[] = [];
-  readonly advice: Advice[] = [];
+  readonly steps: NextStep[] = [];
+  readonly refusals: Refusal[] = [];
   readonly targets: readonly Target[];
   readonly order: readonly number[];
   private readonly practice: PracticeInstrument;
@@ -177,8 +174,8 @@ class Sitting {
       refusal: outcome.kind === 'reading' ? null : outcome,
       levelDbfs: outcome.kind === 'reading' ? outcome.levelDbfs : null,
     });
-    if (outcome.kind !== 'reading') this.advice.push(refusalAdvice(outcome, this.targets));
-    else this.advice.push(adviceFor(this.state, this.view().strings, 440));
+    if (outcome.kind !== 'reading') this.refusals.push(outcome);
+    else this.steps.push(nextStep(this.state, this.view().strings, 440));
     this.judge();
   }
 
@@ -369,10 +366,12 @@ const ALSO: Partial<Record<Mistake, readonly Rule[]>> = {
   'does not move': ['wrong peg'],
 };
 
-function noticed(mistake: Mistake, { faults, advice }: Sitting): boolean {
-  if (mistake === 'overshoot') return advice.some(({ say }) => say.startsWith('Too far'));
-  if (mistake === 'from above') return advice.some(({ more }) => /from above/.test(more));
-  if (mistake === 'two strings') return advice.some(({ say }) => / at once/.test(say));
+function noticed(mistake: Mistake, { faults, steps, refusals }: Sitting): boolean {
+  if (mistake === 'overshoot') return steps.some(({ step }) => step === 'too far');
+  if (mistake === 'from above')
+    return steps.some((now) => now.step === 'once more' && now.fromAbove);
+  if (mistake === 'two strings')
+    return refusals.some(({ kind }) => kind === 'more than one string');
   const right = [mistake, ...(ALSO[mistake] ?? [])];
   return faults.some(({ rule }) => right.includes(rule));
 }

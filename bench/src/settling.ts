@@ -1,6 +1,6 @@
+import { between, normal, type Random, seededRandom } from '@rosefinch/core/maths';
 import { findTuning, targetsOf } from '@rosefinch/core/music';
 import { type NewString, PracticeInstrument } from '@rosefinch/core/practice';
-import { between, normal, type Random, seededRandom } from '@rosefinch/core/random';
 import {
   type Creep,
   historyOf,

@@ -1,7 +1,7 @@
 import { bridgeEnds } from '@rosefinch/core/intonation';
 import { whoSounded } from '@rosefinch/core/listen';
+import { normal, type Random, seededRandom } from '@rosefinch/core/maths';
 import { findTuning, shiftHz, targetsOf } from '@rosefinch/core/music';
-import { normal, type Random, seededRandom } from '@rosefinch/core/random';
 
 const COUNT = 3000;
 const TUNINGS = [

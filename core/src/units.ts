@@ -23,3 +23,7 @@ export type Dbfs = Unit<'Dbfs'>;
 export type Midi = Unit<'Midi'>;
 /** Milliseconds since 1970-01-01T00:00Z. */
 export type EpochMs = Unit<'EpochMs'>;
+/** Pitch distance in tempered semitones; 12 to the octave, positive upward. */
+export type Semitones = Unit<'Semitones'>;
+/** Milliseconds. */
+export type Milliseconds = Unit<'Milliseconds'>;

@@ -3,7 +3,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium, type Page } from '@playwright/test';
-import { between, seededRandom } from '@rosefinch/core/random';
+import { between, seededRandom } from '@rosefinch/core/maths';
 import { BenchPage } from '../bench.ts';
 import { CHROMIUM, CHROMIUM_ARGS } from '../playwright.config.ts';
 import { incongruities } from './store.ts';

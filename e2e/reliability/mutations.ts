@@ -1,4 +1,4 @@
-import { type Random, seededRandom } from '@rosefinch/core/random';
+import { type Random, seededRandom } from '@rosefinch/core/maths';
 import { SCHEMA } from '@rosefinch/core/records';
 
 /** Ways in which a backup file can be wrong, by their name. */

@@ -2,7 +2,7 @@ import type { Browser, CDPSession, Page } from '@playwright/test';
 import { give, goTo } from '../test.ts';
 
 const VIEWS: readonly (readonly [path: string, ready: string])[] = [
-  ['/', 'text=/A4 \\d+ Hz/'],
+  ['/', '.bench[aria-busy=false]'],
   ['/shelf', '.tile'],
   ['/history', 'section.card'],
   ['/tunings', 'text=/tunings fit/'],

@@ -1,5 +1,5 @@
 import type { Browser, Page } from '@playwright/test';
-import { seededRandom } from '@rosefinch/core/random';
+import { seededRandom } from '@rosefinch/core/maths';
 import { BenchPage } from '../bench.ts';
 import { give } from '../test.ts';
 import { incongruities, tableOf } from './store.ts';

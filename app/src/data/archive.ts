@@ -8,28 +8,26 @@ import {
   checkRecord,
   type Fault,
   merged,
+  type Newness,
+  newnessOf,
   type Preference,
   recordLine,
   type Scanned,
-  type Session,
-  type Standing,
-  standingOf,
   TABLE_NAMES,
   type TableName,
   type Tables,
   tableFrame,
 } from '@rosefinch/core/records';
+import type { Session } from '@rosefinch/core/sitting';
 import { type Instrument, MODELS } from '@rosefinch/core/strings';
 import { Dexie } from 'dexie';
+import type { Progress } from '../worker/protocol.ts';
 import type { RosefinchDatabase } from './database.ts';
 import { asRecords, type Draft, mendSummary, notThere } from './log.ts';
 
 /** Backups, restores and checks of all that is kept; they run in a worker, for they may take long. */
 
 type Counts = Readonly<Record<TableName, number>>;
-
-/** Told how far it is; of 0 means that nobody knows how much there is. */
-export type Progress = (done: number, of: number) => void;
 
 /** A backup that was read back. */
 export interface Written {
@@ -192,7 +190,7 @@ function decoded(decoder: TextDecoder, bytes: Uint8Array | undefined, from: numb
 
 /** What a restore would do. */
 export interface Survey {
-  readonly standings: Readonly<Record<TableName, Readonly<Record<Standing, number>>>>;
+  readonly standings: Readonly<Record<TableName, Readonly<Record<Newness, number>>>>;
   readonly faults: readonly Fault[];
   /** Those beyond the ones that are told. */
   readonly moreFaults: number;
@@ -206,7 +204,7 @@ export async function surveyArchive(
 ): Promise<Survey> {
   const standings = Object.fromEntries(
     TABLE_NAMES.map((name) => [name, { new: 0, same: 0, newer: 0, older: 0, different: 0 }]),
-  ) as Record<TableName, Record<Standing, number>>;
+  ) as Record<TableName, Record<Newness, number>>;
   const faults: Fault[] = [];
   let moreFaults = 0;
   let held: Scanned[] = [];
@@ -215,7 +213,7 @@ export async function surveyArchive(
     for (const [name, records] of byTable(held)) {
       const present = await db.kept()[name].bulkGet(records.map(({ id }) => id));
       records.forEach((record, i) => {
-        standings[name][standingOf(record, present[i])]++;
+        standings[name][newnessOf(record, present[i])]++;
       });
     }
     done += held.length;

@@ -1,7 +1,6 @@
 // What the archive worker needs: no views, no React.
 export {
   checkStore,
-  type Progress,
   type Restoring,
   restoreArchive,
   type StoreReport,

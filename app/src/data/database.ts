@@ -1,13 +1,11 @@
 import {
   instrument1to2,
-  type LogEntry,
   logEntry3to4,
-  type Measurement,
   SCHEMA,
-  type Summary,
   type TableName,
   type Tables,
 } from '@rosefinch/core/records';
+import type { LogEntry, Measurement, Summary } from '@rosefinch/core/sitting';
 import { Dexie, type Table } from 'dexie';
 
 /** Which shelf this page works on: the demo has a database of its own. */

@@ -1,8 +1,6 @@
-import type { StampedEvent } from '@rosefinch/core/coach';
+import { type Contents, checkRecord, checkSummary } from '@rosefinch/core/records';
+import type { StampedEvent } from '@rosefinch/core/sitting';
 import {
-  type Contents,
-  checkRecord,
-  checkSummary,
   inOrder,
   type LogEntry,
   type Measurement,
@@ -11,7 +9,7 @@ import {
   type Summary,
   summarise,
   summaryAfter,
-} from '@rosefinch/core/records';
+} from '@rosefinch/core/sitting';
 import { Dexie, liveQuery } from 'dexie';
 import { newId } from '../environment.ts';
 import type { RosefinchDatabase } from './database.ts';

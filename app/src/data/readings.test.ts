@@ -1,4 +1,4 @@
-import type { LogEntry, Session } from '@rosefinch/core/records';
+import type { LogEntry, Session } from '@rosefinch/core/sitting';
 import { expect } from 'chai';
 import Papa from 'papaparse';
 import { type ReadSitting, readingsCsv } from './readings.ts';

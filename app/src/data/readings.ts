@@ -1,5 +1,5 @@
-import type { LogEntry, Measurement, Session } from '@rosefinch/core/records';
-import type { Progress } from './archive.ts';
+import type { LogEntry, Measurement, Session } from '@rosefinch/core/sitting';
+import type { Progress } from '../worker/protocol.ts';
 import { csvText, rounded } from './csv.ts';
 import type { RosefinchDatabase } from './database.ts';
 import { type Draft, logOf, notThere } from './log.ts';

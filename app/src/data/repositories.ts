@@ -3,18 +3,21 @@ import {
   checkRecord,
   DEFAULT_SETTINGS,
   type FretCheck,
-  type LogEntry,
   type Recording,
   type Restringing,
-  type Session,
   type Settings,
-  type Summary,
   saltmarshLibrary,
   type TableName,
   type Tables,
-  tellsOfInstrument,
 } from '@rosefinch/core/records';
+import {
+  type LogEntry,
+  type Session,
+  type Summary,
+  tellsOfInstrument,
+} from '@rosefinch/core/sitting';
 import { type Instrument, type Peg, type StringHeard, withPeg } from '@rosefinch/core/strings';
+import type { EpochMs, Hz } from '@rosefinch/core/units';
 import { liveQuery } from 'dexie';
 import { locale, now } from '../environment.ts';
 import type { RosefinchDatabase, Shelf } from './database.ts';
@@ -36,7 +39,7 @@ interface Aim {
   /** Fret of the capo; 0 without. */
   readonly capo: number;
   /** In Hz. */
-  readonly a4: number;
+  readonly a4: Hz;
 }
 
 function isFor(session: Session, { tuningId, capo, a4 }: Aim): boolean {
@@ -160,7 +163,7 @@ export class Repository {
   /** Every sitting of an instrument since a moment with its log, the oldest first. */
   sittingsSince(
     instrumentId: string,
-    since: number,
+    since: EpochMs,
   ): Promise<{ readonly session: Session; readonly log: readonly LogEntry[] }[]> {
     return stored(async () => {
       const all = (
@@ -330,13 +333,14 @@ export class Repository {
   /** When the last copy was written, and how many readings have none yet. */
   async copies(): Promise<{ at: number | null; without: number }> {
     const copy = await this.db.local.get('copy');
-    const upTo = copy?.id === 'copy' ? copy.upTo : -1;
+    // Without any copy it is every reading: the summaries know how many there are.
+    if (copy?.id !== 'copy') return { at: null, without: (await this.counts()).readings };
     const without = await this.db.events
       .where('number')
-      .above(upTo)
+      .above(copy.upTo)
       .filter(({ event }) => event.type === 'reading')
       .count();
-    return { at: copy?.id === 'copy' ? copy.at : null, without };
+    return { at: copy.at, without };
   }
 
   /** How many sittings are over. */

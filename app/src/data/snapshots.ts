@@ -1,4 +1,5 @@
-import { type Progress, restoreArchive, writeArchive } from './archive.ts';
+import type { Progress } from '../worker/protocol.ts';
+import { restoreArchive, writeArchive } from './archive.ts';
 import type { RosefinchDatabase } from './database.ts';
 
 /** So many are kept, the newest. */

@@ -1,17 +1,16 @@
 import { expect } from 'chai';
 import type { Refusal } from '../listen/index.ts';
 import { findTuning, shiftHz, targetsOf } from '../music/index.ts';
+import { type BenchEvent, type BenchState, benchAfter, startBench } from '../sitting/index.ts';
 import { expectedCoupling } from '../strings/index.ts';
+import { faultInWords } from '../words/index.ts';
 import {
-  type BenchEvent,
-  type BenchState,
-  benchAfter,
   type CoachView,
+  type Fault,
   faultOf,
   type HeardPluck,
   type Ringing,
   type Rule,
-  startBench,
 } from './index.ts';
 
 const TARGETS = targetsOf(findTuning('guitar-standard')!, 440);
@@ -63,6 +62,8 @@ function judge(steps: readonly (Pluck | BenchEvent)[], change: Partial<CoachView
   const view = { state, strings, coupling: COUPLING, a4: 440, retuning: false, ...change };
   return { fault: faultOf(heard, view), view };
 }
+
+const words = (fault: Fault | null) => fault && faultInWords(fault);
 
 const NOT_SURE: Refusal = { kind: 'not sure', reason: 'no pitch' };
 /** Turned as it rang, from one place to another. */
@@ -161,7 +162,7 @@ describe('the coach', () => {
       const strings = view.strings.map((s) => ({ ...s, headroom: () => 2.1 }));
       return judge([{ cents }], { strings }).fault;
     };
-    expect(near(-20)?.advice.say).to.equal(
+    expect(words(near(-20))?.say).to.equal(
       'Slowly: string 3 will stand 2.1 semitones from breaking.',
     );
     expect(near(5)).to.equal(null);
@@ -175,7 +176,7 @@ describe('the coach', () => {
       { type: 'next pass' },
     ];
     const three = [...pass(-9), ...pass(-6), ...pass(-6)];
-    expect(after(...three, { cents: -6 })?.advice.say).to.equal(
+    expect(words(after(...three, { cents: -6 }))?.say).to.equal(
       'String 3 still moves after 3 passes.',
     );
     expect(after(...three, { cents: -0.5 })).to.equal(null);
@@ -188,7 +189,7 @@ describe('the coach', () => {
   });
 
   it('names the letter and the sign', () => {
-    expect(after({ cents: 98 }, { cents: 98 })?.advice.say).to.equal(
+    expect(words(after({ cents: 98 }, { cents: 98 }))?.say).to.equal(
       'That is G♯3, not G3: a semitone high.',
     );
     // A semitone above B is C: another letter, seen without help.
@@ -196,7 +197,7 @@ describe('the coach', () => {
   });
 
   it('offers to keep a set of strings that agrees with itself', () => {
-    const { more } = after(...[6, 5, 4, 3, 2, 1].map((course) => ({ course, cents: -18 })))!.advice;
+    const { more } = words(after(...[6, 5, 4, 3, 2, 1].map((course) => ({ course, cents: -18 }))))!;
     // 440 · 2^(−18/1200).
     expect(more).to.contain('435.4 Hz');
   });

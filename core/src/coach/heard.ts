@@ -1,39 +1,9 @@
 import type { Refusal } from '../listen/index.ts';
-import type { Coupling } from '../strings/index.ts';
-import type { Hz } from '../units.ts';
-import type { Advice, AdviceString } from './advice.ts';
-import type { BenchState, StringReading } from './bench.ts';
-import type { Ringing } from './sound.ts';
-
-/** The mistakes that the coach knows, by name. */
-export type Rule =
-  | 'wrong octave'
-  | 'another string'
-  | 'a semitone off'
-  | 'floppy or tight'
-  | 'too slack'
-  | 'wrong peg'
-  | 'does not move'
-  | 'wrong way'
-  | 'too fast'
-  | 'unheard turn'
-  | 'hard pluck'
-  | 'clipped'
-  | 'too faint'
-  | 'slips back'
-  | 'to and fro'
-  | 'no arrival'
-  | 'near breaking'
-  | 'in tune with itself'
-  | 'still moving';
-
-/** A mistake that the last pluck shows, and what to do about it. */
-export interface Fault {
-  readonly rule: Rule;
-  readonly advice: Advice;
-  /** The A4 with which all strings would be right, where they agree with each other. */
-  readonly a4?: Hz;
-}
+import type { Target } from '../music/index.ts';
+import type { BenchState, StringReading } from '../sitting/index.ts';
+import type { Coupling, TightenDirection } from '../strings/index.ts';
+import type { Hz, Semitones } from '../units.ts';
+import type { Ringing } from './ringing.ts';
 
 /** One pluck as the coach knows it: what a microphone and the keys can tell. */
 export interface HeardPluck {
@@ -49,9 +19,20 @@ export interface HeardPluck {
 }
 
 /** What a string is to the coach. */
-export interface CoachString extends AdviceString {
-  /** Semitones from a pitch up to where it breaks. */
-  readonly headroom?: (hz: Hz) => number;
+export interface CoachString {
+  readonly target: Target;
+  readonly tighten: TightenDirection;
+  /** Turns of its button from one pitch to another; a guess where no turn was measured. */
+  readonly turnsTo?: (fromHz: Hz, toHz: Hz) => TurnSize | null;
+  /** From a pitch up to where it breaks. */
+  readonly headroom?: (hz: Hz) => Semitones;
+}
+
+/** How far a button is to be turned. */
+export interface TurnSize {
+  readonly turns: number;
+  /** By physics alone: no turn of this peg was measured yet. */
+  readonly guess: boolean;
 }
 
 /** What the plucks are judged against. */
@@ -71,6 +52,8 @@ export interface Visit {
   readonly reading: StringReading;
   /** Readings of this string in a row, the last one included, oldest first. */
   readonly row: readonly StringReading[];
+  /** The reading before in that row. */
+  readonly earlier: StringReading | null;
   /** The pluck before in that row. */
   readonly before: HeardPluck | null;
   readonly string: CoachString;
@@ -79,12 +62,6 @@ export interface Visit {
 
 /** Readings of a course at the end of the plucks with no other string between. */
 export function rowOf(heard: readonly HeardPluck[], course: number): StringReading[] {
-  const row: StringReading[] = [];
-  for (let i = heard.length - 1; i >= 0; i--) {
-    const { reading } = heard[i]!;
-    if (!reading) continue;
-    if (reading.course !== course) break;
-    row.unshift(reading);
-  }
-  return row;
+  const readings = heard.flatMap(({ reading }) => reading ?? []);
+  return readings.slice(readings.findLastIndex((one) => one.course !== course) + 1);
 }

@@ -1,4 +1,5 @@
 import { FormatError } from '../errors.ts';
+import { nth } from '../maths/index.ts';
 import type { Hz, Seconds } from '../units.ts';
 
 /** Sound as samples: one array per channel, values nominally in −1…1. */
@@ -157,7 +158,8 @@ function decode(
     warnings.push(
       `its samples go up to ${peak.toPrecision(3)}, far beyond full scale: they were scaled down`,
     );
-    for (const samples of channels) for (let i = 0; i < frames; i++) samples[i]! /= peak;
+    for (const samples of channels)
+      for (let i = 0; i < frames; i++) samples[i] = nth(samples, i) / peak;
   }
   return { sampleRate: layout.sampleRate, channels };
 }
@@ -203,7 +205,7 @@ export function writeWav(
   view.setUint32(40, size, true);
   for (let i = 0, at = 44; i < frames; i++)
     for (const channel of channels) {
-      putSample(view, at, channel[i]!, encoding);
+      putSample(view, at, nth(channel, i), encoding);
       at += width;
     }
   return bytes;
@@ -232,6 +234,7 @@ export function mixDown(sound: Sound): Float32Array {
   if (!first || sound.channels.length === 1) return first ?? new Float32Array();
   const mixed = new Float32Array(first.length);
   for (const channel of sound.channels)
-    for (let i = 0; i < mixed.length; i++) mixed[i]! += channel[i]! / sound.channels.length;
+    for (let i = 0; i < mixed.length; i++)
+      mixed[i] = nth(mixed, i) + nth(channel, i) / sound.channels.length;
   return mixed;
 }

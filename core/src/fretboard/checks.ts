@@ -1,4 +1,4 @@
-import type { Tuning } from '../music/index.ts';
+import { centsBetween, offsetsOf, type Tuning } from '../music/index.ts';
 import { type Instrument, startFret } from '../strings/index.ts';
 import type { Cents, Midi } from '../units.ts';
 
@@ -60,6 +60,29 @@ function usefulness({ held, open, octaves }: CrossCheck): number {
   return 100 * Math.abs(octaves) + 4 * (Math.abs(held.course - open) - 1) + held.fret;
 }
 
+/** Strings are compared at or below this fret: above it the hand stops in the body's way. */
+const HIGHEST_FRET = 12;
+/** Where a tuning sets two strings further apart than this they still beat when both are right. */
+const AGREE: Cents = 2;
+
+/** The best comparison of a course with another one, both sounding the same note; null where there is none. */
+export function unisonFor(
+  tuning: Tuning,
+  instrument: Instrument,
+  course: number,
+): CrossCheck | null {
+  const neck = neckOf(tuning, instrument);
+  const offsets = offsetsOf(
+    neck.map(({ midi }) => midi),
+    tuning.temper,
+  );
+  const apart = (a: number, b: number) => (offsets[a - 1] ?? 0) - (offsets[b - 1] ?? 0);
+  const unisons = crossChecks(neck, HIGHEST_FRET).filter(
+    ({ octaves, held, open }) => octaves === 0 && Math.abs(apart(held.course, open)) < AGREE,
+  );
+  return unisons.find(({ held, open }) => held.course === course || open === course) ?? null;
+}
+
 /** Two natural harmonics that nearly agree. */
 export interface HarmonicCheck {
   readonly low: { readonly course: number; readonly partial: number; readonly fret: number };
@@ -89,7 +112,7 @@ export function harmonicChecks(courses: readonly NeckCourse[]): HarmonicCheck[] 
     if (!high || high.midi === low.midi) continue;
     for (const [lowFret, lowPartial] of TOUCH)
       for (const [highFret, highPartial] of TOUCH) {
-        const pure = 1200 * Math.log2(lowPartial / highPartial);
+        const pure = centsBetween(highPartial, lowPartial);
         const errorCents = pure - 100 * (high.midi - low.midi);
         if (Math.abs(errorCents) < SERVES)
           checks.push({

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { normal, seededRandom } from '../random.ts';
+import { normal, seededRandom } from '../maths/index.ts';
 import { type BridgeEnd, bridgeEnds, saddleShift } from './index.ts';
 
 const SCALE = 670;

@@ -1,8 +1,15 @@
 import { CholeskyDecomposition, Matrix } from 'ml-matrix';
-import { akaike } from '../statistics.ts';
+import { akaike, nth } from '../maths/index.ts';
 import type { Cents, Millimetres } from '../units.ts';
 import { type FretReading, type Pressure, semitonesOf } from './map.ts';
 import { CENTS_PER_E, nutShift, saddleShift } from './saddle.ts';
+
+/** Semitones of an octave. */
+const OCTAVE = 12;
+/** Frets by which causes part most: what is still unread of them is asked for first. */
+const TELLING_FRETS = [12, 1, 5] as const;
+/** Keeps a normal matrix solvable; far below any reading’s weight. */
+const RIDGE = 1e-9;
 
 /** What can shift the fretted notes of one string against its open one. */
 export type Cause =
@@ -41,11 +48,11 @@ const SHAPE: Readonly<
   Record<Exclude<Cause, 'fret'>, (fret: number, pressure: Pressure) => number>
 > = {
   'nut place': () => 1,
-  'saddle place': (fret) => 2 ** (fret / 12) - 1,
-  'nut height': (fret) => (1 - 2 ** (-1 / 12)) / (1 - 2 ** (-fret / 12)),
+  'saddle place': (fret) => 2 ** (fret / OCTAVE) - 1,
+  'nut height': (fret) => (1 - 2 ** (-1 / OCTAVE)) / (1 - 2 ** (-fret / OCTAVE)),
   // A finger twice as deep stretches four times as much: each step has an amount of its own.
-  'light touch': (fret, pressure) => (pressure === 'soft' ? 2 ** (fret / 12) / 2 : 0),
-  'hard touch': (fret, pressure) => (pressure === 'hard' ? 2 ** (fret / 12) / 2 : 0),
+  'light touch': (fret, pressure) => (pressure === 'soft' ? 2 ** (fret / OCTAVE) / 2 : 0),
+  'hard touch': (fret, pressure) => (pressure === 'hard' ? 2 ** (fret / OCTAVE) / 2 : 0),
 };
 type Term = Exclude<Cause, 'fret'> | { readonly fret: number };
 /** Sets of causes that are tried, with the touches added that were read beside the normal one. */
@@ -84,18 +91,18 @@ export function causesOf(all: readonly FretReading[]): StringCauses {
   const frets = new Set(fretsOf(readings));
   if (open === 0) return { kind: 'more readings', say: 'Read the open string.' };
   if (frets.size < FEWEST_FRETS) {
-    const next = [12, 1, 5].find((fret) => !frets.has(fret));
+    const next = TELLING_FRETS.find((fret) => !frets.has(fret));
     return { kind: 'more readings', say: `Not enough to tell: read fret ${next} as well.` };
   }
   const best = withBadFrets(readings, bestOf(readings));
-  const values = new Map(best.terms.map((term, i) => [term, best.values[i + LEADING]!]));
+  const values = new Map(best.terms.map((term, i) => [term, nth(best.values, i + LEADING)]));
   const { freedom } = best;
   return {
     kind: 'fitted',
     causes: best.terms.map((term, i) => ({
       ...(typeof term === 'string' ? { cause: term } : { cause: 'fret' as const, fret: term.fret }),
-      cents: best.values[i + LEADING]!,
-      errorCents: best.errors[i + LEADING]!,
+      cents: nth(best.values, i + LEADING),
+      errorCents: nth(best.errors, i + LEADING),
     })),
     at: (fret, pressure) =>
       [...values].reduce((sum, [term, value]) => sum + value * shapeOf(term, fret, pressure), 0),
@@ -161,7 +168,7 @@ function fitOf(readings: readonly FretReading[], terms: readonly Term[]): Fit {
       place.kind === 'fret'
         ? terms.map((term) => shapeOf(term, place.fret, place.pressure))
         : terms.map(() => 0);
-    return [1, times[i]!, ...own].map((value) => value / errorCents);
+    return [1, nth(times, i), ...own].map((value) => value / errorCents);
   });
   const right = readings.map(
     ({ cents, place, errorCents }) => (cents - 100 * semitonesOf(place)) / errorCents,
@@ -170,7 +177,7 @@ function fitOf(readings: readonly FretReading[], terms: readonly Term[]): Fit {
   const normal = a.transpose().mmul(a);
   // A drift of some cents in a check is usual; the same keeps terms that no reading tells apart at nothing.
   normal.set(1, 1, normal.get(1, 1) + 1 / DRIFT ** 2);
-  for (let k = 0; k < normal.rows; k++) normal.set(k, k, normal.get(k, k) + 1e-9);
+  for (let k = 0; k < normal.rows; k++) normal.set(k, k, normal.get(k, k) + RIDGE);
   const solve = new CholeskyDecomposition(normal);
   const x = solve.solve(a.transpose().mmul(Matrix.columnVector(right)));
   const covariance = solve.solve(Matrix.eye(normal.rows));

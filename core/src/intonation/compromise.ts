@@ -1,5 +1,8 @@
 import type { Cents } from '../units.ts';
 
+/** No chord is held higher. */
+const HIGHEST_FRET = 24;
+
 /** A chord, or any set of notes played together: the fret of each course, course 1 first; null is not played. */
 export interface Shape {
   readonly name: string;
@@ -73,6 +76,6 @@ export function parseShape(text: string, courses: number): Shape | null {
   const frets = signs.map((sign) =>
     /^[xX]$/.test(sign) ? null : /^\d{1,2}$/.test(sign) ? Number(sign) : Number.NaN,
   );
-  if (frets.some((fret) => Number.isNaN(fret) || (fret ?? 0) > 24)) return null;
+  if (frets.some((fret) => Number.isNaN(fret) || (fret ?? 0) > HIGHEST_FRET)) return null;
   return { name: text.trim(), frets: frets.reverse() };
 }

@@ -1,4 +1,4 @@
-import { median } from '../statistics.ts';
+import { median, nth } from '../maths/index.ts';
 import type { Instrument } from '../strings/index.ts';
 import { soundingLength } from '../strings/index.ts';
 import type { Cents, Millimetres } from '../units.ts';
@@ -46,7 +46,7 @@ export function findingsOf(
     }
   }
   const findings = [...groups.values()].map((group): Finding => {
-    const { found } = group[0]!;
+    const { found } = nth(group, 0);
     return {
       cause: found.cause,
       courses: group.map(({ course }) => course).sort((a, b) => a - b),

@@ -5,7 +5,7 @@ export type { FretErrors, Shape, ShapeOutcome, Way } from './compromise.ts';
 export { compromiseOf, outcomeOf, parseShape } from './compromise.ts';
 export type { Finding } from './findings.ts';
 export { findingsOf } from './findings.ts';
-export type { FretPlace, FretReading, Pressure } from './map.ts';
+export type { FretPlace, FretReading, FretSheet, Pressure } from './map.ts';
 export {
   FIFTEEN_FRETS,
   OPEN_READINGS,
@@ -15,4 +15,21 @@ export {
   sequenceOf,
   USEFUL_FRETS,
 } from './map.ts';
+export {
+  bridgeEndsOf,
+  type EndUnder,
+  isBridgeCheck,
+  OCTAVE_FRETS,
+  outerCourses,
+} from './octaves.ts';
 export { CENTS_PER_E, nutShift, saddleShift } from './saddle.ts';
+export {
+  causesByCourse,
+  errorOf,
+  type FretAsked,
+  nextAsked,
+  openOf,
+  placeKey,
+  shareDone,
+} from './sequence.ts';
+export { commonShapes } from './shapes.ts';

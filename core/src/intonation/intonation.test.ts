@@ -3,9 +3,9 @@ import fc from 'fast-check';
 import solver from 'javascript-lp-solver';
 import { fretPlace } from '../fretboard/index.ts';
 import { readPlucks } from '../listen/index.ts';
+import { normal, seededRandom } from '../maths/index.ts';
 import { findTuning, targetsOf } from '../music/index.ts';
 import { frettedCents, GOOD_NECK, PracticeInstrument } from '../practice/index.ts';
-import { normal, seededRandom } from '../random.ts';
 import { findModel } from '../strings/index.ts';
 import {
   amountOf,

@@ -1,5 +1,8 @@
 import type { Cents, EpochMs } from '../units.ts';
 
+/** At this fret a string sounds its octave; touched over it, it sounds the octave whatever the frets. */
+export const OCTAVE_FRET = 12;
+
 /** How hard the finger holds the string: a light touch, as one plays, and as hard as it goes. */
 export type Pressure = 'soft' | 'normal' | 'hard';
 
@@ -28,9 +31,18 @@ export interface FretReading {
   readonly note?: string;
 }
 
+/** What a check asks for, and what was read of it. */
+export interface FretSheet {
+  /** Strings, frets and pressures that are asked for. */
+  readonly courses: readonly number[];
+  readonly frets: readonly number[];
+  readonly pressures: readonly Pressure[];
+  readonly readings: readonly FretReading[];
+}
+
 /** Semitones that a place lies above the open string. */
 export function semitonesOf(place: FretPlace): number {
-  return place.kind === 'open' ? 0 : place.kind === 'harmonic' ? 12 : place.fret;
+  return place.kind === 'open' ? 0 : place.kind === 'harmonic' ? OCTAVE_FRET : place.fret;
 }
 
 /** The shortest set that tells anything, most telling first. */

@@ -1,3 +1,4 @@
+import { shiftHz } from '../music/index.ts';
 import type { Cents, Millimetres } from '../units.ts';
 
 /** Cents to the natural logarithm: 1200 / ln 2. */
@@ -9,7 +10,7 @@ export const CENTS_PER_E = 1200 / Math.LN2;
  * @param scale nut to saddle, twice the way to the twelfth fret
  */
 export function saddleShift(scale: Millimetres, sharp: Cents): Millimetres {
-  const ratio = 2 * 2 ** (-sharp / 1200);
+  const ratio = shiftHz(2, -sharp);
   return (scale * (1 - ratio / 2)) / (ratio - 1);
 }
 

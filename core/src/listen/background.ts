@@ -1,4 +1,4 @@
-import type { Spectrum } from './spectrum.ts';
+import { MAX_PEAKS, type Spectrum } from './spectrum.ts';
 
 /** A peak must stand this many times above what was there before the onset to be new. */
 const NEW_OVER_OLD = 1.5;
@@ -8,9 +8,9 @@ const NEW_OVER_OLD = 1.5;
  * else's note), so that the search for the plucked string's pitch can leave them out.
  */
 export class Background {
-  private readonly hz = new Float64Array(160);
-  private readonly height = new Float64Array(160);
-  private readonly old = new Uint8Array(256);
+  private readonly hz = new Float64Array(MAX_PEAKS);
+  private readonly height = new Float64Array(MAX_PEAKS);
+  private readonly old = new Uint8Array(MAX_PEAKS);
   private count = 0;
 
   forget(): void {

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
+import { between, normal, seededRandom } from '../maths/index.ts';
 import { drawTimbre, Voice } from '../practice/index.ts';
-import { between, normal, seededRandom } from '../random.ts';
 import { type BeatOutcome, beatOf } from './index.ts';
 
 const RATE = 24_000;

@@ -1,4 +1,11 @@
+import { nth } from '../maths/index.ts';
+import { centsBetween, shiftHz } from '../music/index.ts';
 import type { Cents, Hz } from '../units.ts';
+
+/** Quieter than this nothing was heard. */
+const SILENT = 1e-6;
+/** Keeps logarithms and determinants of silence finite. */
+const NEXT_TO_NOTHING = 1e-9;
 
 /** The beat of two strings that sound nearly the same note together. */
 export interface Beat {
@@ -56,12 +63,12 @@ export function beatOf(samples: ArrayLike<number>, sampleRate: Hz, hz: Hz): Beat
   if (seconds < SHORTEST) return { kind: 'not heard' };
   const envelopes = PARTIALS.map((n) => envelopeOf(samples, sampleRate, n * hz, n));
   const loudest = Math.max(...envelopes.map(({ power }) => power));
-  if (loudest < 1e-6) return { kind: 'not heard' };
+  if (loudest < SILENT) return { kind: 'not heard' };
   const heard = envelopes.filter(({ power }) => power > AUDIBLE * loudest);
   const told = heard.flatMap((envelope) => beatIn(envelope, seconds, hz) ?? []);
   if (told.length > 0) {
     const cents = weightedMedian(told);
-    return { kind: 'beat', cents, hz: hz * (2 ** (cents / 1200) - 1) };
+    return { kind: 'beat', cents, hz: shiftHz(hz, cents) - hz };
   }
   // An envelope that moves in no regular way says nothing.
   if (heard.some(({ log }) => depth(log) > RESTLESS)) return { kind: 'not heard' };
@@ -100,7 +107,7 @@ function weightedMedian(list: readonly { cents: Cents; weight: number }[]): Cent
 }
 
 function centsOf(beat: Hz, hz: Hz): Cents {
-  return 1200 * Math.log2(1 + beat / hz);
+  return centsBetween(hz, hz + beat);
 }
 
 /** Amplitude of what lies near a frequency, over time: mixed down and averaged. */
@@ -116,13 +123,13 @@ function envelopeOf(samples: ArrayLike<number>, sampleRate: Hz, hz: Hz, partial:
     for (let k = 0; k < length; k++) {
       const hann = 1 - Math.cos((2 * Math.PI * (k + 0.5)) / length);
       const phase = (2 * Math.PI * hz * (at + k)) / sampleRate;
-      re += hann * samples[at + k]! * Math.cos(phase);
-      im -= hann * samples[at + k]! * Math.sin(phase);
+      re += hann * nth(samples, at + k) * Math.cos(phase);
+      im -= hann * nth(samples, at + k) * Math.sin(phase);
       weight += hann;
     }
     const amplitude = (2 * Math.hypot(re, im)) / weight;
     power = Math.max(power, amplitude ** 2);
-    log.push(Math.log(amplitude + 1e-9));
+    log.push(Math.log(amplitude + NEXT_TO_NOTHING));
   }
   return { partial, log: withoutTrend(log), power };
 }
@@ -162,6 +169,6 @@ function swelling(log: readonly number[], hz: Hz): number {
     xs += x * s;
   });
   const det = cc * ss - cs * cs;
-  if (det < 1e-9) return 0;
+  if (det < NEXT_TO_NOTHING) return 0;
   return (ss * xc * xc - 2 * cs * xc * xs + cc * xs * xs) / det;
 }

@@ -1,6 +1,11 @@
 import type { Cents, Hz } from '../units.ts';
 import { partialHz, REPORTED_PARTIAL } from './stiffString.ts';
 
+/** Cramér–Rao bound of one sinusoid with unknown phase and amplitude (Rife and Boorstyn 1974). */
+const ONE_SINUSOID = 24;
+/** Cents for a small relative change of frequency. */
+const CENTS = 1200 / Math.LN2;
+
 /** A stationary stiff-string tone in white noise. */
 export interface BoundedTone {
   readonly f0: Hz;
@@ -31,7 +36,8 @@ export function reportedPitchBound(
   tone.amplitudes.forEach((amplitude, i) => {
     const n = i + 1;
     const omega = (2 * Math.PI * partialHz(f0, b, n)) / sampleRate;
-    const variance = (24 * noiseSigma ** 2) / (amplitude ** 2 * samples * (samples ** 2 - 1));
+    const variance =
+      (ONE_SINUSOID * noiseSigma ** 2) / (amplitude ** 2 * samples * (samples ** 2 - 1));
     const byB = (omega * 0.5 * n * n) / (1 + b * n * n);
     f11 += omega ** 2 / variance;
     f12 += (omega * byB) / variance;
@@ -40,5 +46,5 @@ export function reportedPitchBound(
   const determinant = f11 * f22 - f12 * f12;
   const slope = (0.5 * REPORTED_PARTIAL ** 2) / (1 + REPORTED_PARTIAL ** 2 * b);
   const variance = (f22 - 2 * slope * f12 + slope ** 2 * f11) / determinant;
-  return (1200 / Math.LN2) * Math.sqrt(variance);
+  return CENTS * Math.sqrt(variance);
 }

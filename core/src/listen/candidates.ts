@@ -1,6 +1,20 @@
+import { decibels } from '../maths/index.ts';
 import type { Hz } from '../units.ts';
 import { median } from './select.ts';
-import type { Spectrum } from './spectrum.ts';
+import { MAX_PEAKS, type Spectrum } from './spectrum.ts';
+
+/** Candidates that are kept: the true pitch was among the first two in all seeded frames. */
+const KEPT = 4;
+/** Partials are followed up to this share of the sampling rate: above it the decimator lets little through. */
+const USABLE_BAND = 1 / 2.2;
+/** How far from its place a partial is looked for: shares of the pitch, of the window's lobe, of its own place. */
+const REACH = { pitch: 0.3, lobe: 0.6, place: 0.004 } as const;
+/** The first odd partial that has an even one on either side. */
+const FIRST_BETWEEN = 3;
+/** Fewer odd partials than this between even ones tell nothing. */
+const FEWEST_ODD = 3;
+/** Nearer than this two candidates are one. */
+const SAME_PITCH = 0.02;
 
 /** The pitch range that is searched, in Hz. */
 const PITCH_RANGE = { low: 38, high: 1480 } as const;
@@ -48,9 +62,9 @@ export class CandidateFinder {
 
   constructor(
     private readonly spectrum: Spectrum,
-    private readonly keep = 4,
+    private readonly keep = KEPT,
   ) {
-    this.used = new Uint8Array(256);
+    this.used = new Uint8Array(MAX_PEAKS);
     this.seeds = new Int32Array(SEED_PEAKS);
   }
 
@@ -101,17 +115,20 @@ export class CandidateFinder {
     let matched = 0;
     let score = Number.NEGATIVE_INFINITY;
     let unit = hz;
-    const limit = Math.min(HIGHEST_CHECKED_PARTIAL, spectrum.sampleRate / 2.2 / hz);
+    const limit = Math.min(HIGHEST_CHECKED_PARTIAL, (spectrum.sampleRate * USABLE_BAND) / hz);
     for (let n = 1; n <= limit; n++) {
       // The unit follows the stretch of the partials as they are found.
-      const tolerance = Math.min(0.3 * hz, 0.6 * spectrum.lobeHz + 0.004 * n * hz);
+      const tolerance = Math.min(
+        REACH.pitch * hz,
+        REACH.lobe * spectrum.lobeHz + REACH.place * n * hz,
+      );
       const p = spectrum.nearestPeak(n * unit, tolerance);
       if (p < 0 || ignore?.[p]) continue;
       if (used[p]) continue;
       used[p] = 1;
       explained += spectrum.peakDb[p]!;
       if (n % 2 === 1) odd += spectrum.peakDb[p]!;
-      level[n] = 20 * Math.log10(spectrum.peakHeight[p]!);
+      level[n] = decibels(spectrum.peakHeight[p]!);
       matched++;
       // The series may end at any partial: a stray peak far above it must not make it look full of gaps.
       score = Math.max(score, explained / weight - MISSING_COST * (1 - matched / n));
@@ -131,11 +148,11 @@ export class CandidateFinder {
   private oddContrast(): number {
     const { level, contrast } = this;
     let count = 0;
-    for (let n = 3; n <= HIGHEST_CHECKED_PARTIAL; n += 2) {
+    for (let n = FIRST_BETWEEN; n <= HIGHEST_CHECKED_PARTIAL; n += 2) {
       const above = level[n]! - 0.5 * (level[n - 1]! + level[n + 1]!);
       if (Number.isFinite(above)) contrast[count++] = above;
     }
-    return count < 3 ? 0 : median(contrast, count);
+    return count < FEWEST_ODD ? 0 : median(contrast, count);
   }
 
   private insert(hz: Hz, score: number, matched: number): void {
@@ -159,7 +176,7 @@ export class CandidateFinder {
 
   private indexNear(hz: Hz): number {
     for (let i = 0; i < this.best.length; i++)
-      if (Math.abs(this.best[i]!.hz / hz - 1) < 0.02) return i;
+      if (Math.abs(this.best[i]!.hz / hz - 1) < SAME_PITCH) return i;
     return -1;
   }
 }

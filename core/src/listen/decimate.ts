@@ -1,6 +1,15 @@
 import { assertRange } from '../errors.ts';
 import type { Hz } from '../units.ts';
 
+/** Sampling rates that are heard, in Hz. */
+const RATES = { least: 8000, most: 192_000 } as const;
+/** Design of a Kaiser window by its attenuation (Oppenheim and Schafer, Discrete-Time Signal Processing). */
+const KAISER = { length: 2.285, from: 8, slope: 0.1102, shift: 8.7 } as const;
+/** The transition takes this share of the band that is left. */
+const TRANSITION = 0.2;
+/** The series of the Bessel function ends where a term no longer counts. */
+const NEGLIGIBLE = 1e-12;
+
 /** The pitch band needs no more than this rate; everything above it is only cost. */
 const LOWEST_USEFUL_RATE = 11_000;
 /** Stop-band attenuation of the low-pass in dB. */
@@ -8,7 +17,7 @@ const ATTENUATION = 72;
 
 /** By how much a signal of `sampleRate` is thinned before analysis. */
 function decimationFactor(sampleRate: Hz): number {
-  assertRange('sample rate in Hz', sampleRate, 8000, 192_000);
+  assertRange('sample rate in Hz', sampleRate, RATES.least, RATES.most);
   return Math.max(1, Math.floor(sampleRate / LOWEST_USEFUL_RATE));
 }
 
@@ -16,7 +25,7 @@ function decimationFactor(sampleRate: Hz): number {
 function bessel0(x: number): number {
   let term = 1;
   let sum = 1;
-  for (let k = 1; term > sum * 1e-12; k++) {
+  for (let k = 1; term > sum * NEGLIGIBLE; k++) {
     term *= (x / (2 * k)) ** 2;
     sum += term;
   }
@@ -26,8 +35,10 @@ function bessel0(x: number): number {
 /** Kaiser-window low-pass, flat to 0.4 and closed from 0.6 of the output rate. */
 function lowPass(factor: number): Float64Array {
   if (factor === 1) return Float64Array.of(1);
-  const half = Math.ceil((ATTENUATION - 8) / (2.285 * 2 * Math.PI * (0.2 / factor)) / 2);
-  const beta = 0.1102 * (ATTENUATION - 8.7);
+  const half = Math.ceil(
+    (ATTENUATION - KAISER.from) / (KAISER.length * 2 * Math.PI * (TRANSITION / factor)) / 2,
+  );
+  const beta = KAISER.slope * (ATTENUATION - KAISER.shift);
   const taps = new Float64Array(2 * half + 1);
   let sum = 0;
   for (let i = -half; i <= half; i++) {

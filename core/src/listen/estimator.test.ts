@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { between, normal, seededRandom } from '../random.ts';
+import { between, normal, seededRandom } from '../maths/index.ts';
 import { reportedPitchBound } from './bound.ts';
 import { Estimator, periodHz } from './estimator.ts';
 import { partialHz, reportedHz } from './stiffString.ts';

@@ -2,9 +2,31 @@ import type { Cents, Hz } from '../units.ts';
 import type { Candidate } from './candidates.ts';
 import { CandidateFinder } from './candidates.ts';
 import { PartialFit } from './partialFit.ts';
-import { Spectrum } from './spectrum.ts';
+import { MAX_PEAKS, Spectrum } from './spectrum.ts';
 import type { StiffFit, StiffnessPrior } from './stiffString.ts';
 import { GENERAL_PRIOR, partialHz, reportedHz, StiffStringFitter } from './stiffString.ts';
+
+/** Cramér–Rao bound of one sinusoid with unknown phase and amplitude (Rife and Boorstyn 1974). */
+const ONE_SINUSOID = 24;
+
+/** The highest partial that is looked for; tables have a row for each. */
+export const HIGHEST_PARTIAL = 30;
+/** … and none above this share of the sampling rate: the decimator's own band ends there. */
+const USABLE_BAND = 0.44;
+/** How far from its place a partial is looked for: shares of the pitch, of the window's lobe, of its own place. */
+const REACH = { pitch: 0.25, lobe: 0.35, place: 0.003 } as const;
+/** No string is stiffer than this B; a slope beyond it comes of a wrong partial. */
+const MOST_STIFFNESS = 1e-3;
+/** A partial known worse than this tells nothing of the pitch. */
+const MOST_SIGMA: Cents = 40;
+/** Noise is judged beside a partial, from this share of the window's lobe on. */
+const BESIDE_LOBE = 0.4;
+/** A Hann window spreads white noise of variance v to a mean squared magnitude of this times v / length. */
+const HANN_NOISE = 6;
+/** Newton's steps to the top of the autocorrelation: three reach the last digit of a double. */
+const NEWTON_STEPS = 4;
+/** Keeps a division by the energy of silence finite. */
+const NO_ENERGY = 1e-30;
 
 /** The most partials of one string that are used. */
 export const MAX_PARTIALS = 20;
@@ -103,7 +125,7 @@ class PartialCourse {
       return partialHz(f0, this.inharmonicity, n);
     }
     const slope = (this.w * this.wxy - this.wx * this.wy) / (this.w * this.wxx - this.wx * this.wx);
-    const kept = Math.max(0, Math.min(1e-3 * this.hz ** 2, slope));
+    const kept = Math.max(0, Math.min(MOST_STIFFNESS * this.hz ** 2, slope));
     const f0Squared = (this.wy - kept * this.wx) / this.w;
     return n * Math.sqrt(f0Squared + kept * n * n);
   }
@@ -122,7 +144,7 @@ export class Estimator {
   private readonly law = new StiffStringFitter(MAX_PARTIALS);
   private readonly residualSpectrum: Spectrum;
   private readonly stiff: StiffFit;
-  private readonly taken = new Uint8Array(256);
+  private readonly taken = new Uint8Array(MAX_PEAKS);
   private localNoise = true;
   private readonly course = new PartialCourse();
   private readonly amplitude = { real: 0, imag: 0 };
@@ -197,10 +219,13 @@ export class Estimator {
     let strongest = 0;
     for (let p = 0; p < spectrum.peakCount; p++)
       strongest = Math.max(strongest, spectrum.peakHeight[p]!);
-    const limit = Math.min(30, (0.44 * this.sampleRate) / hz);
+    const limit = Math.min(HIGHEST_PARTIAL, (USABLE_BAND * this.sampleRate) / hz);
     for (let n = 1; n <= limit && fit.count < most; n++) {
       const expected = course.expected(n);
-      const tolerance = Math.min(0.25 * hz, 0.35 * spectrum.lobeHz + 0.003 * expected);
+      const tolerance = Math.min(
+        REACH.pitch * hz,
+        REACH.lobe * spectrum.lobeHz + REACH.place * expected,
+      );
       const p = spectrum.nearestPeak(expected, tolerance);
       if (p < 0 || taken[p] || spectrum.peakHeight[p]! < WEAKEST_PARTIAL * strongest) continue;
       taken[p] = 1;
@@ -243,11 +268,10 @@ export class Estimator {
       const hz = (fit.omega[i]! * this.sampleRate) / (2 * Math.PI);
       const amplitude = fit.amplitude(i);
       const noise = this.noiseAround(hz);
-      // Cramér–Rao bound of one sinusoid with unknown phase (Rife and Boorstyn 1974).
-      const sigma = Math.sqrt(24 * noise) / (amplitude * fit.length ** 1.5) / fit.omega[i]!;
+      const sigma = Math.sqrt((ONE_SINUSOID * noise) / fit.length ** 3) / amplitude / fit.omega[i]!;
       const sigmaCents = CENTS * sigma;
-      const evidence = (amplitude * amplitude * fit.length) / (4 * noise);
-      if (!(sigmaCents < 40) || evidence < LEAST_EVIDENCE) continue;
+      const evidence = (amplitude * amplitude * fit.length) / noise / 4;
+      if (!(sigmaCents < MOST_SIGMA) || evidence < LEAST_EVIDENCE) continue;
       result.partialNumber[count] = fit.number[i]!;
       result.partialHz[count] = hz;
       result.partialSigma[count] = sigmaCents;
@@ -267,8 +291,8 @@ export class Estimator {
     result.errorCents = stiff.errorCents;
     result.f0ErrorCents = stiff.f0ErrorCents;
     result.shiftCents = stiff.shiftCents;
-    result.clarity = Math.min(1, energy / Math.max(fit.energy, 1e-30));
-    result.tonal = energy / Math.max(energy + fit.residualEnergy, 1e-30);
+    result.clarity = Math.min(1, energy / Math.max(fit.energy, NO_ENERGY));
+    result.tonal = energy / Math.max(energy + fit.residualEnergy, NO_ENERGY);
     return result;
   }
 
@@ -279,7 +303,7 @@ export class Estimator {
     const perLobe = r.lobeHz / r.binHz;
     const bin = Math.round(hz / r.binHz);
     const reach = Math.round(2 * perLobe);
-    const gap = Math.round(0.4 * perLobe);
+    const gap = Math.round(BESIDE_LOBE * perLobe);
     let sum = 0;
     let count = 0;
     for (
@@ -291,8 +315,9 @@ export class Estimator {
       sum += r.magnitude[k]! ** 2;
       count++;
     }
-    // A Hann window spreads white noise of variance v to a mean squared magnitude of 6 v / length.
-    return count === 0 ? fit.residualEnergy / fit.length : ((sum / count) * fit.length) / 6;
+    return count === 0
+      ? fit.residualEnergy / fit.length
+      : ((sum / count) * fit.length) / HANN_NOISE;
   }
 }
 
@@ -314,7 +339,7 @@ export function periodHz(e: {
     bottom += w;
   }
   let lag = bottom / top;
-  for (let round = 0; round < 4; round++) {
+  for (let round = 0; round < NEWTON_STEPS; round++) {
     let slope = 0;
     let curve = 0;
     for (let i = 0; i < e.partialCount; i++) {

@@ -1,7 +1,30 @@
+import { centsBetween, shiftHz } from '../music/index.ts';
 import type { Cents, Hz, Seconds } from '../units.ts';
 import type { FrameEstimate } from './estimator.ts';
-import { MAX_PARTIALS } from './estimator.ts';
+import { HIGHEST_PARTIAL, MAX_PARTIALS } from './estimator.ts';
 import { partialHz } from './stiffString.ts';
+
+/** A row for each partial; row 0 stays empty, so that a partial's number is its row. */
+const ROWS = HIGHEST_PARTIAL + 1;
+/** Beating of a partial's two planes of vibration moves it by some tenths of a cent: 0.3, squared. */
+const BEATING = 0.09;
+/** A shift in time is tried in steps of this share of the highest partial's period. */
+const SHIFT_STEP = 1 / 12;
+/** Sums of energy begin here, so that silence has a logarithm. */
+const NO_ENERGY = 1e-20;
+/** Rounds in which glide and places are told apart: after six nothing moves by 0.001 cents. */
+const ROUNDS = 8;
+/** A value this far from the shared glide counts for half. */
+const FAR_FROM_GLIDE: Cents = 6;
+/** A partial that was seen in fewer frames than this share is left out. */
+const SEEN_IN = 0.3;
+/** Frames overlap by half, so that errors of their mean are larger by this, squared. */
+const OVERLAP = 1.5;
+/** So many errors beyond what a body resonance does a partial is a stray. */
+const STRAY_SIGMAS = 4;
+/** A slope is read over no less than this. */
+const LEAST_SPAN: Seconds = 0.1;
+const SLOPE_OVER: Seconds = 0.5;
 
 /** No body resonance pulls a partial this far from the law. */
 const STRAY: Cents = 30;
@@ -45,7 +68,7 @@ export class FrameTable {
   private readonly phaseHz = new Float64Array(MAX_PARTIALS);
   private readonly phaseWeight = new Float64Array(MAX_PARTIALS);
   private reference = 0;
-  private readonly rows = 31;
+  private readonly rows = ROWS;
 
   constructor(maxFrames: number) {
     this.time = new Float64Array(maxFrames);
@@ -72,9 +95,8 @@ export class FrameTable {
     this.time[k] = time;
     for (let i = 0; i < e.partialCount; i++) {
       const at = k * this.rows + e.partialNumber[i]!;
-      this.cell[at] = 1200 * Math.log2(e.partialHz[i]! / e.partialNumber[i]! / this.reference);
-      // Beating of a partial's two planes of vibration moves it by some tenths of a cent.
-      this.cellWeight[at] = 1 / (e.partialSigma[i]! ** 2 + 0.09);
+      this.cell[at] = centsBetween(this.reference, e.partialHz[i]! / e.partialNumber[i]!);
+      this.cellWeight[at] = 1 / (e.partialSigma[i]! ** 2 + BEATING);
       this.cellAmplitude[at] = e.partialAmplitude[i]!;
       this.cellPhase[at] = e.partialPhase[i]!;
     }
@@ -101,7 +123,7 @@ export class FrameTable {
       const i = a * this.rows + n;
       const j = b * this.rows + n;
       if (this.cellWeight[i] === 0 || this.cellWeight[j] === 0) continue;
-      const hz = n * this.reference * 2 ** ((this.cell[i]! + this.cell[j]!) / 2400);
+      const hz = shiftHz(n * this.reference, (this.cell[i]! + this.cell[j]!) / 2);
       const w = Math.sqrt(this.cellAmplitude[i]! * this.cellAmplitude[j]!);
       phaseHz[count] = hz;
       phaseOff[count] = this.cellPhase[j]! - this.cellPhase[i]! - 2 * Math.PI * hz * span;
@@ -111,7 +133,7 @@ export class FrameTable {
     }
     const several = weight * weight >= SKIP.partials * squares;
     if (count === 0 || !several || this.inPhase(count, weight, 0) > SKIP.atRest) return false;
-    const step = 1 / (12 * phaseHz[count - 1]!);
+    const step = SHIFT_STEP / phaseHz[count - 1]!;
     for (let shift = step; shift < 0.5 / this.reference; shift += step)
       for (const sign of [-1, 1])
         if (this.inPhase(count, weight, sign * shift) > SKIP.explained) return true;
@@ -134,7 +156,7 @@ export class FrameTable {
   }
 
   private energyOf(from: number, to: number): number {
-    let sum = 1e-20;
+    let sum = NO_ENERGY;
     for (let at = from * this.rows; at < to * this.rows; at++)
       if (this.cellWeight[at]! > 0) sum += this.cellAmplitude[at]! ** 2;
     return sum;
@@ -145,7 +167,7 @@ export class FrameTable {
     const { count, rows, glide, cell, cellWeight } = this;
     const place = new Float64Array(rows);
     glide.fill(0);
-    for (let round = 0; round < 8; round++) {
+    for (let round = 0; round < ROUNDS; round++) {
       for (let n = 1; n < rows; n++) place[n] = this.meanOfRow(n);
       let mean = 0;
       for (let k = 0; k < count; k++) {
@@ -153,7 +175,7 @@ export class FrameTable {
         let weight = 0;
         for (let n = 1; n < rows; n++) {
           const r = cell[k * rows + n]! - place[n]!;
-          const w = cellWeight[k * rows + n]! / (1 + ((r - glide[k]!) / 6) ** 2);
+          const w = cellWeight[k * rows + n]! / (1 + ((r - glide[k]!) / FAR_FROM_GLIDE) ** 2);
           sum += w * r;
           weight += w;
         }
@@ -191,13 +213,12 @@ export class FrameTable {
         scatter += w * (this.cell[k * this.rows + n]! - this.glide[k]! - place[n]!) ** 2;
         power += this.cellAmplitude[k * this.rows + n]! ** 2;
       }
-      if (seen === 0 || seen < 0.3 * this.count) continue;
+      if (seen === 0 || seen < SEEN_IN * this.count) continue;
       const i = this.partials++;
       this.number[i] = n;
-      this.hz[i] = n * this.reference * 2 ** (place[n]! / 1200);
-      // Frames overlap by half, so they count for about half their number.
+      this.hz[i] = shiftHz(n * this.reference, place[n]!);
       const inflation = Math.max(1, seen > 2 ? scatter / (seen - 1) : 1);
-      this.sigma[i] = Math.sqrt((1.5 * inflation) / weight);
+      this.sigma[i] = Math.sqrt((OVERLAP * inflation) / weight);
       this.amplitude[i] = Math.sqrt(power / seen);
     }
   }
@@ -213,7 +234,7 @@ export class FrameTable {
     for (let i = 0; i < this.partials; i++) {
       const expected = partialHz(law.f0, law.inharmonicity, this.number[i]!);
       const power = this.amplitude[i]! ** 2;
-      if (Math.abs(1200 * Math.log2(this.hz[i]! / expected)) < STRAY + 4 * this.sigma[i]!)
+      if (Math.abs(centsBetween(expected, this.hz[i]!)) < STRAY + STRAY_SIGMAS * this.sigma[i]!)
         on += power;
       else {
         off += power;
@@ -250,6 +271,7 @@ export class FrameTable {
     const from = this.count >> 1;
     const last = this.count - 1;
     const span = this.time[last]! - this.time[from]!;
-    return span > 0.1 ? ((this.glide[last]! - this.glide[from]!) / span) * 0.5 : 0;
+    if (span <= LEAST_SPAN) return 0;
+    return ((this.glide[last]! - this.glide[from]!) / span) * SLOPE_OVER;
   }
 }

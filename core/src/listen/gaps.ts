@@ -1,3 +1,7 @@
+/** Loudness falls by half in about the length of a stutter, slower than a hole is long: ln 2. */
+const HALVES = 0.7;
+/** A hole is one only where this many times the least sound went before. */
+const LOUD_BEFORE = 40;
 /** A run of exact zeros this long amid sound is a hole, in seconds. */
 const HOLE_S = 0.003;
 /** A repeated stretch this long is a stutter, in seconds. */
@@ -33,11 +37,11 @@ export class GapFinder {
     ring[this.at] = sample;
     this.at = this.at + 1 === ring.length ? 0 : this.at + 1;
     this.previous = sample;
-    // Falls by half in about a hundredth of a second, slower than a hole is long.
-    this.loudness = Math.max(Math.abs(sample), this.loudness * (1 - 0.7 / ring.length));
+    this.loudness = Math.max(Math.abs(sample), this.loudness * (1 - HALVES / ring.length));
     // A hole is known as one when the sound comes back; without that the note simply ended.
     const back = this.wasHole && this.equalRun === 0;
-    this.wasHole = this.equalRun > this.holeLength && (this.wasHole || this.loudness > 40 * SOUND);
+    this.wasHole =
+      this.equalRun > this.holeLength && (this.wasHole || this.loudness > LOUD_BEFORE * SOUND);
     return back || (this.repeatRun === ring.length && this.loudness > SOUND);
   }
 }

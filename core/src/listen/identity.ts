@@ -1,8 +1,12 @@
+import { median, nth } from '../maths/index.ts';
 import type { Target } from '../music/index.ts';
 import { centsBetween } from '../music/index.ts';
 import type { Cents, EpochMs, Hz } from '../units.ts';
 import type { StiffnessPrior } from './stiffString.ts';
 import { GENERAL_PRIOR } from './stiffString.ts';
+
+const HOUR_MS = 3_600_000;
+const OCTAVE: Cents = 1200;
 
 /** No string is looked for further than this from its target or its last reading. */
 export const FARTHEST: Cents = 1850;
@@ -68,11 +72,10 @@ export function knowledgeOf(
     const own = readings.filter((reading) => reading.course === target.course);
     const last = own.at(-1);
     if (!last) return { target };
-    const sorted = own.map((reading) => reading.inharmonicity).sort((a, b) => a - b);
     return {
       target,
       lastHz: last.hz,
-      inharmonicity: sorted[sorted.length >> 1]!,
+      inharmonicity: median(own.map((reading) => reading.inharmonicity)),
       ...(last.at !== undefined && { lastAt: last.at }),
     };
   });
@@ -119,7 +122,7 @@ export function whoSounded(
   });
   const total = weights.reduce((sum, weight) => sum + weight, 0);
   const ranked = strings
-    .map(({ target: { course } }, i) => ({ course, probability: weights[i]! / total }))
+    .map(({ target: { course } }, i) => ({ course, probability: nth(weights, i) / total }))
     .sort((a, b) => b.probability - a.probability);
   const [first] = ranked;
   if (first && first.probability >= SURE) return { kind: 'known', ...first };
@@ -131,7 +134,7 @@ export function whoSounded(
 function densityAt({ target, lastHz, lastAt }: StringKnowledge, { hz, at }: Sound): number {
   const atTarget = spread(centsBetween(target.hz, hz), SPREAD.core);
   if (lastHz === undefined) return atTarget;
-  const hours = lastAt === undefined || at === undefined ? 0 : Math.max(0, at - lastAt) / 3.6e6;
+  const hours = lastAt === undefined || at === undefined ? 0 : Math.max(0, at - lastAt) / HOUR_MS;
   const sigma = Math.min(LAST_SIGMA.most, LAST_SIGMA.least + hours * LAST_SIGMA.perHour);
   return HEARD.last * spread(centsBetween(lastHz, hz), sigma) + HEARD.target * atTarget;
 }
@@ -148,7 +151,7 @@ function astray({ target, lastHz, fresh }: StringKnowledge, hz: Hz): number {
   const cents = centsBetween(target.hz, hz);
   const last = lastHz === undefined ? 0 : centsBetween(target.hz, lastHz);
   const within = (low: Cents, high: Cents) => (cents > low && cents < high ? 1 / (high - low) : 0);
-  const octave = spread(Math.abs(cents) - 1200, SPREAD.core);
+  const octave = spread(Math.abs(cents) - OCTAVE, SPREAD.core);
   const way =
     Math.abs(last) > OFF ? within(Math.min(last, 0) - BEYOND, Math.max(last, 0) + BEYOND) : 0;
   return (

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
+import { between, normal, seededRandom } from '../maths/index.ts';
 import { PracticeInstrument } from '../practice/index.ts';
-import { between, normal, seededRandom } from '../random.ts';
 import { steelGuitar } from '../strings/index.ts';
 import { type ListenEvent, Listener, type RoomReport, readPlucks, reportedHz } from './index.ts';
 import { cents, pluck, RATE, TARGETS } from './pluckFixture.ts';

@@ -1,6 +1,8 @@
-import type { Dbfs, Hz, Seconds } from '../units.ts';
+import { decibels, nth, nth64 } from '../maths/index.ts';
+import { centsBetween } from '../music/index.ts';
+import type { Cents, Dbfs, Hz, Seconds } from '../units.ts';
 import { Decimator } from './decimate.ts';
-import { Estimator } from './estimator.ts';
+import { Estimator, type FrameEstimate } from './estimator.ts';
 import { GapFinder } from './gaps.ts';
 import type { StringKnowledge } from './identity.ts';
 import { priorAt } from './identity.ts';
@@ -11,6 +13,28 @@ import type { RoomReport } from './room.ts';
 import { RoomWatcher } from './room.ts';
 import type { StiffnessPrior } from './stiffString.ts';
 import { GENERAL_PRIOR } from './stiffString.ts';
+
+/** The longest frame of the live track, and what of the attack is kept out of it. */
+const LONGEST_FRAME: Seconds = 0.1;
+const ATTACK: Seconds = 0.008;
+/** A frame shorter than this tells no pitch. */
+const LEAST_FRAME: Seconds = 0.045;
+/** The first value of the track comes when a frame lies clear of the attack. */
+const FIRST_VALUE: Seconds = 0.055;
+/** Memory of the tracker: twice its longest frame, and a little. */
+const TRACKER_FRAME: Seconds = 0.21;
+/** So many samples at the limit in a row are clipping; fewer may be one that just reaches it. */
+const CLIPPED_RUN = 3;
+/** The level is told every so many hops: ten times a second. */
+const HOPS_A_LEVEL = 19;
+/** A reading is made so long after its window is over: the frames that overlap its end. */
+const AFTER_WINDOW: Seconds = 0.02;
+/** What the live track believes: the candidate's score, the string's share, its error, its jump. */
+const TRACKED = { score: 0.45, clarity: 0.3, error: 15, jump: 0.03 } as const;
+/** Nearer than this two pitches are the same note, or the same partial. */
+const SAME_NOTE: Cents = 80;
+/** Samples of a whole recording that are heard at once. */
+const BLOCK = 4096;
 
 /** Time between values of the live track. */
 const TRACK_HOP_S = 0.016;
@@ -118,7 +142,7 @@ export class Listener {
     this.gaps = new GapFinder(sampleRate);
     this.room = new RoomWatcher(this.rate);
     this.analyser = new PluckAnalyser(this.rate);
-    this.tracker = new Estimator(this.rate, Math.ceil(0.21 * this.rate));
+    this.tracker = new Estimator(this.rate, Math.ceil(TRACKER_FRAME * this.rate));
     this.buffer = new Float64Array(Math.ceil(BUFFER_S * this.rate));
     this.scratch = new Float64Array(this.buffer.length);
   }
@@ -172,11 +196,11 @@ export class Listener {
   /** What only the raw samples tell: peaks, clipping, holes. */
   private watchRaw(samples: Float32Array): void {
     for (let i = 0; i < samples.length; i++) {
-      const size = Math.abs(samples[i]!);
+      const size = Math.abs(nth(samples, i));
       if (size > this.peak && Number.isFinite(size)) this.peak = size;
       this.clippedRun = size >= CLIPPED_AT ? this.clippedRun + 1 : 0;
-      if (this.clippedRun >= 3) this.clipped = true;
-      if (this.gaps.push(samples[i]!)) this.interrupted = true;
+      if (this.clippedRun >= CLIPPED_RUN) this.clipped = true;
+      if (this.gaps.push(nth(samples, i))) this.interrupted = true;
     }
   }
 
@@ -186,13 +210,13 @@ export class Listener {
   }
 
   private afterHop(event: 'none' | 'onset' | 'silent'): void {
-    if (++this.hops % 19 === 0) this.sayLevel();
+    if (++this.hops % HOPS_A_LEVEL === 0) this.sayLevel();
     if (event === 'onset') this.begin();
     if (this.onset < 0) return;
     this.silentHops = event === 'silent' ? this.silentHops + 1 : 0;
     const since = (this.heard - this.onset) / this.rate;
     const over = this.silentHops >= SILENT_HOPS;
-    if (!this.concluded && (since >= READING_WINDOW.to + 0.02 || over))
+    if (!this.concluded && (since >= READING_WINDOW.to + AFTER_WINDOW || over))
       this.conclude(over ? this.heard - SILENT_HOPS * this.detector.hop : this.heard);
     else if (this.heard >= this.nextTrack) this.follow(since);
     if (over || since > LONGEST_TRACK_S) this.release();
@@ -223,7 +247,7 @@ export class Listener {
     this.strangeHz = 0;
     this.track.length = 0;
     this.clipped = false;
-    this.nextTrack = at + Math.round(0.055 * this.rate);
+    this.nextTrack = at + Math.round(FIRST_VALUE * this.rate);
     this.emit({ type: 'onset', at: this.timeOf(at), asked: this.askedAt(at) });
   }
 
@@ -237,16 +261,16 @@ export class Listener {
   private follow(since: Seconds): void {
     const { hint } = this;
     this.nextTrack = this.heard + Math.round(TRACK_HOP_S * this.rate);
-    const wanted = hint.hz ? TRACK_FRAME.periods / hint.hz : 0.1;
-    const longest = Math.min(since - 0.008, 0.1);
+    const wanted = hint.hz ? TRACK_FRAME.periods / hint.hz : LONGEST_FRAME;
+    const longest = Math.min(since - ATTACK, LONGEST_FRAME);
     const length = Math.round(
       Math.min(longest, Math.max(TRACK_FRAME.shortest, wanted)) * this.rate,
     );
-    if (length < 0.045 * this.rate) return;
+    if (length < LEAST_FRAME * this.rate) return;
     this.copyBack(length);
     if (!hint.hz) {
       const best = this.tracker.candidates(this.scratch, 0, length)[0];
-      if (!best || best.score < 0.45) return;
+      if (!best || best.score < TRACKED.score) return;
       if (this.isOtherNote(best.hz)) return this.begin(this.heard - length);
       hint.hz = best.hz;
       this.lastHz = best.hz;
@@ -254,7 +278,7 @@ export class Listener {
       hint.inharmonicity = this.prior.mean;
     }
     const e = this.tracker.estimate(this.scratch, 0, length, hint, this.prior, 'live');
-    if (!e || e.clarity < 0.3 || e.errorCents > 15 || Math.abs(e.f0 / hint.hz - 1) > 0.03) {
+    if (!e || !isTracked(e, hint.hz)) {
       hint.hz = 0;
       return;
     }
@@ -274,7 +298,7 @@ export class Listener {
    * merely another partial of the same note coming forward.
    */
   private isOtherNote(hz: Hz): boolean {
-    const same = (a: Hz, b: Hz) => Math.abs(12 * Math.log2(a / b)) < 0.8;
+    const same = (a: Hz, b: Hz) => Math.abs(centsBetween(b, a)) < SAME_NOTE;
     const ratio = hz > this.lastHz ? hz / this.lastHz : this.lastHz / hz;
     const kin = this.lastHz === 0 || same(ratio, Math.round(ratio));
     const twice = same(hz, this.strangeHz || 1);
@@ -327,14 +351,14 @@ export class Listener {
 
   private copyFrom(start: number, length: number): void {
     const { buffer, scratch } = this;
-    for (let i = 0; i < length; i++) scratch[i] = buffer[(start + i) % buffer.length]!;
+    for (let i = 0; i < length; i++) scratch[i] = nth64(buffer, (start + i) % buffer.length);
   }
 }
 
 function peakDbfs(samples: Float64Array, from: number, to: number): Dbfs {
-  let peak = 1e-9;
-  for (let i = from; i < to; i++) peak = Math.max(peak, Math.abs(samples[i]!));
-  return 20 * Math.log10(peak);
+  let peak = 0;
+  for (let i = from; i < to; i++) peak = Math.max(peak, Math.abs(nth64(samples, i)));
+  return decibels(peak);
 }
 
 /** Reads every pluck of a whole signal. */
@@ -348,8 +372,16 @@ export function readPlucks(
     if (event.type === 'outcome') outcomes.push(event);
   });
   listener.know(strings);
-  const block = 4096;
+  const block = BLOCK;
   for (let i = 0; i < samples.length; i += block) listener.hear(samples.subarray(i, i + block));
   listener.finish();
   return outcomes;
+}
+
+function isTracked({ clarity, errorCents, f0 }: FrameEstimate, hz: Hz): boolean {
+  return (
+    clarity >= TRACKED.clarity &&
+    errorCents <= TRACKED.error &&
+    Math.abs(f0 / hz - 1) <= TRACKED.jump
+  );
 }

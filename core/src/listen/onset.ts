@@ -1,5 +1,19 @@
 import type { Dbfs, Hz } from '../units.ts';
 
+/** Levels before anything was heard. */
+const SILENCE: Dbfs = -120;
+const FIRST_FLOOR: Dbfs = -90;
+/** Below every level: nothing was heard yet that could be risen over. */
+const NOTHING: Dbfs = -200;
+/** Longer ago than any dead time. */
+const LONG_AGO = 1e9;
+/** Less than this over the room is silence, in dB. */
+const SILENT_WITHIN_DB = 5;
+/** A jump compares two hops with the four before them. */
+const JUMP_HOPS = 4;
+/** Keeps the logarithm of digital silence finite: −120 dB. */
+const LEAST_POWER = 1e-12;
+
 /** Energy is judged in hops of this length, in seconds. */
 const HOP_S = 0.0053;
 /** A pluck lifts the energy at least this far over the last moments, in dB. */
@@ -32,13 +46,13 @@ export type HopEvent = 'none' | 'onset' | 'silent';
 export class OnsetDetector {
   readonly hop: number;
   /** Level of the last hop and of the room, dB against full scale. */
-  level: Dbfs = -120;
-  floor: Dbfs = -90;
-  private readonly recent = new Float64Array(LOOK_BACK).fill(-120);
-  private readonly recentEdge = new Float64Array(LOOK_BACK).fill(-120);
+  level: Dbfs = SILENCE;
+  floor: Dbfs = FIRST_FLOOR;
+  private readonly recent = new Float64Array(LOOK_BACK).fill(SILENCE);
+  private readonly recentEdge = new Float64Array(LOOK_BACK).fill(SILENCE);
   /** Set by the listener while a note rings. */
   ringing = false;
-  private edgeFloor: Dbfs = -90;
+  private edgeFloor: Dbfs = FIRST_FLOOR;
   private hops = 0;
   private at = 0;
   private filled = 0;
@@ -48,7 +62,7 @@ export class OnsetDetector {
   /** Where the signal rests: a device's constant offset is no sound. */
   private rest = 0;
   private readonly follow: number;
-  private sinceOnset = 1e9;
+  private sinceOnset = LONG_AGO;
 
   constructor(sampleRate: Hz) {
     this.hop = Math.round(HOP_S * sampleRate);
@@ -89,11 +103,11 @@ export class OnsetDetector {
       this.sinceOnset = 0;
       return 'onset';
     }
-    return level < this.floor + 5 ? 'silent' : 'none';
+    return level < this.floor + SILENT_WITHIN_DB ? 'silent' : 'none';
   }
 
   private isRise(level: Dbfs, floor: Dbfs, recent: Float64Array): boolean {
-    let before = -200;
+    let before = NOTHING;
     for (const value of recent) before = Math.max(before, value);
     return level > floor + OVER_FLOOR_DB && level > before + RISE_DB;
   }
@@ -101,8 +115,8 @@ export class OnsetDetector {
   /** How far the last two hops stand over the four before them, in dB. */
   private jump(level: Dbfs, recent: Float64Array): number {
     let before = 0;
-    for (let back = 2; back <= 5; back++)
-      before += recent[(this.at + LOOK_BACK - back) % LOOK_BACK]! / 4;
+    for (let back = 2; back < 2 + JUMP_HOPS; back++)
+      before += recent[(this.at + LOOK_BACK - back) % LOOK_BACK]! / JUMP_HOPS;
     return (level + recent[(this.at + LOOK_BACK - 1) % LOOK_BACK]!) / 2 - before;
   }
 
@@ -122,5 +136,5 @@ export class OnsetDetector {
 }
 
 function decibel(power: number): Dbfs {
-  return 10 * Math.log10(Math.max(power, 1e-12));
+  return 10 * Math.log10(Math.max(power, LEAST_POWER));
 }

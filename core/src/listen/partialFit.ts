@@ -1,3 +1,11 @@
+/** The largest step of a partial in one round, in bins of the frame: it must not jump to its neighbour. */
+const LARGEST_STEP = 0.6;
+/** Further than so many such steps from where it began a partial has run away. */
+const RUN_AWAY = 2.5;
+/** Below this power there is nothing to refine. */
+const NO_POWER = 1e-24;
+/** A partial loses at most so many nepers over its frame. */
+const MOST_DECAY = 6;
 /**
  * Joint least-squares fit of damped partials to a stretch of samples.
  *
@@ -70,11 +78,11 @@ export class PartialFit {
 
   /** Refines every partial `rounds` times; drops those that run away or fade to nothing. */
   refine(rounds: number): void {
-    this.step0 = (0.6 * 2 * Math.PI) / this.length;
+    this.step0 = (LARGEST_STEP * 2 * Math.PI) / this.length;
     for (let round = 0; round < rounds; round++) {
       for (let i = 0; i < this.count; i++) {
         this.refineOne(i);
-        if (Math.abs(this.omega[i]! - this.start[i]!) > 2.5 * this.step0) this.drop(i--);
+        if (Math.abs(this.omega[i]! - this.start[i]!) > RUN_AWAY * this.step0) this.drop(i--);
       }
       this.centre();
     }
@@ -151,10 +159,10 @@ export class PartialFit {
     const ar = this.real[i]! + dAr;
     const ai = this.imag[i]! + dAi;
     const power = ar * ar + ai * ai;
-    if (power < 1e-24) return;
+    if (power < NO_POWER) return;
     const dOmega = clamp((ci * ar - cr * ai) / power, this.step0);
     const dGamma = clamp((cr * ar + ci * ai) / power, this.step0);
-    const newGamma = clamp(gamma + dGamma, 6 / length);
+    const newGamma = clamp(gamma + dGamma, MOST_DECAY / length);
     this.replace(omega, gamma, this.real[i]!, this.imag[i]!, omega + dOmega, newGamma, ar, ai);
     this.omega[i] = omega + dOmega;
     this.gamma[i] = newGamma;

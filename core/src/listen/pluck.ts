@@ -1,3 +1,5 @@
+import { decibels, nth, nth64 } from '../maths/index.ts';
+import { centsBetween, shiftHz } from '../music/index.ts';
 import type { Cents, Dbfs, Hz, Seconds } from '../units.ts';
 import { Background } from './background.ts';
 import { Estimator, MAX_PARTIALS, periodHz } from './estimator.ts';
@@ -7,6 +9,43 @@ import type { StringKnowledge } from './identity.ts';
 import { isNearString, priorAt } from './identity.ts';
 import type { StiffFit, StiffnessPrior } from './stiffString.ts';
 import { partialHz, reportedHz, StiffStringFitter } from './stiffString.ts';
+
+/** What sounded before the onset is learned from this stretch, which ends so long before it. */
+const BEFORE = { gap: 0.008, longest: 0.09, shortest: 0.06 } as const satisfies Record<
+  string,
+  Seconds
+>;
+/** Frames of the note's first part begin here after the onset; a shorter one is none. */
+const FIRST_FRAMES: readonly Seconds[] = [0.03, 0.1, 0.2, 0.3];
+const SHORTEST_FRAME: Seconds = 0.07;
+/** The longest frame: no string's pitch moves much in it, and a low E has 15 periods. */
+const LONGEST_FRAME: Seconds = 0.18;
+/** Candidates of two frames nearer than this are one. */
+const SAME_PITCH = 0.025;
+/** Where another string is looked for: from when, in how long a frame. */
+const SECOND_LOOK = { from: 0.1, shortest: 0.12 } as const satisfies Record<string, Seconds>;
+/** Peaks within these shares of the lobe, or of their place, are the string's own; higher by as much as a stiff string stretches. */
+const OWN_PEAK = { lobe: 0.5, place: 0.004, stiffness: 1.5e-4 } as const;
+/** A second string's loudest partial holds at least this share of its power. */
+const LOUDEST_SHARE = 0.3;
+/** A second string is believed at this score, with so many partials, up to so many of them weighed. */
+const SECOND = { score: 0.45, matched: 2, partials: 12 } as const;
+/** A reading's frames hold at least so many periods, and last at least so long. */
+const FRAME = { periods: 7, shortest: 0.085 } as const;
+/** With fewer of the tried frames than this the pitch was not steady. */
+const STEADY_FRAMES = 0.6;
+/** A frame whose pitch jumps by more than this share is of something else. */
+const JUMP = 0.06;
+/** A neighbour closer than this is a skirt of the same string. */
+const SEMITONE: Cents = 100;
+/** Frequencies of the mains in Hz, and how near to a whole multiple a hum lies. */
+const MAINS = [50, 60] as const;
+const HUM_WITHIN = 0.02;
+/** The loudness of an attack is followed in such windows, by such steps, so long. */
+const ATTACK = { window: 0.02, step: 0.005, until: 0.18 } as const satisfies Record<
+  string,
+  Seconds
+>;
 
 /** A reading is the mean pitch over this window after the onset, in seconds. */
 export const READING_WINDOW = { from: 0.2, to: 0.8 } as const;
@@ -103,7 +142,7 @@ export class PluckAnalyser {
   private readonly maxFrame: number;
 
   constructor(readonly sampleRate: Hz) {
-    this.maxFrame = Math.ceil(0.18 * sampleRate);
+    this.maxFrame = Math.ceil(LONGEST_FRAME * sampleRate);
     this.estimator = new Estimator(sampleRate, this.maxFrame);
     this.frames = new FrameTable(MAX_FRAMES);
   }
@@ -123,10 +162,10 @@ export class PluckAnalyser {
 
   /** Learns what already sounded before the onset. */
   private hearRoom(pluck: PluckStretch): void {
-    const gap = Math.round(0.008 * this.sampleRate);
+    const gap = Math.round(BEFORE.gap * this.sampleRate);
     // No longer than the finger rests on a string before it plucks it again.
-    const length = Math.min(Math.round(0.09 * this.sampleRate), pluck.onset - gap);
-    if (length < 0.06 * this.sampleRate) return this.background.forget();
+    const length = Math.min(Math.round(BEFORE.longest * this.sampleRate), pluck.onset - gap);
+    if (length < BEFORE.shortest * this.sampleRate) return this.background.forget();
     const { spectrum } = this.estimator;
     spectrum.analyse(pluck.samples, pluck.onset - gap - length, length);
     this.background.learn(spectrum);
@@ -153,15 +192,15 @@ export class PluckAnalyser {
   ): { hz: Hz; score: number } | null {
     const tallies: { hz: Hz; sum: number }[] = [];
     let frames = 0;
-    for (const from of [0.03, 0.1, 0.2, 0.3]) {
+    for (const from of FIRST_FRAMES) {
       const start = pluck.onset + Math.round(from * this.sampleRate);
       const length = Math.min(this.maxFrame, pluck.end - start);
-      if (length < 0.07 * this.sampleRate) break;
+      if (length < SHORTEST_FRAME * this.sampleRate) break;
       frames++;
       const { spectrum, finder } = this.estimator;
       spectrum.analyse(pluck.samples, start, length);
       for (const c of finder.search(this.background.mark(spectrum))) {
-        const same = tallies.find((t) => Math.abs(t.hz / c.hz - 1) < 0.025);
+        const same = tallies.find((t) => Math.abs(t.hz / c.hz - 1) < SAME_PITCH);
         if (same) same.sum += Math.max(0, c.score);
         else tallies.push({ hz: c.hz, sum: Math.max(0, c.score) });
       }
@@ -175,9 +214,9 @@ export class PluckAnalyser {
 
   /** A second harmonic series of comparable strength in the note's early part, or null. */
   private secondString(pluck: PluckStretch, hz: Hz): Hz | null {
-    const start = pluck.onset + Math.round(0.1 * this.sampleRate);
+    const start = pluck.onset + Math.round(SECOND_LOOK.from * this.sampleRate);
     const length = Math.min(this.maxFrame, pluck.end - start);
-    if (length < 0.12 * this.sampleRate) return null;
+    if (length < SECOND_LOOK.shortest * this.sampleRate) return null;
     const { estimator } = this;
     estimator.candidates(pluck.samples, start, length);
     const { spectrum } = estimator;
@@ -185,24 +224,23 @@ export class PluckAnalyser {
     let ownPower = 0;
     let strange = 0;
     for (let p = 0; p < spectrum.peakCount; p++) {
-      const n = Math.max(1, Math.round(spectrum.peakHz[p]! / hz));
-      const stretch = partialHz(hz, 1.5e-4, n) - n * hz;
-      const off = spectrum.peakHz[p]! - n * hz;
-      const tolerance = 0.5 * spectrum.lobeHz + 0.004 * n * hz;
+      const n = Math.max(1, Math.round(nth64(spectrum.peakHz, p) / hz));
+      const stretch = partialHz(hz, OWN_PEAK.stiffness, n) - n * hz;
+      const off = nth64(spectrum.peakHz, p) - n * hz;
+      const tolerance = OWN_PEAK.lobe * spectrum.lobeHz + OWN_PEAK.place * n * hz;
       if (off > -tolerance && off < tolerance + stretch) {
         own[p] = 1;
-        ownPower += spectrum.peakHeight[p]! ** 2;
-      } else strange = Math.max(strange, spectrum.peakHeight[p]!);
+        ownPower += nth64(spectrum.peakHeight, p) ** 2;
+      } else strange = Math.max(strange, nth64(spectrum.peakHeight, p));
     }
-    if (strange ** 2 < SECOND_STRING ** 2 * 0.3 * ownPower) return null;
+    if (strange ** 2 < SECOND_STRING ** 2 * LOUDEST_SHARE * ownPower) return null;
     const second = estimator.finder.search(own)[0];
-    if (!second || second.score < 0.45 || second.matched < 2) return null;
-    // A neighbour closer than a semitone is a skirt of the same string.
-    if (Math.abs(12 * Math.log2(second.hz / hz)) < 1) return null;
+    if (!second || second.score < SECOND.score || second.matched < SECOND.matched) return null;
+    if (Math.abs(centsBetween(hz, second.hz)) < SEMITONE) return null;
     let power = 0;
-    for (let n = 1; n <= 12; n++) {
-      const p = spectrum.nearestPeak(n * second.hz, 0.5 * spectrum.lobeHz);
-      if (p >= 0 && !own[p]) power += spectrum.peakHeight[p]! ** 2;
+    for (let n = 1; n <= SECOND.partials; n++) {
+      const p = spectrum.nearestPeak(n * second.hz, OWN_PEAK.lobe * spectrum.lobeHz);
+      if (p >= 0 && !own[p]) power += nth64(spectrum.peakHeight, p) ** 2;
     }
     return power > SECOND_STRING ** 2 * ownPower ? second.hz : null;
   }
@@ -216,10 +254,10 @@ export class PluckAnalyser {
     const { frames, sampleRate, stiff } = this;
     const from = pluck.onset + Math.round(window.from * sampleRate);
     const to = Math.min(pluck.end, pluck.onset + Math.round(window.to * sampleRate));
-    const wanted = Math.round(Math.max(0.085, 7 / hz) * sampleRate);
+    const wanted = Math.round(Math.max(FRAME.shortest, FRAME.periods / hz) * sampleRate);
     const length = Math.min(wanted, this.maxFrame, to - from);
     const tried = this.firstLook(pluck, { from, to, length }, hz, prior);
-    if (frames.count === 0 || frames.count < 0.6 * tried)
+    if (frames.count === 0 || frames.count < STEADY_FRAMES * tried)
       return { kind: 'not sure', reason: 'unsteady' };
     if (frames.tonal / frames.count < LEAST_TONAL) return { kind: 'not sure', reason: 'weak' };
     frames.separate();
@@ -251,7 +289,7 @@ export class PluckAnalyser {
     for (let k = 0; k <= hops; k++) {
       const offset = from + (hops === 0 ? 0 : Math.round((k * room) / hops));
       const e = this.estimator.estimate(pluck.samples, offset, length, hint, prior);
-      if (!e || Math.abs(e.f0 / hz - 1) > 0.06) continue;
+      if (!e || Math.abs(e.f0 / hz - 1) > JUMP) continue;
       this.offsets[frames.count] = offset;
       frames.add((offset + length / 2 - pluck.onset) / this.sampleRate, e);
       hint = { hz: e.firstPartialHz, inharmonicity: e.inharmonicity };
@@ -267,13 +305,12 @@ export class PluckAnalyser {
     const { frames, stiff, offsets, pitches } = this;
     const { count } = frames;
     const stretch = Math.sqrt(1 + stiff.inharmonicity);
-    for (let k = 0; k < count; k++)
-      pitches[k] = stiff.f0 * stretch * 2 ** (frames.glideAt(k) / 1200);
+    for (let k = 0; k < count; k++) pitches[k] = shiftHz(stiff.f0 * stretch, frames.glideAt(k));
     frames.clear();
     for (let k = 0; k < count; k++) {
-      const hint = { hz: pitches[k]!, inharmonicity: stiff.inharmonicity, firm: true };
-      const e = this.estimator.estimate(pluck.samples, offsets[k]!, length, hint, prior);
-      if (e) frames.add((offsets[k]! + length / 2 - pluck.onset) / this.sampleRate, e);
+      const hint = { hz: nth64(pitches, k), inharmonicity: stiff.inharmonicity, firm: true };
+      const e = this.estimator.estimate(pluck.samples, nth(offsets, k), length, hint, prior);
+      if (e) frames.add((nth(offsets, k) + length / 2 - pluck.onset) / this.sampleRate, e);
     }
   }
 
@@ -283,8 +320,8 @@ export class PluckAnalyser {
     const seconds = (pluck.end - pluck.onset) / this.sampleRate;
     const long = seconds >= VOICE.shortest;
     if (long && frames.decayDb() < LEAST_DECAY_DB) {
-      for (const mainsHz of [50, 60] as const)
-        if (Math.abs(hz / mainsHz - Math.round(hz / mainsHz)) < 0.02)
+      for (const mainsHz of MAINS)
+        if (Math.abs(hz / mainsHz - Math.round(hz / mainsHz)) < HUM_WITHIN)
           return { kind: 'hum only', mainsHz };
       return { kind: 'not sure', reason: 'no pluck' };
     }
@@ -322,7 +359,7 @@ export class PluckAnalyser {
       moving: Math.abs(frames.slope()) > MOVING_SLOPE,
       windowFrom,
       windowLength,
-      levelDbfs: 20 * Math.log10(Math.max(level, 1e-9)),
+      levelDbfs: decibels(level),
       partials: frames.list(),
     };
   }
@@ -330,14 +367,14 @@ export class PluckAnalyser {
 
 /** How far the first moments of a sound stand below its loudest, in dB; 0 when it begins at its loudest. */
 function attackDb(pluck: PluckStretch, rate: Hz): number {
-  const window = Math.round(0.02 * rate);
-  const step = Math.round(0.005 * rate);
-  const last = Math.min(pluck.end - window, pluck.onset + Math.round(0.18 * rate));
+  const window = Math.round(ATTACK.window * rate);
+  const step = Math.round(ATTACK.step * rate);
+  const last = Math.min(pluck.end - window, pluck.onset + Math.round(ATTACK.until * rate));
   let loudest = 0;
   for (let at = pluck.onset; at <= last; at += step)
     loudest = Math.max(loudest, rms(pluck.samples, at, window));
   const first = rms(pluck.samples, Math.min(pluck.onset + window, last), window);
-  return 20 * Math.log10(Math.max(first, 1e-9) / Math.max(loudest, 1e-9));
+  return decibels(first) - decibels(loudest);
 }
 
 function windowFor(duration: Seconds): { from: Seconds; to: Seconds } | null {
@@ -349,6 +386,6 @@ function windowFor(duration: Seconds): { from: Seconds; to: Seconds } | null {
 
 function rms(samples: Float64Array, offset: number, length: number): number {
   let sum = 0;
-  for (let i = 0; i < length; i++) sum += samples[offset + i]! ** 2;
+  for (let i = 0; i < length; i++) sum += nth64(samples, offset + i) ** 2;
   return Math.sqrt(sum / length);
 }

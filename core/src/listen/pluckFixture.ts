@@ -1,6 +1,6 @@
+import { between, seededRandom } from '../maths/index.ts';
 import { centsBetween, findTuning, targetsOf } from '../music/index.ts';
 import { PracticeInstrument } from '../practice/index.ts';
-import { between, seededRandom } from '../random.ts';
 import { steelGuitar } from '../strings/index.ts';
 
 /** For tests: the rate at which most plucks are made. */

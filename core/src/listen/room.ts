@@ -1,6 +1,17 @@
+import { decibels, nth64, powerOfTwo } from '../maths/index.ts';
 import type { Dbfs, Hz, Seconds } from '../units.ts';
-import { powerOfTwo } from './fft.ts';
 import { Spectrum } from './spectrum.ts';
+
+/** Frequencies of the mains, in Hz; hum is looked for at so many of their multiples. */
+const MAINS = [50, 60] as const;
+const HUM_LINES = [1, 2, 3] as const;
+/** A line this near a multiple of the mains, up to so many times it, is hum. */
+const HUM = { within: 1.5, upTo: 12.5 } as const;
+/** Below this a steady tone is rumble, in Hz. */
+const LOWEST_TONE: Hz = 70;
+/** More tones than this say no more than that it is loud. */
+const MOST_TONES = 6;
+const SILENCE: Dbfs = -120;
 
 /** A room is judged from this much sound without a note in it. */
 const WINDOW_S: Seconds = 0.7;
@@ -44,17 +55,22 @@ export class RoomWatcher {
   }
 
   private judge(): RoomReport {
-    const fifty = this.humOf(50);
-    const sixty = this.humOf(60);
-    const mains = fifty > sixty ? 50 : 60;
+    const [fifty, sixty] = [this.humOf(MAINS[0]), this.humOf(MAINS[1])];
+    const mains = fifty > sixty ? MAINS[0] : MAINS[1];
     const humDbfs = Math.max(fifty, sixty);
     const tones: Hz[] = [];
     const { spectrum } = this;
-    for (let p = 0; p < spectrum.peakCount && tones.length < 6; p++) {
-      const hz = spectrum.peakHz[p]!;
-      const db = decibel(spectrum.peakHeight[p]!);
-      const isHum = Math.abs(hz - mains * Math.round(hz / mains)) < 1.5 && hz < 12.5 * mains;
-      if (hz > 70 && !isHum && db > TONE_AT_LEAST && spectrum.peakDb[p]! > TONE_OVER_FLOOR)
+    for (let p = 0; p < spectrum.peakCount && tones.length < MOST_TONES; p++) {
+      const hz = nth64(spectrum.peakHz, p);
+      const db = decibel(nth64(spectrum.peakHeight, p));
+      const isHum =
+        Math.abs(hz - mains * Math.round(hz / mains)) < HUM.within && hz < HUM.upTo * mains;
+      if (
+        hz > LOWEST_TONE &&
+        !isHum &&
+        db > TONE_AT_LEAST &&
+        nth64(spectrum.peakDb, p) > TONE_OVER_FLOOR
+      )
         tones.push(hz);
     }
     return { humHz: humDbfs > HUM_AT_LEAST ? mains : null, humDbfs, tones };
@@ -62,15 +78,15 @@ export class RoomWatcher {
 
   /** Level of the strongest of the first three lines of a mains frequency that stand out. */
   private humOf(mains: number): Dbfs {
-    let best = -120;
-    for (const n of [1, 2, 3]) {
-      const p = this.spectrum.nearestPeak(n * mains, 1.5);
-      if (p >= 0) best = Math.max(best, decibel(this.spectrum.peakHeight[p]!));
+    let best = SILENCE;
+    for (const n of HUM_LINES) {
+      const p = this.spectrum.nearestPeak(n * mains, HUM.within);
+      if (p >= 0) best = Math.max(best, decibel(nth64(this.spectrum.peakHeight, p)));
     }
     return best;
   }
 }
 
 function decibel(amplitude: number): Dbfs {
-  return 20 * Math.log10(Math.max(amplitude, 1e-9) / Math.SQRT2);
+  return decibels(amplitude / Math.SQRT2);
 }

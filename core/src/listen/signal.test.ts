@@ -1,8 +1,7 @@
 import { expect } from 'chai';
 import { RangeMisuse } from '../errors.ts';
-import { normal, seededRandom } from '../random.ts';
+import { normal, RealFft, seededRandom } from '../maths/index.ts';
 import { Decimator } from './decimate.ts';
-import { RealFft } from './fft.ts';
 import { partialHz, reportedHz, StiffStringFitter } from './stiffString.ts';
 
 describe('Fourier transform', () => {

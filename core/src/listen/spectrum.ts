@@ -1,6 +1,20 @@
+import { decibels, powerOfTwo, RealFft } from '../maths/index.ts';
 import type { Hz } from '../units.ts';
-import { powerOfTwo, RealFft } from './fft.ts';
 import { select } from './select.ts';
+
+/** A tenfold amplitude is 20 dB. */
+const DB_A_DECADE = 20;
+/** The most peaks that are kept: the partials of three low strings at once come to some 120. */
+export const MAX_PEAKS = 160;
+/** The low quartile of noise's magnitudes (Rayleigh) lies this far below its median. */
+const QUARTILE_TO_MEDIAN = 1.55;
+/** Added before a logarithm or a division, so that digital silence has one: far below any signal. */
+const NEXT_TO_NOTHING = 1e-12;
+const LEAST_FLOOR = 1e-9;
+/** No peak that counts is counted for less than this, in dB. */
+const LEAST_EVIDENCE_DB = 3;
+/** Nearer to its middle than this the window's response is 1, in bins. */
+const MIDDLE = 1e-6;
 
 /** A peak must stand this many times above the noise around it to count. */
 const PEAK_OVER_FLOOR = 4;
@@ -45,7 +59,7 @@ export class Spectrum {
   constructor(
     maxLength: number,
     readonly sampleRate: Hz,
-    private readonly maxPeaks = 160,
+    private readonly maxPeaks = MAX_PEAKS,
   ) {
     this.fft = new RealFft(powerOfTwo(2 * maxLength));
     this.padded = new Float64Array(this.fft.size);
@@ -117,8 +131,8 @@ export class Spectrum {
       const to = Math.min(last, Math.max(from + least, Math.floor(from * BAND_RATIO)));
       const count = to - from + 1;
       for (let k = from; k <= to; k++) padded[k - from] = magnitude[k]!;
-      const quartile = select(padded, count, count >> 2) * 1.55;
-      floor.fill(Math.max(quartile, 1e-9), from, to + 1);
+      const quartile = select(padded, count, count >> 2) * QUARTILE_TO_MEDIAN;
+      floor.fill(Math.max(quartile, LEAST_FLOOR), from, to + 1);
       from = to + 1;
     }
     floor[0] = floor[1]!;
@@ -129,20 +143,20 @@ export class Spectrum {
     let top = 0;
     for (let k = 2; k < magnitude.length - 1; k++) if (magnitude[k]! > top) top = magnitude[k]!;
     const least = top * PEAK_UNDER_TOP;
-    const evidenceFrom = top / 10 ** (EVIDENCE_RANGE_DB / 20);
+    const evidenceFrom = top / 10 ** (EVIDENCE_RANGE_DB / DB_A_DECADE);
     this.peakCount = 0;
     for (let k = 2; k < magnitude.length - 1 && this.peakCount < this.maxPeaks; k++) {
       const m = magnitude[k]!;
       if (m < least || m < PEAK_OVER_FLOOR * floor[k]!) continue;
       if (m <= magnitude[k - 1]! || m < magnitude[k + 1]!) continue;
-      const a = Math.log(magnitude[k - 1]! + 1e-12);
+      const a = Math.log(magnitude[k - 1]! + NEXT_TO_NOTHING);
       const b = Math.log(m);
-      const c = Math.log(magnitude[k + 1]! + 1e-12);
+      const c = Math.log(magnitude[k + 1]! + NEXT_TO_NOTHING);
       const shift = (0.5 * (a - c)) / (a - 2 * b + c);
       const p = this.peakCount++;
       this.peakHz[p] = (k + shift) * binHz;
       this.peakHeight[p] = m;
-      this.peakDb[p] = 20 * Math.log10(m / Math.max(floor[k]!, evidenceFrom));
+      this.peakDb[p] = decibels(m / Math.max(floor[k]!, evidenceFrom));
     }
     this.dropSkirts();
   }
@@ -158,7 +172,7 @@ export class Spectrum {
       const p = this.keepPeak[i]!;
       peakHz[i] = peakHz[p]!;
       peakHeight[i] = peakHeight[p]!;
-      peakDb[i] = Math.max(3, peakDb[p]!);
+      peakDb[i] = Math.max(LEAST_EVIDENCE_DB, peakDb[p]!);
     }
     this.peakCount = kept;
   }
@@ -170,7 +184,7 @@ export class Spectrum {
       for (let q = p + step; q >= 0 && q < this.peakCount; q += step) {
         const distance = Math.abs(peakHz[q]! - peakHz[p]!);
         if (distance > reach) break;
-        const below = 20 * Math.log10(peakHeight[q]! / peakHeight[p]!);
+        const below = decibels(peakHeight[q]! / peakHeight[p]!);
         for (const skirt of SKIRTS)
           if (distance < skirt.lobes * lobeHz && below > skirt.db) return true;
       }
@@ -202,7 +216,7 @@ export class Spectrum {
 
 /** Response of the Hann window `bins` (of the unpadded transform) away from its middle. */
 function hannResponse(bins: number): number {
-  if (Math.abs(bins) < 1e-6) return 1;
+  if (Math.abs(bins) < MIDDLE) return 1;
   const x = Math.PI * bins;
   return Math.sin(x) / x / (1 - bins * bins);
 }

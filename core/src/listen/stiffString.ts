@@ -1,6 +1,15 @@
 import type { Cents, Hz } from '../units.ts';
 import { median } from './select.ts';
 
+/** Fewer partials than this tell nothing of their own spread. */
+const FEWEST = 4;
+/** The median of a squared normal deviate (χ² of one degree of freedom). */
+const MEDIAN_SQUARE = 0.455;
+/** The spread is looked for up to this variance, in cents squared, by halving: first by ratio, then by difference. */
+const SPREAD = { most: 400, steps: 14, byRatio: 5, least: 1e-4 } as const;
+/** Degrees of freedom of the Student distribution by whose weights outliers lose their pull. */
+const STUDENT = 4;
+
 const CENTS = 1200 / Math.LN2;
 /** Where B of played strings lies, before anything is heard of this one; see docs/listening.md. */
 const PRIOR_B = 6e-5;
@@ -81,7 +90,7 @@ export class StiffStringFitter {
     let a22 = 0;
     for (let round = 0; round < ROUNDS; round++) {
       // High partials have a long lever on B: they join once the low ones point at them.
-      const used = round < LOW_ROUNDS ? Math.max(4, count >> 1) : count;
+      const used = round < LOW_ROUNDS ? Math.max(FEWEST, count >> 1) : count;
       a11 = 0;
       a12 = 0;
       a22 = 1 / prior.sigma ** 2;
@@ -93,7 +102,8 @@ export class StiffStringFitter {
         residual[i] = r;
         const variance = sigmaCents[i]! ** 2 + spread;
         // Student t with four degrees of freedom; the first rounds trust the low partials alike.
-        const w = (round < LOW_ROUNDS ? 1 : 5 / (4 + (r * r) / variance)) / variance;
+        const w =
+          (round < LOW_ROUNDS ? 1 : (STUDENT + 1) / (STUDENT + (r * r) / variance)) / variance;
         weight[i] = w;
         const slope = (CENTS * 0.5 * n2) / (1 + b * n2);
         a11 += w * CENTS * CENTS;
@@ -126,13 +136,13 @@ export class StiffStringFitter {
 
   /** The common variance beyond noise that brings the median squared residual to its expectation. */
   private spreadOf(sigmaCents: ArrayLike<number>, count: number): number {
-    if (count < 4) return USUAL_SHIFT ** 2;
-    const expected = 0.455 * (1 - 2 / count);
+    if (count < FEWEST) return USUAL_SHIFT ** 2;
+    const expected = MEDIAN_SQUARE * (1 - 2 / count);
     let low = 0;
-    let high = 400;
+    let high: number = SPREAD.most;
     if (this.medianSquare(sigmaCents, count, 0) <= expected) return 0;
-    for (let i = 0; i < 14; i++) {
-      const middle = i < 5 ? Math.sqrt((low + 1e-4) * high) : (low + high) / 2;
+    for (let i = 0; i < SPREAD.steps; i++) {
+      const middle = i < SPREAD.byRatio ? Math.sqrt((low + SPREAD.least) * high) : (low + high) / 2;
       if (this.medianSquare(sigmaCents, count, middle) > expected) low = middle;
       else high = middle;
     }

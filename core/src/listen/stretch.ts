@@ -1,11 +1,12 @@
 import { RangeMisuse } from '../errors.ts';
+import { centsBetween } from '../music/index.ts';
 import type { Cents, Hz } from '../units.ts';
 import type { Reading } from './pluck.ts';
 import { partialHz } from './stiffString.ts';
 
 /** How far partial `n` at `hz` lies above n times f0: the stretch of its string. */
 export function stretchCents(n: number, hz: Hz, f0: Hz): Cents {
-  return 1200 * Math.log2(hz / (n * f0));
+  return centsBetween(n * f0, hz);
 }
 
 /** The stretch that the reading's own fit expects of partial `n`. */

@@ -48,6 +48,21 @@ describe('the catalogue', () => {
     expect(new Set(TUNINGS.map((tuning) => tuning.id)).size).to.equal(TUNINGS.length);
   });
 
+  it('every tuning has as many strings as instruments of its kind have', () => {
+    const counts = { guitar: [6, 7], ukulele: [4], banjo: [4, 5] };
+    for (const { id, kind, courses } of TUNINGS)
+      expect(counts[kind], id).to.include(courses.length);
+  });
+
+  it('every tuning rises from string to string, but where the first is known to be re-entrant', () => {
+    for (const { id, kind, name, courses } of TUNINGS) {
+      const rising = courses.map(([midi = 0]) => midi).reverse();
+      const falls = rising.filter((midi, i) => i > 0 && midi < (rising[i - 1] ?? 0)).length;
+      const reentrant = kind !== 'guitar' && falls === 1;
+      expect(falls === 0 || reentrant, `${id}, ${name}: ${rising.join(' ')}`).to.equal(true);
+    }
+  });
+
   it('names open tunings by the chord that they make', () => {
     const names: Readonly<Record<string, string>> = {
       'guitar-open-d': 'D',

@@ -1,6 +1,8 @@
-import type { Midi } from '../units.ts';
+import { nth } from '../maths/index.ts';
+import type { Cents, Midi } from '../units.ts';
 import type { Accidental } from './notes.ts';
 import { noteName } from './notes.ts';
+import { centsBetween } from './pitch.ts';
 
 /** Chords by their steps above the root, the plainest first: common practice, no source. */
 const QUALITIES: readonly (readonly [suffix: string, steps: readonly number[]])[] = [
@@ -56,21 +58,25 @@ export function chordOf(
   return null;
 }
 
-/** Pure steps of the scale above a root, in cents from equal temperament: 5-limit ratios. */
-const PURE: readonly number[] = [
-  0,
-  1200 * Math.log2(16 / 15) - 100,
-  1200 * Math.log2(9 / 8) - 200,
-  1200 * Math.log2(6 / 5) - 300,
-  1200 * Math.log2(5 / 4) - 400,
-  1200 * Math.log2(4 / 3) - 500,
-  1200 * Math.log2(45 / 32) - 600,
-  1200 * Math.log2(3 / 2) - 700,
-  1200 * Math.log2(8 / 5) - 800,
-  1200 * Math.log2(5 / 3) - 900,
-  1200 * Math.log2(9 / 5) - 1000,
-  1200 * Math.log2(15 / 8) - 1100,
+/** Ratios of the scale above a root, unison first: 5-limit just intonation. */
+const JUST: readonly (readonly [number, number])[] = [
+  [1, 1],
+  [16, 15],
+  [9, 8],
+  [6, 5],
+  [5, 4],
+  [4, 3],
+  [45, 32],
+  [3, 2],
+  [8, 5],
+  [5, 3],
+  [9, 5],
+  [15, 8],
 ];
+/** The same in cents from equal temperament. */
+const PURE: readonly Cents[] = JUST.map(
+  ([over, under], semitones) => centsBetween(under, over) - 100 * semitones,
+);
 
 /**
  * Offsets in cents, course 1 first, that make an open chord pure above its root;
@@ -78,5 +84,5 @@ const PURE: readonly number[] = [
  * @example pureOffsets([64, 60, 55], 0, 1) // E, C, G over C: => [-13.7, 0, +2.0]
  */
 export function pureOffsets(notes: readonly Midi[], root: number, share: number): number[] {
-  return notes.map((note) => share * PURE[(((Math.round(note) - root) % 12) + 12) % 12]!);
+  return notes.map((note) => share * nth(PURE, (((Math.round(note) - root) % 12) + 12) % 12));
 }

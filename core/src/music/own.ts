@@ -1,4 +1,5 @@
 import { FormatError } from '../errors.ts';
+import { nth } from '../maths/index.ts';
 import type { Midi } from '../units.ts';
 import { chordOf } from './chords.ts';
 import type { Accidental } from './notes.ts';
@@ -18,7 +19,7 @@ const FLAT_MINOR: readonly number[] = [0, 2, 3, 5, 7, 10];
 export function parseTuning(text: string, near: readonly Midi[]): Midi[] {
   const words = wordsOf(text, near.length, 'notes');
   return words.map((word, i) => {
-    const home = near[i]!;
+    const home = nth(near, i);
     if (/\d$/.test(word)) return parseNote(word);
     const above = parseNote(`${word}0`);
     return above + 12 * Math.round((home - above) / 12);
@@ -36,7 +37,7 @@ export function parseSteps(text: string, from: readonly Midi[]): Midi[] {
   return words.map((word, i) => {
     if (!/^[+\-−]?\d{1,2}$/.test(word))
       throw new FormatError(`“${word}” is no number of semitones, such as −2 or +1`);
-    return from[i]! + Number(word.replace('−', '-'));
+    return nth(from, i) + Number(word.replace('−', '-'));
   });
 }
 

@@ -1,4 +1,4 @@
-import { between, type Random, seededRandom } from '../random.ts';
+import { between, type Random, seededRandom } from '../maths/index.ts';
 import type { Creep } from '../settling/index.ts';
 import type { StringSpec } from '../strings/index.ts';
 

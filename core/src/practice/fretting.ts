@@ -1,4 +1,5 @@
 import { fretPlace } from '../fretboard/index.ts';
+import { centsBetween } from '../music/index.ts';
 import type { Cents, Millimetres, Newtons } from '../units.ts';
 
 /** How hard a finger presses; how deep the string goes behind the fret. */
@@ -86,5 +87,5 @@ export function frettedCents(
   fret: number,
   depth: Millimetres,
 ): Cents {
-  return 1200 * Math.log2(frettedRatio(string, neck, fret, depth)) - 100 * fret;
+  return centsBetween(1, frettedRatio(string, neck, fret, depth)) - 100 * fret;
 }

@@ -1,9 +1,9 @@
 import { RangeMisuse } from '../errors.ts';
 import type { Held } from '../fretboard/index.ts';
 import { reportedHz } from '../listen/index.ts';
-import { centsBetween } from '../music/index.ts';
-import type { Random } from '../random.ts';
-import { between, normal, seededRandom } from '../random.ts';
+import type { Random } from '../maths/index.ts';
+import { between, normal, nth, seededRandom } from '../maths/index.ts';
+import { centsBetween, shiftHz } from '../music/index.ts';
 import { type Creep, creepAt } from '../settling/index.ts';
 import type { Course, Instrument, StringSpec } from '../strings/index.ts';
 import {
@@ -223,7 +223,7 @@ export class PracticeInstrument {
       if (this.pending === 0) this.renderBlock();
       const from = CONTROL_BLOCK - this.pending;
       const count = Math.min(this.pending, out.length - at);
-      for (let k = 0; k < count; k++) out[at + k] = this.block[from + k]!;
+      for (let k = 0; k < count; k++) out[at + k] = nth(this.block, from + k);
       at += count;
       this.pending -= count;
     }
@@ -241,12 +241,12 @@ export class PracticeInstrument {
 
   /** What an exact reading of a pluck of this strength would say, with the glide left in its window. */
   exactReadingHz(course: number, strength: number, from = 0.2, to = 0.8): Hz {
-    return this.truthHz(course) * 2 ** (glideMean(strength, from, to) / 1200);
+    return shiftHz(this.truthHz(course), glideMean(strength, from, to));
   }
 
   /** How far a course lies from its target now, in cents. */
   deviation(course: number): Cents {
-    return centsBetween(this.setup.targets[course - 1]!, this.truthHz(course));
+    return centsBetween(nth(this.setup.targets, course - 1), this.truthHz(course));
   }
 
   /** The neck under one string. */
@@ -264,7 +264,7 @@ export class PracticeInstrument {
 
   private frettedString(course: number): FrettedString {
     const { instrument } = this.setup;
-    const { spec } = instrument.courses[course - 1]!.strings[0]!;
+    const { spec } = nth(nth(instrument.courses, course - 1).strings, 0);
     const scaleMm = soundingLength(instrument, course);
     return {
       scaleMm,
@@ -276,7 +276,7 @@ export class PracticeInstrument {
 
   private release(): void {
     for (let i = this.fingers.length - 1; i >= 0; i--) {
-      const finger = this.fingers[i]!;
+      const finger = nth(this.fingers, i);
       finger.wait -= CONTROL_BLOCK;
       if (finger.wait >= 0) continue;
       this.fingers.splice(i, 1);
@@ -293,7 +293,7 @@ export class PracticeInstrument {
     if (this.setup.creep) this.elapse(CONTROL_BLOCK / this.setup.sampleRate);
     this.release();
     for (let i = this.voices.length - 1; i >= 0; i--) {
-      const { course, voice, raised } = this.voices[i]!;
+      const { course, voice, raised } = nth(this.voices, i);
       voice.render(this.block, CONTROL_BLOCK, raised * this.f0(course));
       if (voice.silent) this.voices.splice(i, 1);
     }
@@ -311,7 +311,7 @@ export class PracticeInstrument {
     const string = this.stringAt(course);
     const length = soundingLength(this.setup.instrument, course);
     const cents = this.bend(course) + this.warmth();
-    return frequencyOf(string.unitWeight, length, string.tension) * 2 ** (cents / 1200);
+    return shiftHz(frequencyOf(string.unitWeight, length, string.tension), cents);
   }
 
   /** What the room does to all strings alike. */
@@ -332,9 +332,9 @@ export class PracticeInstrument {
   }
 
   private stringOf(course: Course, index: number): StringState {
-    const { spec, peg } = course.strings[0]!;
+    const { spec, peg } = nth(course.strings, 0);
     const { kind } = this.setup.instrument;
-    const target = this.setup.targets[index]!;
+    const target = nth(this.setup.targets, index);
     const length = soundingLength(this.setup.instrument, course.number);
     const inharmonicity = stiffness(spec, length, target);
     const f0 = target / Math.sqrt(1 + 16 * inharmonicity);

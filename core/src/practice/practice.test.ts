@@ -56,6 +56,18 @@ describe('practice guitar', () => {
     expect(stiff.deviation(6)).to.be.closeTo(20, 1e-3);
   });
 
+  it('bends the neck by the pull of all strings alike: each falls by its coupling times what one gained', () => {
+    const stiff = guitar(1, 0);
+    stiff.turn(1, 0.02);
+    // Without the neck in it: what the tension alone gained the string, a cent being T · ln 2 / 600.
+    const gained = stiff.deviation(1) + 10;
+    const one = guitar(1);
+    const before = one.deviation(6);
+    one.turn(1, 0.02);
+    expect(gained).to.be.within(2, 60);
+    expect((one.deviation(6) - before) / gained).to.be.closeTo(-0.04, 0.002);
+  });
+
   it('has no string 7', () => {
     expect(() => guitar(1).pluck(7)).to.throw('no string 7');
   });
@@ -176,5 +188,22 @@ describe('the sustained tone', () => {
     // One period of 220 Hz later it is the same.
     const period = Math.round((24_000 / 220) * 11);
     expect(tone[30_000 + period]!).to.be.closeTo(tone[30_000]!, 0.01);
+  });
+});
+
+describe('the reference tone', () => {
+  it('has the pitch that it is asked for, and ends softly', () => {
+    const tone = referenceTone(220, 24_000);
+    const padded = new Float32Array(tone.length + 12_000);
+    padded.set(tone, 6000);
+    const [pluck] = readPlucks(padded, 24_000);
+    const heard = pluck?.outcome.kind === 'reading' ? pluck.outcome.hz : 0;
+    expect(1200 * Math.log2(heard / 220)).to.be.closeTo(0, 0.5);
+    const level = (from: number, to: number) =>
+      Math.max(...tone.slice(Math.round(from), Math.round(to)).map(Math.abs));
+    const end = tone.length;
+    // The last quarter of a second fades out evenly, on top of the string's own decay.
+    expect(level(end - 240, end)).to.be.below(0.05 * level(end - 7200, end - 6000));
+    expect(level(end - 3600, end - 2400)).to.be.below(0.7 * level(end - 7200, end - 6000));
   });
 });

@@ -1,4 +1,4 @@
-import { seededRandom } from '../random.ts';
+import { nth, seededRandom } from '../maths/index.ts';
 import type { Hz } from '../units.ts';
 import { CONTROL_BLOCK, drawTimbre, Voice } from './voice.ts';
 
@@ -17,7 +17,7 @@ export function referenceTone(hz: Hz, sampleRate: Hz): Float32Array<ArrayBuffer>
     voice.render(block, CONTROL_BLOCK, hz);
     for (let k = 0; k < CONTROL_BLOCK; k++) {
       const left = (tone.length - at - k) / (FADE_S * sampleRate);
-      tone[at + k] = 2 * block[k]! * Math.min(1, left);
+      tone[at + k] = 2 * nth(block, k) * Math.min(1, left);
     }
   }
   return tone;
@@ -35,7 +35,7 @@ export function sustainedTone(hz: Hz, sampleRate: Hz): Float32Array<ArrayBuffer>
     const t = i / sampleRate;
     const swell = Math.min(1, t / SWELL_S, (SUSTAINED_S - t) / SWELL_S);
     for (let n = 1; n <= PARTIALS && n * hz < 0.45 * sampleRate; n++)
-      tone[i]! += (0.12 * swell * Math.sin(2 * Math.PI * n * hz * t)) / n;
+      tone[i] = nth(tone, i) + (0.12 * swell * Math.sin(2 * Math.PI * n * hz * t)) / n;
   }
   return tone;
 }

@@ -1,6 +1,7 @@
 import { partialHz } from '../listen/index.ts';
-import type { Random } from '../random.ts';
-import { between, normal } from '../random.ts';
+import type { Random } from '../maths/index.ts';
+import { between, normal, nth } from '../maths/index.ts';
+import { shiftHz } from '../music/index.ts';
 import type { Cents, Hz, Seconds } from '../units.ts';
 
 /** Frequencies move in steps of this many samples, too short to be heard or measured. */
@@ -87,14 +88,14 @@ export class Voice {
     for (let i = 0; i < modes; i++) {
       const n = i + 1;
       const size =
-        (gesture.strength * 0.5 * Math.sin(n * Math.PI * gesture.position) * timbre.gains[n]!) /
+        (gesture.strength * 0.5 * Math.sin(n * Math.PI * gesture.position) * nth(timbre.gains, n)) /
         (n * Math.hypot(1, n / brightness));
       const phase = between(random, -0.4, 0.4);
       this.re[i] = size * Math.sin(phase);
       this.im[i] = -size * Math.cos(phase);
       const lifetime = timbre.decay / (1 + 0.06 * n + 0.004 * n * n);
       this.decay[i] = Math.exp(-1 / (lifetime * sampleRate));
-      this.ratio[i] = partialHz(1, timbre.inharmonicity, n) * 2 ** (timbre.shifts[n]! / 1200);
+      this.ratio[i] = shiftHz(partialHz(1, timbre.inharmonicity, n), nth(timbre.shifts, n));
     }
   }
 
@@ -111,17 +112,17 @@ export class Voice {
   render(out: Float64Array, length: number, f0: Hz): void {
     const t = this.age / this.sampleRate;
     const glide = glideStart(this.gesture.strength) * Math.exp(-t / GLIDE_TIME);
-    const hz = f0 * 2 ** (glide / 1200);
+    const hz = shiftHz(f0, glide);
     let power = 0;
     for (let i = 0; i < this.modes; i++) {
-      const turn = (2 * Math.PI * hz * this.ratio[i]!) / this.sampleRate;
-      const shrink = this.decay[i]! * this.damping;
+      const turn = (2 * Math.PI * hz * nth(this.ratio, i)) / this.sampleRate;
+      const shrink = nth(this.decay, i) * this.damping;
       const c = shrink * Math.cos(turn);
       const s = shrink * Math.sin(turn);
-      let re = this.re[i]!;
-      let im = this.im[i]!;
+      let re = nth(this.re, i);
+      let im = nth(this.im, i);
       for (let k = 0; k < length; k++) {
-        out[k]! += re;
+        out[k] = nth(out, k) + re;
         const next = re * c - im * s;
         im = re * s + im * c;
         re = next;
@@ -139,7 +140,7 @@ export class Voice {
     if (this.attack < SILENCE) return;
     const fade = Math.exp(-1 / (0.004 * this.sampleRate));
     for (let k = 0; k < length; k++) {
-      out[k]! += this.attack * 0.3 * (this.random() - 0.5);
+      out[k] = nth(out, k) + this.attack * 0.3 * (this.random() - 0.5);
       this.attack *= fade * this.damping;
     }
   }

@@ -1,8 +1,8 @@
 import { RecordError } from '../errors.ts';
+import type { Summary } from '../sitting/index.ts';
 import { BackupScanner, type Fault, type Scanned } from './scan.ts';
 import { checked } from './shape.ts';
 import { summary, TABLE_NAMES, TABLES, type TableName, type Tables } from './shapes.ts';
-import type { Summary } from './types.ts';
 import { SCHEMA } from './version.ts';
 
 /** Everything that is kept, table by table. */

@@ -1,17 +1,18 @@
+import type { Session } from '../sitting/index.ts';
 import type { TableName, Tables } from './shapes.ts';
-import type { Kept, Session } from './types.ts';
+import type { Kept } from './types.ts';
 
 /** How a record of a file stands to the one of the same id that is here. */
-export type Standing = 'new' | 'same' | 'newer' | 'older' | 'different';
+export type Newness = 'new' | 'same' | 'newer' | 'older' | 'different';
 
 /** Which one stays where both are there and differ. */
 export type Preference = 'newer' | 'file' | 'here';
 
 /** How a record that comes in stands to what is here. Those without a date of change are older than any that has one. */
-export function standingOf<K extends TableName>(
+export function newnessOf<K extends TableName>(
   incoming: Tables[K],
   present: Tables[K] | undefined,
-): Standing {
+): Newness {
   if (present === undefined) return 'new';
   if (canonical(incoming) === canonical(present)) return 'same';
   const [theirs, ours] = [changedAt(incoming), changedAt(present)];
@@ -29,7 +30,7 @@ export function merged<K extends TableName>(
   present: Tables[K] | undefined,
   preference: Preference,
 ): Tables[K] | null {
-  const standing = standingOf(incoming, present);
+  const standing = newnessOf(incoming, present);
   if (standing === 'same' || (preference === 'here' && standing !== 'new')) return null;
   if (preference === 'newer' && (standing === 'older' || standing === 'different')) return null;
   if (table !== 'sessions' || present === undefined) return incoming;

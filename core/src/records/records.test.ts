@@ -3,18 +3,14 @@ import fc from 'fast-check';
 import { FormatError, RecordError, RosefinchError } from '../errors.ts';
 import type { Reading } from '../listen/index.ts';
 import type { Tuning } from '../music/index.ts';
+import { inOrder, type LogEntry, movedMost, summarise, summaryAfter } from '../sitting/index.ts';
 import {
   type Contents,
   type Fault,
-  inOrder,
-  type LogEntry,
-  movedMost,
   readBackup,
   SCHEMA,
   saltmarshLibrary,
   salvage,
-  summarise,
-  summaryAfter,
   writeBackup,
 } from './index.ts';
 

@@ -1,4 +1,5 @@
 import { FormatError, RecordError } from '../errors.ts';
+import { nth } from '../maths/index.ts';
 import { migrated } from './migrations.ts';
 import { checked } from './shape.ts';
 import { TABLE_NAMES, TABLES, type TableName, type Tables } from './shapes.ts';
@@ -102,7 +103,7 @@ export class BackupScanner {
     const text = line.trim();
     if (text === '' || this.closed) return;
     const opened = TABLE.exec(text);
-    if (opened) return this.open(opened[1]!, opened[2] !== undefined, where);
+    if (opened) return this.open(nth(opened, 1), opened[2] !== undefined, where);
     if (text === ']' || text === '],') {
       this.table = null;
       return;

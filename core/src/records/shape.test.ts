@@ -1,9 +1,9 @@
 import { expect } from 'chai';
 import { RecordError } from '../errors.ts';
+import type { Session } from '../sitting/index.ts';
 import { checkRecord } from './backup.ts';
 import { saltmarshLibrary } from './saltmarsh.ts';
 import { byField, checked, choice, list, optional, record, text, whole } from './shape.ts';
-import type { Session } from './types.ts';
 
 interface Tag {
   readonly name: string;

@@ -79,6 +79,10 @@ export const moment = () => real(EARLIEST, LATEST);
 export const choice = <T extends string | number>(...values: readonly T[]) =>
   shape<T>(mixed<T>().oneOf(values).required());
 
+/** One of some words, every one of which must be named: one that is forgotten does not compile. */
+export const among = <T extends string>(words: Readonly<Record<T, true>>) =>
+  choice<T>(...(Object.keys(words) as T[]));
+
 export const optional = <T>({ yup }: Needed<T>): Optional<T> => ({
   yup: absentOr(yup),
   optional: true,

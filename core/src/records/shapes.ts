@@ -1,13 +1,21 @@
-import type { StampedEvent } from '../coach/index.ts';
 import type { FretReading } from '../intonation/index.ts';
 import type { PluckOutcome, Reading } from '../listen/index.ts';
 import type { Tuning } from '../music/index.ts';
-import { STEPS } from '../settling/index.ts';
+import type {
+  LogEntry,
+  Measurement,
+  Session,
+  StampedEvent,
+  StringSummary,
+  Summary,
+} from '../sitting/index.ts';
+import { STEPS } from '../sitting/index.ts';
 import type { Course, Instrument, Peg, StringSpec } from '../strings/index.ts';
 import type { SettingsRecord, StoredSettings } from './settings.ts';
 import {
   type AnyShape,
   also,
+  among,
   byField,
   choice,
   dictionary,
@@ -27,18 +35,7 @@ import {
   whole,
   yes,
 } from './shape.ts';
-import type {
-  FretCheck,
-  Kept,
-  LogEntry,
-  Measurement,
-  RecordedPluck,
-  Recording,
-  Restringing,
-  Session,
-  StringSummary,
-  Summary,
-} from './types.ts';
+import type { FretCheck, Kept, RecordedPluck, Recording, Restringing } from './types.ts';
 
 /** An instrument has so many strings at most, in courses of one to three. */
 const MOST_STRINGS = 12;
@@ -59,17 +56,24 @@ const hz = () => positive(HIGHEST_HZ);
 const a4 = () => real(400, 480);
 const capo = () => whole(1, 12);
 const seed = () => whole(0, 2 ** 32 - 1);
-const source = () => choice<Session['source']>('practice', 'microphone', 'recording');
-const kind = () => choice<Instrument['kind']>('guitar', 'ukulele', 'banjo');
-const material = () => choice<StringSpec['material']>('steel', 'nylon', 'fluorocarbon', 'gut');
+const source = () =>
+  among<Session['source']>({ practice: true, microphone: true, recording: true });
+const kind = () => among<Instrument['kind']>({ guitar: true, ukulele: true, banjo: true });
+const material = () =>
+  among<StringSpec['material']>({ steel: true, nylon: true, fluorocarbon: true, gut: true });
 const changedAt = () => optional(moment());
 
 const peg = record<Peg>({
-  kind: choice<Peg['kind']>('geared', 'planetary', 'direct'),
+  kind: among<Peg['kind']>({ geared: true, planetary: true, direct: true }),
   postMm: positive(100),
   ratio: positive(1000),
-  tighten: choice<Peg['tighten']>('away from you', 'towards you', 'clockwise', 'counter-clockwise'),
-  known: choice<Peg['known']>('assumed', 'tested'),
+  tighten: among<Peg['tighten']>({
+    'away from you': true,
+    'towards you': true,
+    clockwise: true,
+    'counter-clockwise': true,
+  }),
+  known: among<Peg['known']>({ assumed: true, tested: true }),
   measured: optional(
     record<NonNullable<Peg['measured']>>({
       factor: positive(1000),
@@ -109,15 +113,15 @@ const instrument = record<Kept<Instrument>>({
     'must be numbered from 1 on',
     (all) => all.every(({ number }, i) => number === i + 1),
   ),
-  layout: choice<Instrument['layout']>(
-    '3+3',
-    '4+3',
-    '2+2',
-    '2+2 and a side peg',
-    'in line',
-    'in line, reversed',
-  ),
-  bridge: choice<Instrument['bridge']>('fixed', 'loose', 'floating'),
+  layout: among<Instrument['layout']>({
+    '3+3': true,
+    '4+3': true,
+    '2+2': true,
+    '2+2 and a side peg': true,
+    'in line': true,
+    'in line, reversed': true,
+  }),
+  bridge: among<Instrument['bridge']>({ fixed: true, loose: true, floating: true }),
   tuningId: id(),
   note: text(),
   homeTuningId: optional(id()),
@@ -134,7 +138,7 @@ const tuning = record<Kept<Tuning>>({
   name: name(),
   kind: kind(),
   courses: list(list(whole(12, 108), { min: 1, max: MOST_MEMBERS }), { min: 1, max: MOST_STRINGS }),
-  accidental: choice<Tuning['accidental']>('sharp', 'flat'),
+  accidental: among<Tuning['accidental']>({ sharp: true, flat: true }),
   aliases: optional(list(name(), { max: 50 })),
   temper: optional(
     byField<TemperShape, 'kind'>('kind', {
@@ -190,7 +194,7 @@ const restringing = record<Kept<Restringing>>({
 
 const fret = () => whole(1, 36);
 type Press = FretCheck['pressures'][number];
-const pressure = () => choice<Press>('soft', 'normal', 'hard');
+const pressure = () => among<Press>({ soft: true, normal: true, hard: true });
 
 const fretReading = record<FretReading>({
   course: course(),
@@ -257,7 +261,13 @@ const outcome = byField<PluckOutcome, 'kind'>('kind', {
   'too quiet': record({ kind: choice<'too quiet'>('too quiet'), levelDbfs: real(-400, 100) }),
   'not sure': record({
     kind: choice<'not sure'>('not sure'),
-    reason: choice<Unsure>('too short', 'no pitch', 'unsteady', 'weak', 'no pluck'),
+    reason: among<Unsure>({
+      'too short': true,
+      'no pitch': true,
+      unsteady: true,
+      weak: true,
+      'no pluck': true,
+    }),
   }),
   'hum only': record({ kind: choice<'hum only'>('hum only'), mainsHz: choice<50 | 60>(50, 60) }),
   'more than one string': record({
@@ -370,23 +380,27 @@ const settings = record<Kept<SettingsRecord>>({
   value: record<StoredSettings>({
     a4: optional(a4()),
     tolerance: optional(real(0.5, 20)),
-    order: optional(choice<SettingOf<'order'>>('thickest first', 'thinnest first')),
-    wires: optional(choice<SettingOf<'wires'>>('as you look down', 'turned round')),
+    order: optional(among<SettingOf<'order'>>({ 'thickest first': true, 'thinnest first': true })),
+    wires: optional(among<SettingOf<'wires'>>({ 'as you look down': true, 'turned round': true })),
     keysOn: optional(flag()),
     practiceSound: optional(flag()),
     referenceVolume: optional(real(0, 1)),
     spokenArrival: optional(flag()),
     microphoneId: optional(nullable(text())),
-    channel: optional(choice<SettingOf<'channel'>>('left', 'right', 'mix')),
+    channel: optional(among<SettingOf<'channel'>>({ left: true, right: true, mix: true })),
     instrumentId: optional(nullable(id())),
     planOrder: optional(
-      choice<SettingOf<'planOrder'>>('planned', 'thickest first', 'thinnest first'),
+      among<SettingOf<'planOrder'>>({
+        planned: true,
+        'thickest first': true,
+        'thinnest first': true,
+      }),
     ),
     aiming: optional(flag()),
-    moves: optional(choice<SettingOf<'moves'>>('many small', 'one bold')),
-    wording: optional(choice<SettingOf<'wording'>>('full', 'short')),
-    referenceTone: optional(choice<SettingOf<'referenceTone'>>('plucked', 'sustained')),
-    force: optional(choice<SettingOf<'force'>>('N', 'kgf')),
+    moves: optional(among<SettingOf<'moves'>>({ 'many small': true, 'one bold': true })),
+    wording: optional(among<SettingOf<'wording'>>({ full: true, short: true })),
+    referenceTone: optional(among<SettingOf<'referenceTone'>>({ plucked: true, sustained: true })),
+    force: optional(among<SettingOf<'force'>>({ N: true, kgf: true })),
     phrases: optional(dictionary(text())),
   }),
   changedAt: changedAt(),

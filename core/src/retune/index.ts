@@ -4,4 +4,4 @@ export type { Plan, PlanOrder, PlanStep, PlanString, PlanWarning, Reference } fr
 export { planRetune } from './plan.ts';
 export type { Retune } from './strings.ts';
 export { planStrings } from './strings.ts';
-export { referenceInWords } from './words.ts';
+export { type Way, wayTo } from './way.ts';

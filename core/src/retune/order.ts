@@ -1,4 +1,5 @@
 import { assertRange } from '../errors.ts';
+import { nth } from '../maths/index.ts';
 
 /** Strings to be moved, as entries 0…count − 1 with the thickest first; subsets are bit masks. */
 export interface OrderProblem {
@@ -50,16 +51,22 @@ export function bestOrder(problem: OrderProblem): BestOrder {
   assertRange('strings to be moved', count, 0, MOST_STRINGS);
   const loads = loadsOf(startLoad, loadChange);
   const ways: Way[][] = Array.from({ length: 1 << count }, () => []);
-  ways[0]!.push({ unreferenced: 0, lowest: startLoad, highest: startLoad, rechecks: 0, code: 0 });
+  nth(ways, 0).push({
+    unreferenced: 0,
+    lowest: startLoad,
+    highest: startLoad,
+    rechecks: 0,
+    code: 0,
+  });
   for (let moved = 0; moved < ways.length; moved++) {
     for (let entry = 0; entry < count; entry++) {
       if (moved & (1 << entry)) continue;
       const next = moved | (1 << entry);
-      const load = loads[next]!;
+      const load = nth(loads, next);
       const extra = problem.hasReference(entry, moved) ? 0 : 1;
       const again = problem.drifts?.(entry, moved) ? 1 : 0;
-      for (const way of ways[moved]!)
-        keep(ways[next]!, {
+      for (const way of nth(ways, moved))
+        keep(nth(ways, next), {
           unreferenced: way.unreferenced + extra,
           lowest: Math.min(way.lowest, load),
           highest: Math.max(way.highest, load),
@@ -69,7 +76,7 @@ export function bestOrder(problem: OrderProblem): BestOrder {
     }
     if (moved < ways.length - 1) ways[moved] = [];
   }
-  const best = ways[ways.length - 1]!.reduce((a, b) => (isBetter(b, a) ? b : a));
+  const best = nth(ways, ways.length - 1).reduce((a, b) => (isBetter(b, a) ? b : a));
   return {
     order: decode(best.code, count),
     unreferenced: best.unreferenced,
@@ -82,7 +89,7 @@ function loadsOf(start: number, change: readonly number[]): Float64Array {
   const loads = new Float64Array(1 << change.length).fill(start);
   for (let moved = 0; moved < loads.length; moved++)
     change.forEach((newtons, entry) => {
-      if (moved & (1 << entry)) loads[moved]! += newtons;
+      if (moved & (1 << entry)) loads[moved] = nth(loads, moved) + newtons;
     });
   return loads;
 }

@@ -1,5 +1,6 @@
 import type { CrossCheck } from '../fretboard/index.ts';
 import { crossChecks } from '../fretboard/index.ts';
+import { nth } from '../maths/index.ts';
 import { centsBetween, midiToHz } from '../music/index.ts';
 import {
   type Bridge,
@@ -242,7 +243,7 @@ function arrange(
     return { courses: thickest.reverse(), reason: 'Thinnest string first.' };
   const problem = orderProblem(strings, moving, thickest, known);
   const best = bestOrder(problem);
-  const courses = best.order.map((i) => thickest[i]!);
+  const courses = best.order.map((i) => nth(thickest, i));
   const without =
     best.unreferenced === 0
       ? 'every step has a string to compare with'
@@ -274,10 +275,10 @@ function orderProblem(
     startLoad: loadOf(strings, (s) => s.nowHz),
     loadChange: entries.map((s) => tension(s, s.targetHz) - tension(s, s.nowHz)),
     hasReference: (entry, moved) =>
-      partners[entry]!.fromStart || (partners[entry]!.bits & moved) !== 0,
+      nth(partners, entry).fromStart || (nth(partners, entry).bits & moved) !== 0,
     ...(coupling && {
       drifts: (entry: number, moved: number) => {
-        const row = coupling.matrix[entries[entry]!.course - 1];
+        const row = coupling.matrix[nth(entries, entry).course - 1];
         const drift = entries.reduce((sum, s, i) => {
           const later = i !== entry && (moved & (1 << i)) === 0;
           return later ? sum - (row?.[s.course - 1] ?? 0) * pull(deviation(s)) : sum;

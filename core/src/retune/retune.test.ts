@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import { soundAt } from '../fretboard/index.ts';
 import { findTuning, midiToHz, shiftHz, TUNINGS, type Tuning } from '../music/index.ts';
 import { findModel, type Instrument } from '../strings/index.ts';
+import { referenceInWords } from '../words/index.ts';
 import {
   bestOrder,
   type OrderProblem,
@@ -11,7 +12,6 @@ import {
   planRetune,
   planStrings,
   type Reference,
-  referenceInWords,
 } from './index.ts';
 
 const tuningOf = (id: string) => findTuning(id)!;

@@ -1,5 +1,8 @@
 import type { Cents, Seconds } from '../units.ts';
 
+/** More rounds than this nobody pulls. */
+const MOST_ROUNDS = 20;
+
 /**
  * How a new string drops: c(t) = S ln(1 + t/t0), primary creep, or its rival
  * c(t) = S (1 − e^(−t/τ)). Time is the string's age, which a stretch round adds to.
@@ -42,7 +45,7 @@ export function roundsLeft(
   age: Seconds,
   tolerance: Cents,
   lesson: Seconds,
-  most = 20,
+  most = MOST_ROUNDS,
 ): number | null {
   for (let rounds = 0; rounds <= most; rounds++)
     if (holdTime(creep, age + rounds * creep.jump, tolerance) >= lesson) return rounds;

@@ -1,3 +1,4 @@
+import { nth } from '../maths/index.ts';
 import type { Cents, Seconds } from '../units.ts';
 import { creepAt } from './creep.ts';
 import type { CreepFit, SettlingEvent } from './fit.ts';
@@ -46,7 +47,7 @@ export function curveOf(
     ahead: [
       { at: from, cents: last.cents, low: last.cents, high: last.cents },
       ...drops.map(({ expected, low, high }, i) => ({
-        at: from + afters[i]!,
+        at: from + nth(afters, i),
         cents: last.cents - expected,
         // The deepest drop is the lowest place.
         low: last.cents - high,
@@ -75,7 +76,7 @@ function fittedPieces(events: readonly SettlingEvent[], fit: CreepFit): CurvePoi
     heights.set(segment, all.reduce((sum, value) => sum + value, 0) / all.length);
   }
   return pieces.map(({ segment, rounds, readings }) => {
-    const first = readings[0]!.at;
+    const first = nth(readings, 0).at;
     const span = readings.at(-1)!.at - first;
     return Array.from({ length: STEPS_BETWEEN + 1 }, (_, i) => {
       const at = first + Math.expm1((Math.log1p(span) * i) / STEPS_BETWEEN);

@@ -1,7 +1,20 @@
 import { CholeskyDecomposition, Matrix } from 'ml-matrix';
-import { akaike } from '../statistics.ts';
+import { akaike, nth } from '../maths/index.ts';
 import type { Cents, Seconds } from '../units.ts';
 import { type Creep, creepAt, type Law } from './creep.ts';
+
+/** Levenberg and Marquardt: damping at first, how it falls and grows, where it is given up. */
+const DAMPING = { first: 1e-2, least: 1e-9, most: 1e9, down: 5, up: 4 } as const;
+/** A step that gains less than this share is the last. */
+const GAINED_ENOUGH = 1e-9;
+/** Keeps a normal matrix solvable; far below any reading’s weight. */
+const RIDGE = { step: 1e-12, end: 1e-9 } as const;
+/** Logarithms of what is fitted stay within these: e⁻⁴ to e¹⁸ seconds is a fiftieth of a second to two years. */
+const LOG_RANGE = { low: -4, high: 18 } as const;
+/** Step of a numerical derivative, in logarithms. */
+const DERIVATIVE_STEP = 1e-4;
+/** The jump of a round is first taken for so many times the scale. */
+const FIRST_JUMP = 3;
 
 /** One reading of a settling string. */
 export interface SettlingReading {
@@ -102,14 +115,14 @@ function bestFit(law: Law, placed: readonly Placed[]): CreepFit {
 
 const creepOf = (law: Law, x: readonly number[]): Creep => ({
   law,
-  size: Math.exp(x[0]!),
-  scale: Math.exp(x[1]!),
-  jump: Math.exp(x[2]!),
+  size: Math.exp(nth(x, 0)),
+  scale: Math.exp(nth(x, 1)),
+  jump: Math.exp(nth(x, 2)),
 });
 
 /** What each stretch round added, by the unknowns. */
 function jumpsOf(x: readonly number[]): number[] {
-  return x.slice(UNKNOWNS).map((share) => Math.exp(x[2]! + share));
+  return x.slice(UNKNOWNS).map((share) => Math.exp(nth(x, 2) + share));
 }
 
 /** Residuals in units of their errors, each segment's start taken out; the prior's own at the end. */
@@ -117,20 +130,20 @@ function residuals(law: Law, placed: readonly Placed[], x: readonly number[]): n
   const creep = creepOf(law, x);
   const added = [0];
   for (const jump of jumpsOf(x)) added.push(added.at(-1)! + jump);
-  const off = placed.map((p) => p.cents + creepAt(creep, p.at + added[p.rounds]!));
+  const off = placed.map((p) => p.cents + creepAt(creep, p.at + nth(added, p.rounds)));
   const starts = new Map<number, { sum: number; weight: number }>();
   placed.forEach((p, i) => {
     const weight = 1 / p.errorCents ** 2;
     const start = starts.get(p.segment) ?? { sum: 0, weight: 0 };
-    starts.set(p.segment, { sum: start.sum + weight * off[i]!, weight: start.weight + weight });
+    starts.set(p.segment, { sum: start.sum + weight * nth(off, i), weight: start.weight + weight });
   });
   const list = placed.map((p, i) => {
     const { sum, weight } = starts.get(p.segment)!;
-    return (off[i]! - sum / weight) / p.errorCents;
+    return (nth(off, i) - sum / weight) / p.errorCents;
   });
   return [
     ...list,
-    ...PRIOR[law].map((mean, k) => (x[k]! - mean) / PRIOR_SIGMA[k]!),
+    ...PRIOR[law].map((mean, k) => (nth(x, k) - mean) / nth(PRIOR_SIGMA, k)),
     ...x.slice(UNKNOWNS).map((share) => share / ROUND_SIGMA),
   ];
 }
@@ -138,27 +151,28 @@ function residuals(law: Law, placed: readonly Placed[], x: readonly number[]): n
 /** Levenberg and Marquardt with numerical slopes. */
 function fitFrom(law: Law, placed: readonly Placed[], scale: Seconds): CreepFit {
   const rounds = placed.at(-1)?.rounds ?? 0;
-  let x: number[] = [PRIOR[law][0]!, Math.log(scale), Math.log(3 * scale)];
+  let x: number[] = [nth(PRIOR[law], 0), Math.log(scale), Math.log(FIRST_JUMP * scale)];
   for (let k = 0; k < rounds; k++) x.push(0);
   let now = residuals(law, placed, x);
   let square = sumOfSquares(now);
-  let damping = 1e-2;
-  for (let step = 0; step < MOST_STEPS && damping < 1e9; step++) {
+  let damping: number = DAMPING.first;
+  for (let step = 0; step < MOST_STEPS && damping < DAMPING.most; step++) {
     const { normal, right } = normalEquations(law, placed, x, now);
-    for (let k = 0; k < x.length; k++) normal.set(k, k, normal.get(k, k) * (1 + damping) + 1e-12);
+    for (let k = 0; k < x.length; k++)
+      normal.set(k, k, normal.get(k, k) * (1 + damping) + RIDGE.step);
     const change = new CholeskyDecomposition(normal).solve(right).to1DArray();
-    const next = x.map((value, k) => clamp(value + change[k]!));
+    const next = x.map((value, k) => clamp(value + nth(change, k)));
     const after = residuals(law, placed, next);
     const better = sumOfSquares(after);
     if (better < square) {
       const gained = square - better;
       [x, now, square] = [next, after, better];
-      damping = Math.max(1e-9, damping / 5);
-      if (gained < 1e-9 * (1 + square)) break;
-    } else damping *= 4;
+      damping = Math.max(DAMPING.least, damping / DAMPING.down);
+      if (gained < GAINED_ENOUGH * (1 + square)) break;
+    } else damping *= DAMPING.up;
   }
   const { normal } = normalEquations(law, placed, x, now);
-  for (let k = 0; k < x.length; k++) normal.set(k, k, normal.get(k, k) + 1e-9);
+  for (let k = 0; k < x.length; k++) normal.set(k, k, normal.get(k, k) + RIDGE.end);
   const inverse = new CholeskyDecomposition(normal).solve(Matrix.eye(x.length));
   const segments = new Set(placed.map(({ segment }) => segment)).size;
   // What the rounds had to depart by counts against a law as what the readings are off does.
@@ -184,7 +198,7 @@ function fitFrom(law: Law, placed: readonly Placed[], scale: Seconds): CreepFit 
 
 /** Logarithms stay where seconds and cents are. */
 function clamp(x: number): number {
-  return Math.max(-4, Math.min(18, x));
+  return Math.max(LOG_RANGE.low, Math.min(LOG_RANGE.high, x));
 }
 
 function normalEquations(
@@ -193,17 +207,17 @@ function normalEquations(
   x: readonly number[],
   now: readonly number[],
 ): { normal: Matrix; right: Matrix } {
-  const step = 1e-4;
+  const step = DERIVATIVE_STEP;
   const slopes = x.map((_, k) => {
     const moved = residuals(
       law,
       placed,
       x.map((value, i) => (i === k ? value + step : value)),
     );
-    return moved.map((value, i) => (value - now[i]!) / step);
+    return moved.map((value, i) => (value - nth(now, i)) / step);
   });
   const dot = (a: readonly number[], b: readonly number[]) =>
-    a.reduce((sum, value, i) => sum + value * b[i]!, 0);
+    a.reduce((sum, value, i) => sum + value * nth(b, i), 0);
   const normal = new Matrix(slopes.map((a) => slopes.map((b) => dot(a, b))));
   const right = Matrix.columnVector(slopes.map((a) => -dot(a, now)));
   return { normal, right };

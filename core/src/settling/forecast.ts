@@ -1,8 +1,11 @@
 import { CholeskyDecomposition, Matrix } from 'ml-matrix';
-import { normal, seededRandom } from '../random.ts';
+import { normal, nth, seededRandom } from '../maths/index.ts';
 import type { Cents, Seconds } from '../units.ts';
 import { type Creep, creepAt, holdTime, roundsLeft, waitUntil } from './creep.ts';
 import type { CreepFit, Settling } from './fit.ts';
+
+/** Seeds of the draws, so that the same readings always give the same forecast. */
+const SEEDS = { hold: 23, draws: 17 } as const;
 
 /** No forecast reaches further. */
 export const FARTHEST: Seconds = 14 * 86_400;
@@ -29,7 +32,7 @@ export interface Span {
 export type Hold = Span;
 
 /** Where a string stands: how long since it was fitted, and its deviation with its error. */
-export interface Standing {
+export interface SettlingPoint {
   readonly at: Seconds;
   readonly cents: Cents;
   readonly errorCents: Cents;
@@ -48,7 +51,7 @@ interface Draw {
  * Time from now until the string has left the tolerance. Where the criterion does not tell
  * the laws apart the one that holds shorter answers, and the interval spans both.
  */
-export function holdOf(settling: Fitted, standing: Standing, tolerance: Cents): Hold {
+export function holdOf(settling: Fitted, standing: SettlingPoint, tolerance: Cents): Hold {
   const [best, other] = settling.fits.map((fit) => holdBy(fit, standing, tolerance)) as [
     Hold,
     Hold,
@@ -69,8 +72,8 @@ function shorterOf(a: Span, b: Span): Span {
   };
 }
 
-function holdBy(fit: CreepFit, standing: Standing, tolerance: Cents): Hold {
-  const random = seededRandom(23);
+function holdBy(fit: CreepFit, standing: SettlingPoint, tolerance: Cents): Hold {
+  const random = seededRandom(SEEDS.hold);
   const hold = ({ creep, added }: Draw, cents: Cents, room = 0) => {
     const within = (way: Cents) =>
       Math.min(FARTHEST, holdTime(creep, standing.at + added, way + cents));
@@ -107,7 +110,7 @@ export function roundsOf(
       roundsLeft(creep, at + added, tolerance, lesson, MOST_ROUNDS) ?? Number.POSITIVE_INFINITY,
   );
   counts.sort((a, b) => a - b);
-  const expected = counts[Math.floor(counts.length / 2)]!;
+  const expected = nth(counts, Math.floor(counts.length / 2));
   return Number.isFinite(expected) ? { expected, ...interval(counts) } : null;
 }
 
@@ -121,7 +124,7 @@ export function waitOf(
   const waits = weighedDraws(settling)
     .map(({ creep, added }) => waitUntil(creep, at + added, tolerance, lesson))
     .sort((a, b) => a - b);
-  const expected = waits[Math.floor(waits.length / 2)]!;
+  const expected = nth(waits, Math.floor(waits.length / 2));
   return expected <= FARTHEST ? { expected, ...interval(waits) } : null;
 }
 
@@ -151,8 +154,8 @@ function likeliest({ creep, jumps }: CreepFit): Draw {
 function interval(values: readonly number[]): { low: number; high: number } {
   const sorted = [...values].sort((a, b) => a - b);
   return {
-    low: sorted[Math.floor(LOW * sorted.length)]!,
-    high: sorted[Math.floor(HIGH * sorted.length)]!,
+    low: nth(sorted, Math.floor(LOW * sorted.length)),
+    high: nth(sorted, Math.floor(HIGH * sorted.length)),
   };
 }
 
@@ -166,7 +169,7 @@ function weighedDraws({ fits: [best, other], decided }: Fitted): Draw[] {
 
 /** What the law may be, as the fit's covariance has it. Always the same draws for the same fit. */
 function drawsOf(fit: CreepFit): Draw[] {
-  const random = seededRandom(17);
+  const random = seededRandom(SEEDS.draws);
   const root = new CholeskyDecomposition(new Matrix(fit.covariance.map((row) => [...row])))
     .lowerTriangularMatrix;
   const { law, size, scale, jump } = fit.creep;

@@ -1,3 +1,4 @@
+import { nth } from '../maths/index.ts';
 import type { Cents, EpochMs, Seconds } from '../units.ts';
 import type { SettlingEvent } from './fit.ts';
 import type { Taken } from './steps.ts';
@@ -38,7 +39,7 @@ export function historyOf(
     taken.findLastIndex(({ step }) => step === 'new string'),
   );
   const changed = taken[from]?.step === 'new string';
-  const began = changed ? taken[from]!.really : fittedAt;
+  const began = changed ? nth(taken, from).really : fittedAt;
   const counted = taken.slice(from).filter(({ step }) => step !== 'left out');
   return {
     course,
@@ -77,7 +78,7 @@ function roundsOfTaken(counted: readonly Taken[]): StretchRound[] {
       .find(({ step }) => step === 'brought up' || step === 'stretched');
     return {
       found: counted[i - 1]?.cents ?? null,
-      dropped: counted[end]!.cents,
+      dropped: nth(counted, end).cents,
       left: after?.step === 'brought up' ? after.cents : null,
     };
   });

@@ -1,7 +1,8 @@
 import { TZDate } from '@date-fns/tz';
 import { expect } from 'chai';
 import { levenbergMarquardt } from 'ml-levenberg-marquardt';
-import { normal, seededRandom } from '../random.ts';
+import { normal, seededRandom } from '../maths/index.ts';
+import { settlingTaskInWords } from '../words/index.ts';
 import {
   type Creep,
   creepAt,
@@ -11,9 +12,10 @@ import {
   looksAhead,
   roomMove,
   type SettlingEvent,
+  type SettlingString,
   settle,
-  settlingAdvice,
   settlingReport,
+  settlingStep,
   stepsOf,
   waitUntil,
   worstVerdict,
@@ -208,11 +210,7 @@ describe('the room', () => {
 });
 
 describe('what to do with new strings', () => {
-  const string = (
-    course: number,
-    state: Parameters<typeof settlingAdvice>[0][number]['state'],
-    headroom = 6,
-  ) => ({
+  const string = (course: number, state: SettlingString['state'], headroom = 6) => ({
     course,
     note: `N${course}`,
     headroom,
@@ -225,11 +223,17 @@ describe('what to do with new strings', () => {
     const taken = stepsOf(part, [], 2);
     const strings = [historyOf(1, AT, taken.get(1)!)];
     const report = settlingReport({ strings, now, goal: GOAL, zone: 'UTC', neck: [] });
-    return settlingAdvice([string(1, report.strings[0]!, headroom)], 1, 2, 'a lesson').say;
+    return settlingTaskInWords(
+      settlingStep([string(1, report.strings[0]!, headroom)], 1, 2),
+      'a lesson',
+    ).say;
   };
 
   it('goes from pluck to pull to bringing up, and never pulls a string near its limit', () => {
-    expect(settlingAdvice([string(2, null)], null, 2, 'a lesson').say).to.equal('Pluck string 2.');
+    expect(settlingStep([string(2, null)], null, 2)).to.deep.equal({
+      step: 'pluck',
+      course: 2,
+    });
     // The last four readings of a round: found, dropped, brought up, once more.
     expect(after(1, 3)).to.equal('Pull string 1 gently, then pluck it.');
     expect(after(1, 2)).to.equal('Bring string 1 back up to N1.');

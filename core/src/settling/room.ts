@@ -1,6 +1,9 @@
-import { median } from '../statistics.ts';
+import { median, nth } from '../maths/index.ts';
 import type { Cents } from '../units.ts';
 import type { StringHistory } from './history.ts';
+
+/** Fewer strings than this may move alike by chance. */
+const FEWEST_ALIKE = 3;
 
 /** Looks this long apart are two visits, in ms; what moved between may be the room's. */
 const APART = 10 * 60_000;
@@ -31,7 +34,7 @@ export function roomMove(
     return Math.abs(cents) >= LEAST ? { cents, by: 'old strings' } : null;
   }
   const moves = fresh.flatMap(moveOf);
-  if (moves.length < 3) return null;
+  if (moves.length < FEWEST_ALIKE) return null;
   const cents = median(moves.map(({ cents: c }) => c));
   const alike = moves.every((m) => Math.abs(m.cents - cents) <= ALIKE + 2 * m.error);
   return alike && Math.abs(cents) >= LEAST ? { cents, by: 'all alike' } : null;
@@ -40,7 +43,7 @@ export function roomMove(
 /** How far a string moved by itself between the last two visits. */
 function moveOf({ taken }: StringHistory): { cents: Cents; error: Cents }[] {
   for (let i = taken.length - 1; i > 0; i--) {
-    const [before, now] = [taken[i - 1]!, taken[i]!];
+    const [before, now] = [nth(taken, i - 1), nth(taken, i)];
     if (now.really - before.really < APART) continue;
     if (now.step === 'brought up' || now.step === 'let down' || now.step === 'new string')
       return [];

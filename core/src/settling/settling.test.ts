@@ -1,7 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { normal, seededRandom } from '../random.ts';
-import { akaike } from '../statistics.ts';
+import { akaike, normal, seededRandom } from '../maths/index.ts';
 import {
   type Creep,
   creepAt,

@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { historyOf, type Look, roundsUntilSmall, type Said, stepsOf, withNeck } from './index.ts';
+import type { Said } from '../sitting/index.ts';
+import { historyOf, type Look, roundsUntilSmall, stepsOf, withNeck } from './index.ts';
 
 const AT = Date.UTC(2026, 10, 25, 9);
 const C4 = 261.6256;

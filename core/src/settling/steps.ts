@@ -1,3 +1,5 @@
+import { centsBetween } from '../music/index.ts';
+import type { Said, Step } from '../sitting/index.ts';
 import type { Cents, EpochMs, Hz } from '../units.ts';
 
 /** A reading of one string as the log keeps it. */
@@ -8,40 +10,6 @@ export interface Look {
   readonly cents: Cents;
   readonly errorCents: Cents;
   readonly hz: Hz;
-}
-
-/**
- * What lies between a reading and the one before it on the same string. `first`: nothing;
- * `again`: the same moment once more; `waited`: the string dropped by itself; `played`
- * likewise, under a hand; `stretched`: it was pulled; `brought up` and `let down`: its peg
- * was turned; `retuned`: likewise, unheard; `room`: the room moved it; `new string`: another
- * string was put on; `left out`: the reading does not count.
- */
-export type Step = (typeof STEPS)[number];
-
-export const STEPS = [
-  'first',
-  'again',
-  'waited',
-  'played',
-  'stretched',
-  'brought up',
-  'let down',
-  'retuned',
-  'room',
-  'new string',
-  'left out',
-] as const;
-
-/** What the teacher says of a reading, named by its string and moment. */
-export interface Said {
-  readonly course: number;
-  /** Which string of a course of several; the first, or the only one, where it is missing. */
-  readonly member?: number;
-  readonly of: EpochMs;
-  readonly step: Step;
-  /** For a reading after the clock was set back: how long it really was since the one before, in ms. */
-  readonly elapsed?: number;
 }
 
 /** Why a reading cannot be understood from the sound alone. */
@@ -148,19 +116,25 @@ function guessOf(
   const before = lastCounted(earlier);
   if (!before) return sure('first');
   const gap = now.at - before.really;
-  const change = now.cents - before.cents;
   const sigma = Math.hypot(now.errorCents, before.errorCents);
   const beyond = ({ cents, sigmas }: typeof LEAST_FALL) => Math.max(cents, sigmas * sigma);
   const justTurned = gap < ONE_MOMENT && BY_PEG.has(before.step);
   const noise = beyond(justTurned ? LEAST_FALL_AT_ONCE : LEAST_FALL);
-  const away = gap > ABSENT;
-  if (away && change > noise) return doubtful({ kind: 'rose', cents: change });
-  if (!away && change > beyond(LEAST_RISE)) return sure('brought up');
+  const change = now.cents - before.cents;
+  // By itself it drops no further than the slowest drop so far allows.
+  const byItself = noise + mostByItself(earlier) * (gap / 1000);
+  if (gap > ABSENT) return afterAbsence(change, noise, byItself);
+  if (change > beyond(LEAST_RISE)) return sure('brought up');
   if (change >= -noise) return sure(gap < ONE_MOMENT ? 'again' : 'waited');
   // Too high and put right: the peg, not the string.
-  if (!away && before.cents > tolerance && TURNED.has(before.step)) return sure('let down');
-  if (-change <= noise + fastestDrop(earlier) * (gap / 1000)) return sure('waited');
-  return away ? doubtful({ kind: 'fell', cents: -change }) : sure('stretched');
+  if (before.cents > tolerance && TURNED.has(before.step)) return sure('let down');
+  return sure(-change <= byItself ? 'waited' : 'stretched');
+}
+
+/** Nobody was there: what moved it has to be asked, unless it dropped as strings do. */
+function afterAbsence(change: Cents, noise: Cents, byItself: Cents): Guess {
+  if (change > noise) return doubtful({ kind: 'rose', cents: change });
+  return -change <= byItself ? sure('waited') : doubtful({ kind: 'fell', cents: -change });
 }
 
 /** The last reading that counts. */
@@ -169,8 +143,8 @@ export function lastCounted(taken: readonly Taken[]): Taken | null {
 }
 
 /** No drop by itself can be faster than the slowest one so far, in cents a second. */
-function fastestDrop(earlier: readonly Taken[]): number {
-  let fastest = FASTEST;
+function mostByItself(earlier: readonly Taken[]): number {
+  let most = FASTEST;
   const from = Math.max(
     0,
     earlier.findLastIndex(({ step }) => step === 'new string'),
@@ -182,15 +156,15 @@ function fastestDrop(earlier: readonly Taken[]): number {
     const seconds = (look.really - before.really) / 1000;
     const noise = 2 * Math.hypot(look.errorCents, before.errorCents);
     const rate = (Math.max(0, before.cents - look.cents) + noise) / seconds;
-    fastest = Math.min(fastest, FASTER * rate);
+    most = Math.min(most, FASTER * rate);
   });
-  return fastest;
+  return most;
 }
 
 /** The other string at whose last pitch a far-off reading lies, or null. */
 function likeAnother(now: Look, all: ReadonlyMap<number, readonly Taken[]>): number | null {
   if (Math.abs(now.cents) < FAR) return null;
-  const distance = (look: Taken) => Math.abs(1200 * Math.log2(now.hz / look.hz));
+  const distance = (look: Taken) => Math.abs(centsBetween(look.hz, now.hz));
   const own = lastCounted(all.get(now.course) ?? []);
   if (own && distance(own) < LIKE) return null;
   for (const [course, taken] of all) {

@@ -1,3 +1,4 @@
+import { median } from '../maths/index.ts';
 import type { Cents, EpochMs, Seconds } from '../units.ts';
 import { type CreepFit, type Settling, settle } from './fit.ts';
 import {
@@ -5,8 +6,8 @@ import {
   type Hold,
   holdOf,
   roundsOf,
+  type SettlingPoint,
   type Span,
-  type Standing,
   waitOf,
 } from './forecast.ts';
 import { dropsOf, type StringHistory } from './history.ts';
@@ -84,7 +85,7 @@ export function settlingOf(
   };
   // What it has dropped since it was read is part of the forecast.
   const since = (now - last.really) / 1000;
-  const held = (standing: Standing) => {
+  const held = (standing: SettlingPoint) => {
     const alone = holdOf(settling, standing, goal.tolerance);
     return holdOf(settling, standing, goal.tolerance + relief(alone.expected));
   };
@@ -168,28 +169,40 @@ export function oddStrings(strings: readonly StringSettling[], tolerance: Cents)
     const others = strings.filter((other) => other !== string);
     if (!shrinks(string.history, tolerance)) return [{ course, why: 'drops do not shrink' }];
     if (string.verdict.kind === 'cannot tell') return [{ course, why: 'follows neither law' }];
-    const holds = others
-      .flatMap((other) => other.holdFromNote?.expected ?? [])
-      .sort((a, b) => a - b);
-    const usual = holds[Math.floor(holds.length / 2)];
+    const holds = others.flatMap((other) => other.holdFromNote?.expected ?? []);
     const own = string.holdFromNote;
-    if (own && usual !== undefined && holds.length >= 2 && own.high * FAR_SHORTER < usual)
+    if (own && holds.length >= 2 && own.high * FAR_SHORTER < median(holds))
       return [{ course, why: 'holds far shorter' }];
     return [];
   });
 }
 
+/** Verdicts from the best to the worst; of equal ones the longer is the worse. */
+const BY_RANK: readonly Verdict['kind'][] = [
+  'holds',
+  'rounds',
+  'wait',
+  'not soon',
+  'cannot tell',
+  'more readings',
+];
+
 /** Whether the whole instrument holds a lesson: what its worst string says. */
 export function worstVerdict(strings: readonly StringSettling[]): StringSettling | null {
-  const rank = ({ verdict }: StringSettling) => {
-    if (verdict.kind === 'wait') return 2 + Math.min(0.9, verdict.wait.expected / 1e7);
-    if (verdict.kind === 'rounds') return 1 + verdict.rounds.expected / 100;
-    return { holds: 0, 'not soon': 3, 'cannot tell': 4, 'more readings': 5 }[verdict.kind];
-  };
   return strings.reduce<StringSettling | null>(
-    (worst, string) => (worst && rank(worst) >= rank(string) ? worst : string),
+    (worst, string) => (worst && !isWorse(string.verdict, worst.verdict) ? worst : string),
     null,
   );
+}
+
+function isWorse(a: Verdict, b: Verdict): boolean {
+  if (a.kind !== b.kind) return BY_RANK.indexOf(a.kind) > BY_RANK.indexOf(b.kind);
+  return lengthOf(a) > lengthOf(b);
+}
+
+function lengthOf(verdict: Verdict): number {
+  if (verdict.kind === 'wait') return verdict.wait.expected;
+  return verdict.kind === 'rounds' ? verdict.rounds.expected : 0;
 }
 
 /** The law that a curve is drawn by: the better one, or the one that holds shorter where that is open. */

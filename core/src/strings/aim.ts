@@ -1,3 +1,4 @@
+import { nth } from '../maths/index.ts';
 import type { Cents } from '../units.ts';
 import { type Coupling, pull } from './coupling.ts';
 
@@ -24,16 +25,16 @@ export function aimFor(
   // Each turn makes good what the others do, and they do little: a few rounds settle it.
   let turns = start.map((cents) => -cents);
   for (let round = 0; round < ROUNDS; round++) {
-    const pulls = turns.map((turn, k) => pull(start[k]! + turn) - pull(start[k]!));
+    const pulls = turns.map((turn, k) => pull(nth(start, k) + turn) - pull(nth(start, k)));
     turns = toCome.map((to, a) => {
       const drift = toCome.reduce(
-        (sum, from, b) => (a === b ? sum : sum + (matrix[to - 1]?.[from - 1] ?? 0) * pulls[b]!),
+        (sum, from, b) => (a === b ? sum : sum + (matrix[to - 1]?.[from - 1] ?? 0) * nth(pulls, b)),
         0,
       );
-      return -start[a]! - drift;
+      return -nth(start, a) - drift;
     });
   }
-  return start[0]! + turns[0]!;
+  return nth(start, 0) + nth(turns, 0);
 }
 
 /** The deviations after one string was turned, course 1 first. */

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { normal, seededRandom } from '../random.ts';
+import { normal, seededRandom } from '../maths/index.ts';
 import {
   afterTurn,
   aimFor,

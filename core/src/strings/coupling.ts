@@ -1,6 +1,7 @@
 import { CholeskyDecomposition, Matrix } from 'ml-matrix';
+import { nth } from '../maths/index.ts';
 import type { Cents, Newtons } from '../units.ts';
-import type { Bridge } from './instrument.ts';
+import type { Bridge } from './types.ts';
 
 /** One reading of a string as coupling sees it. */
 export interface StringHeard {
@@ -106,7 +107,9 @@ export function learnCoupling(
 }
 
 function meanGain(matrix: readonly (readonly number[])[], w: readonly number[]): number {
-  const gains = matrix.flatMap((row, j) => row.flatMap((k, i) => (i === j ? [] : [-k / w[i]!])));
+  const gains = matrix.flatMap((row, j) =>
+    row.flatMap((k, i) => (i === j ? [] : [-k / nth(w, i)])),
+  );
   return gains.reduce((a, b) => a + b, 0) / gains.length;
 }
 
@@ -120,7 +123,10 @@ function turnsOf(sitting: readonly StringHeard[], expected: Coupling): Turn[] {
     if (!old) return;
     const drift = turns
       .filter((turn) => turn.before > last && turn.before <= at && turn.course !== course)
-      .reduce((sum, turn) => sum + expected.matrix[course - 1]![turn.course - 1]! * turn.cents, 0);
+      .reduce(
+        (sum, turn) => sum + nth(nth(expected.matrix, course - 1), turn.course - 1) * turn.cents,
+        0,
+      );
     const moved = reading.cents - old.cents;
     const inARow = last === at - 1;
     const error = Math.hypot(reading.errorCents, old.errorCents, LEAST_ERROR);
@@ -159,11 +165,11 @@ class Unknowns {
   }
 
   start(sitting: number, course: number): number {
-    return this.starts[sitting]! + course - 1;
+    return nth(this.starts, sitting) + course - 1;
   }
 
   turn(sitting: number, k: number): number {
-    return this.turns[sitting]![k]!;
+    return nth(nth(this.turns, sitting), k);
   }
 }
 
@@ -179,11 +185,12 @@ function fitOnce(
   const precision = priorPrecision(w, gain);
   const mean = rankOne(w, gain);
   const x = new Float64Array(size);
-  for (let j = 0; j < n; j++) for (let i = 0; i < n; i++) x[unknowns.pair(j, i)] = mean[j]![i]!;
+  for (let j = 0; j < n; j++)
+    for (let i = 0; i < n; i++) x[unknowns.pair(j, i)] = nth(nth(mean, j), i);
   sittings.forEach((sitting, s) => {
     for (let c = 1; c <= n; c++)
       x[unknowns.start(s, c)] = sitting.find((r) => r.course === c)?.cents ?? 0;
-    turns[s]!.forEach((turn, k) => {
+    nth(turns, s).forEach((turn, k) => {
       x[unknowns.turn(s, k)] = turn.cents;
     });
   });
@@ -194,22 +201,24 @@ function fitOnce(
     addPrior(normal, right, x, mean, precision, n);
     sittings.forEach((sitting, s) => {
       sitting.forEach((reading, at) =>
-        addReading(normal, right, x, { reading, at, s, turns: turns[s]!, unknowns }),
+        addReading(normal, right, x, { reading, at, s, turns: nth(turns, s), unknowns }),
       );
     });
     solver = new CholeskyDecomposition(normal);
     const change = solver.solve(right);
-    for (let u = 0; u < size; u++) x[u]! += change.get(u, 0);
+    for (let u = 0; u < size; u++) x[u] = nth(x, u) + change.get(u, 0);
   }
   const variances = solver!.solve(Matrix.eye(size, n * n)).diagonal();
-  const matrix = mean.map((row, j) => row.map((_, i) => (i === j ? 0 : x[unknowns.pair(j, i)]!)));
+  const matrix = mean.map((row, j) =>
+    row.map((_, i) => (i === j ? 0 : nth(x, unknowns.pair(j, i)))),
+  );
   let squares = 0;
   let errors = 0;
   for (let j = 0; j < n; j++)
     for (let i = 0; i < n; i++) {
       if (i === j) continue;
-      squares += matrix[j]![i]! ** 2;
-      errors += variances[unknowns.pair(j, i)]!;
+      squares += nth(nth(matrix, j), i) ** 2;
+      errors += nth(variances, unknowns.pair(j, i));
     }
   return { matrix, error: Math.sqrt(errors / Math.max(1e-12, squares)) };
 }
@@ -226,7 +235,7 @@ function priorPrecision(w: readonly number[], gain: number): Matrix {
           const string = j === l ? SPREAD.string ** 2 : 0;
           const pair = j === l && i === m ? SPREAD.pair ** 2 : 0;
           const share = SPREAD.instrument ** 2 + string + pair;
-          covariance.set(j * n + i, l * n + m, gain ** 2 * (w[i]! * w[m]!) * share);
+          covariance.set(j * n + i, l * n + m, gain ** 2 * (nth(w, i) * nth(w, m)) * share);
         }
   // A string does not move itself: its entry is held at 0 by a narrow variance of its own.
   for (let j = 0; j < n; j++) covariance.set(j * n + j, j * n + j, 1e-12);
@@ -249,7 +258,7 @@ function addPrior(
     for (let b = 0; b < pairs; b++) {
       const p = precision.get(a, b);
       normal.set(a, b, p);
-      pulled += p * (mean[Math.floor(b / n)]![b % n]! - x[b]!);
+      pulled += p * (nth(nth(mean, Math.floor(b / n)), b % n) - nth(x, b));
     }
     right.set(a, 0, pulled);
   }
@@ -273,20 +282,20 @@ function addReading(
 ): void {
   const j = reading.course - 1;
   const slopes = new Map<number, number>([[unknowns.start(s, reading.course), 1]]);
-  let foretold = x[unknowns.start(s, reading.course)]!;
+  let foretold = nth(x, unknowns.start(s, reading.course));
   turns.forEach((turn, k) => {
     if (turn.before > at) return;
     const unknown = unknowns.turn(s, k);
-    const cents = x[unknown]!;
+    const cents = nth(x, unknown);
     if (turn.course === reading.course) {
       slopes.set(unknown, 1);
       foretold += cents;
       return;
     }
     const pair = unknowns.pair(j, turn.course - 1);
-    slopes.set(unknown, x[pair]! * turn.pullPerCent);
+    slopes.set(unknown, nth(x, pair) * turn.pullPerCent);
     slopes.set(pair, (slopes.get(pair) ?? 0) + cents * turn.pullPerCent);
-    foretold += x[pair]! * cents * turn.pullPerCent;
+    foretold += nth(x, pair) * cents * turn.pullPerCent;
   });
   const weight = 1 / (reading.errorCents ** 2 + LEAST_ERROR ** 2);
   const off = reading.cents - foretold;

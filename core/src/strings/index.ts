@@ -1,20 +1,12 @@
 export { AIM_FROM, afterTurn, aimFor } from './aim.ts';
 export type { Coupling, CouplingPrior, StringHeard } from './coupling.ts';
 export { expectedCoupling, learnCoupling, pull } from './coupling.ts';
-export type {
-  Bridge,
-  Course,
-  Instrument,
-  Peg,
-  StringSpec,
-  TightenDirection,
-} from './instrument.ts';
 export { steelGuitar, usualPeg } from './instrument.ts';
 export { soundingLength, startFret, withCapo } from './length.ts';
 export type { Model, StringLoad } from './models.ts';
 export { findModel, homeTuning, MODELS, stringLoad } from './models.ts';
 export { passesNeeded } from './passes.ts';
-export type { PegFigure, PegOutcome, PegTurn } from './pegFigure.ts';
+export type { PegOutcome, PegTurn } from './pegFigure.ts';
 export {
   centsPerTurn,
   HAND_ERROR,
@@ -26,13 +18,10 @@ export {
   turnsFor,
   withPeg,
 } from './pegFigure.ts';
-export type { PegKind, PegLayout, PegPlace } from './pegs.ts';
 export {
   expectedTurns,
   layoutsFor,
-  pegInWords,
   pegPlace,
-  turnInWords,
   USUAL_RATIO,
 } from './pegs.ts';
 export type { Material } from './strength.ts';
@@ -45,3 +34,15 @@ export {
   tensionOf,
   tensionPerTurn,
 } from './tension.ts';
+export type {
+  Bridge,
+  Course,
+  Instrument,
+  Peg,
+  PegFigure,
+  PegKind,
+  PegLayout,
+  PegPlace,
+  StringSpec,
+  TightenDirection,
+} from './types.ts';

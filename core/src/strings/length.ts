@@ -1,5 +1,5 @@
 import type { Millimetres } from '../units.ts';
-import type { Instrument } from './instrument.ts';
+import type { Instrument } from './types.ts';
 
 /** Fret of the neck at which a course begins: 5 for the short string of a five-string banjo. */
 export function startFret(instrument: Instrument, course: number): number {

@@ -1,12 +1,12 @@
 import type { InstrumentKind, Tuning } from '../music/index.ts';
 import { findTuning } from '../music/index.ts';
 import type { Hz, KgPerMetre, Millimetres, Newtons } from '../units.ts';
-import type { Bridge, Instrument, Peg, StringSpec } from './instrument.ts';
 import { steelGuitar, usualPeg } from './instrument.ts';
 import { soundingLength } from './length.ts';
-import { layoutsFor, type PegKind, type PegLayout, pegPlace } from './pegs.ts';
+import { layoutsFor, pegPlace } from './pegs.ts';
 import { headroom, MATERIALS } from './strength.ts';
 import { plainUnitWeight, tensionOf } from './tension.ts';
+import type { Bridge, Instrument, Peg, PegKind, PegLayout, StringSpec } from './types.ts';
 
 /** A usual instrument of its kind, with everything that can be changed afterwards. */
 export interface Model {

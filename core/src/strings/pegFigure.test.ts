@@ -1,6 +1,6 @@
 import { expect } from 'chai';
+import { normal, seededRandom } from '../maths/index.ts';
 import { midiToHz } from '../music/index.ts';
-import { normal, seededRandom } from '../random.ts';
 import {
   centsPerTurn,
   expectedTurns,

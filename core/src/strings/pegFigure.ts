@@ -1,19 +1,9 @@
-import { centsBetween } from '../music/index.ts';
+import { centsBetween, shiftHz } from '../music/index.ts';
 import type { Cents, Hz } from '../units.ts';
-import type { Instrument, Peg, TightenDirection } from './instrument.ts';
 import { soundingLength } from './length.ts';
-import { expectedTurns, type PegKind } from './pegs.ts';
+import { expectedTurns } from './pegs.ts';
 import { tensionOf } from './tension.ts';
-
-/** What was measured of a peg, against what physics alone would say. */
-export interface PegFigure {
-  /** How much further a turn takes the string than physics has it. */
-  readonly factor: number;
-  /** Standard error of that, as a share of it. */
-  readonly error: number;
-  /** Turns that it was learned from. */
-  readonly turns: number;
-}
+import type { Instrument, Peg, PegFigure, PegKind, TightenDirection } from './types.ts';
 
 /** A turn of known size, and what came of it. */
 export interface PegTurn {
@@ -126,7 +116,7 @@ export function turnsFor(
 
 /** Cents by which a whole turn of the button would move a course about a pitch. */
 export function centsPerTurn(instrument: Instrument, course: number, hz: Hz): Cents | null {
-  const up = turnsFor(instrument, course, hz, hz * 2 ** (1 / 1200));
+  const up = turnsFor(instrument, course, hz, shiftHz(hz, 1));
   const spec = instrument.courses[course - 1]?.strings[0]?.spec;
   if (!up || !spec) return null;
   // A slack string is not wound on by tension.

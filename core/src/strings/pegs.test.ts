@@ -1,16 +1,15 @@
 import { expect } from 'chai';
 import { midiToHz } from '../music/index.ts';
+import { pegInWords, turnInWords } from '../words/index.ts';
 import {
   expectedTurns,
   findModel,
   layoutsFor,
   MODELS,
   type PegLayout,
-  pegInWords,
   pegPlace,
   steelGuitar,
   stringLoad,
-  turnInWords,
   withCapo,
 } from './index.ts';
 

@@ -1,12 +1,9 @@
 import type { InstrumentKind } from '../music/index.ts';
 import type { Hz, Millimetres } from '../units.ts';
-import type { Instrument } from './instrument.ts';
 import { soundingLength } from './length.ts';
 import { MATERIALS } from './strength.ts';
 import { tensionOf, tensionPerTurn } from './tension.ts';
-
-/** What turns the post: a worm gear, a planetary gear, or the hand itself. */
-export type PegKind = 'geared' | 'planetary' | 'direct';
+import type { Instrument, PegKind, PegLayout, PegPlace } from './types.ts';
 
 /** Turns of the button for one of the post that are usual: common practice, no source. */
 export const USUAL_RATIO: Readonly<Record<PegKind, number>> = {
@@ -14,22 +11,6 @@ export const USUAL_RATIO: Readonly<Record<PegKind, number>> = {
   planetary: 4,
   direct: 1,
 };
-
-/** Where the pegs stand, the rows as the player looks down: upper + lower, or all in one line. */
-export type PegLayout =
-  | '3+3'
-  | '4+3'
-  | '2+2'
-  | '2+2 and a side peg'
-  | 'in line'
-  | 'in line, reversed';
-
-/** A peg's place as the player looks down on the instrument. */
-export interface PegPlace {
-  readonly row: 'upper' | 'lower' | 'side';
-  /** 1 is the peg nearest the nut. */
-  readonly fromNut: number;
-}
 
 /** The layouts that so many pegs can have, the usual one first. */
 export function layoutsFor(kind: InstrumentKind, courses: number): PegLayout[] {
@@ -49,14 +30,6 @@ export function pegPlace(layout: PegLayout, course: number, courses: number): Pe
   return course <= lower
     ? { row: 'lower', fromNut: course }
     : { row: 'upper', fromNut: onHead - course + 1 };
-}
-
-const NTH = ['1st', '2nd', '3rd'];
-
-/** Counted from the nut. @example pegInWords({ row: 'upper', fromNut: 2 }) // => 'upper row, 2nd' */
-export function pegInWords({ row, fromNut }: PegPlace): string {
-  if (row === 'side') return 'side of the neck';
-  return `${row} row, ${NTH[fromNut - 1] ?? `${fromNut}th`}`;
 }
 
 /** From peg to anchor a string is about this much longer than its scale. */
@@ -86,40 +59,4 @@ export function expectedTurns(
   const { modulus } = MATERIALS[spec.material];
   const stretch = { coreMm: spec.coreMm, modulus, totalMm: length + BEYOND_SCALE };
   return change / tensionPerTurn(peg, stretch, GIVE[instrument.kind]);
-}
-
-const EIGHTHS = [
-  'a hair',
-  'an eighth of a turn',
-  'a quarter turn',
-  'three eighths of a turn',
-  'half a turn',
-  'five eighths of a turn',
-  'three quarters of a turn',
-  'seven eighths of a turn',
-] as const;
-const PARTS = ['', '⅛', '¼', '⅜', '½', '⅝', '¾', '⅞'] as const;
-/** Further from an eighth than this share of one is said so. */
-const NOT_QUITE = 0.25;
-
-/**
- * A turn of the button in words a hand understands; the sign is left to whoever says it.
- * @example turnInWords(0.22) // => 'nearly a quarter turn'
- */
-export function turnInWords(turns: number): string {
-  const eighths = Math.abs(turns) * 8;
-  if (eighths < 0.3) return 'a hair';
-  if (eighths < 0.7) return 'a sixteenth of a turn';
-  const nearest = Math.round(eighths);
-  const off = eighths - nearest;
-  const about =
-    nearest >= 8 || Math.abs(off) <= NOT_QUITE ? '' : off < 0 ? 'nearly ' : 'a little over ';
-  return `${about}${wordsFor(nearest)}`;
-}
-
-function wordsFor(eighths: number): string {
-  if (eighths < 8) return EIGHTHS[eighths]!;
-  const whole = Math.floor(eighths / 8);
-  const part = PARTS[eighths % 8]!;
-  return whole === 1 && part === '' ? 'a whole turn' : `${whole}${part} turns`;
 }

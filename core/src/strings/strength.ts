@@ -1,6 +1,6 @@
 import { RangeMisuse } from '../errors.ts';
 import type { Hz, Millimetres } from '../units.ts';
-import type { StringSpec } from './instrument.ts';
+import type { StringSpec } from './types.ts';
 
 /** What a string is made of. Values other than steel's strength are from memory. */
 export interface Material {

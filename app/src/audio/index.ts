@@ -1,6 +1,0 @@
-export { CheckPlayer } from './check.ts';
-export { useInputDevices } from './devices.ts';
-export { Ear, type PracticeHands } from './ear.ts';
-export type { AnalysisReport, PracticeStart } from './protocol.ts';
-export { decodeRecording, RecordingProblem, readRecording } from './recording.ts';
-export { MicrophoneProblem } from './source.ts';

@@ -1,0 +1,44 @@
+import type { Progress } from '../worker/protocol.ts';
+import { serve } from '../worker/serve.ts';
+import type { ArchiveAnswers, ArchiveRequest } from './archiveJobs.ts';
+import {
+  checkStore,
+  keepSnapshot,
+  RosefinchDatabase,
+  restoreArchive,
+  restoreSnapshot,
+  surveyArchive,
+  wipe,
+  writeArchive,
+  writeReadings,
+} from './archives.ts';
+
+async function answerTo(
+  request: ArchiveRequest,
+  progress: Progress,
+): Promise<ArchiveAnswers[keyof ArchiveAnswers]> {
+  const db = new RosefinchDatabase(request.shelf);
+  switch (request.job) {
+    case 'write':
+      return writeArchive(db, request.unstored, new Date(request.at), progress);
+    case 'readings':
+      return writeReadings(db, request.unstored, request.locale, progress);
+    case 'survey':
+      return surveyArchive(db, request.file, progress);
+    case 'restore':
+      await keepSnapshot(db, request.at, () => {});
+      await restoreArchive(db, request.file, request.how, progress);
+      return null;
+    case 'undo':
+      await restoreSnapshot(db, progress);
+      return null;
+    case 'wipe':
+      await keepSnapshot(db, request.at, progress);
+      await wipe(db);
+      return null;
+    case 'check':
+      return checkStore(db, progress);
+  }
+}
+
+serve(answerTo);

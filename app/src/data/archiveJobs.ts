@@ -1,0 +1,24 @@
+import type { Draft, Restoring, Shelf, StoreReport, Survey, Written } from './archives.ts';
+
+/** Page → archive worker: one job each, then it ends. */
+export type ArchiveJob =
+  | { readonly job: 'write'; readonly unstored: readonly Draft[]; readonly at: number }
+  | { readonly job: 'readings'; readonly unstored: readonly Draft[]; readonly locale: string }
+  | { readonly job: 'survey'; readonly file: Blob }
+  | { readonly job: 'restore'; readonly file: Blob; readonly how: Restoring; readonly at: number }
+  | { readonly job: 'undo' }
+  | { readonly job: 'wipe'; readonly at: number }
+  | { readonly job: 'check' };
+
+export type ArchiveRequest = ArchiveJob & { readonly shelf: Shelf };
+
+/** What each job answers. */
+export interface ArchiveAnswers {
+  readonly write: Written;
+  readonly readings: Blob;
+  readonly survey: Survey;
+  readonly restore: null;
+  readonly undo: null;
+  readonly wipe: null;
+  readonly check: StoreReport;
+}

@@ -1,0 +1,13 @@
+import type { SettlingTask } from '@rosefinch/core/settling';
+import type { CouplingPrior, StringHeard } from '@rosefinch/core/strings';
+
+/** Page → fits worker. */
+export type FitRequest =
+  | {
+      readonly fit: 'coupling';
+      readonly sittings: readonly (readonly StringHeard[])[];
+      readonly prior: CouplingPrior;
+    }
+  | ({ readonly fit: 'settling' } & SettlingTask);
+
+export type FitOf<Kind extends FitRequest['fit']> = Omit<Extract<FitRequest, { fit: Kind }>, 'fit'>;

@@ -1,0 +1,31 @@
+import './charts.css';
+import type { Reference } from '@rosefinch/core/retune';
+import { referenceInWords } from '@rosefinch/core/words';
+import { FretStrip } from './FretStrip.tsx';
+
+interface Props {
+  readonly references: readonly Reference[];
+  /** With a picture of the finger's place; otherwise the sentence alone. */
+  readonly drawn?: boolean;
+  readonly leftHanded?: boolean | undefined;
+}
+
+/** Beside the best comparison so many others are told. */
+const MOST_OTHERS = 2;
+
+/** What to compare a string with, in a sentence and a picture; the reference tone when no string serves. */
+export function ReferenceLine({ references, drawn = true, leftHanded = false }: Props) {
+  const [best, ...others] = references;
+  if (!best) return <p className="reference">No string to compare with yet: hear the note.</p>;
+  return (
+    <div className="reference">
+      <p>Compare: {referenceInWords(best)}</p>
+      {others.slice(0, MOST_OTHERS).map((other) => (
+        <p className="soft" key={`${other.held.course} ${other.held.fret} ${other.open}`}>
+          or: {referenceInWords(other)}
+        </p>
+      ))}
+      {drawn && <FretStrip held={best.held} open={best.open} leftHanded={leftHanded} />}
+    </div>
+  );
+}

@@ -1,0 +1,3 @@
+export { AxisX, AxisY } from './Axes.tsx';
+export { NumberedString } from './NumberedString.tsx';
+export { ReferenceLine } from './ReferenceLine.tsx';

@@ -1,0 +1,33 @@
+import { counted } from '@rosefinch/core/words';
+import type { Repository } from '../../data/index.ts';
+import { type Archiving, archiveAside } from '../../data/index.ts';
+import { now } from '../../environment.ts';
+import { download } from '../frame/index.ts';
+
+/**
+ * Writes everything that is kept, and what is not stored yet, as a backup; once it was read
+ * back, it is handed to the browser. Answers what is in it, in words.
+ */
+export function saveBackup(
+  repository: Repository,
+  progress?: (done: number, of: number) => void,
+): Archiving<string> {
+  const at = now();
+  const unstored = repository.log.outbox.pending();
+  const job = { job: 'write' as const, unstored, at };
+  const { done, cancel } = archiveAside(repository.shelfKind, job, progress);
+  const saved = done.then(async ({ file, counts, upTo, faults }) => {
+    download(`rosefinch-${new Date(at).toISOString().slice(0, 10)}.json`, file);
+    await repository.noteCopy(at, upTo);
+    const parts = [
+      counted(counts.instruments, 'instrument'),
+      counted(counts.sessions, 'sitting'),
+      counted(counts.events, 'event'),
+    ];
+    const all = `${parts.join(', ')}: checked.`;
+    const [first] = faults;
+    if (!first) return all;
+    return `${all} ${counted(faults.length, 'record')} would not come back, the first for this: ${first.place} ${first.reason}. Check the records.`;
+  });
+  return { done: saved, cancel };
+}

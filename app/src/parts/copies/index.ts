@@ -1,0 +1,1 @@
+export { saveBackup } from './backup.ts';

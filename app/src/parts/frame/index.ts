@@ -1,0 +1,16 @@
+export { Action } from './Action.tsx';
+export { CheckedNumber, judgedNumber, type NumberRule } from './CheckedNumber.tsx';
+export { Dialog } from './Dialog.tsx';
+export { download } from './download.ts';
+export { EmptyView } from './EmptyView.tsx';
+export { KeyList } from './KeyList.tsx';
+export { KEY_TABLE, type KeyActs, keysOf, keyWords } from './keyTable.ts';
+export { NotSaved } from './NotSaved.tsx';
+export { NoticeLine, Notices, NoticesProvider, useNotices } from './notices.tsx';
+export { Problem } from './Problem.tsx';
+export { Shell } from './Shell.tsx';
+export { theme } from './theme.ts';
+export { Unsaved } from './Unsaved.tsx';
+export { type KeyMap, useKeys } from './useKeys.ts';
+export { View } from './View.tsx';
+export { ViewHead } from './ViewHead.tsx';

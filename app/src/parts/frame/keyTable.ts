@@ -1,0 +1,102 @@
+import type { KeyMap } from './useKeys.ts';
+
+/** One thing that keys do in a view. */
+export interface KeyLine {
+  /** Names as in KeyboardEvent.key, letters small, "Shift+" in front where it applies. */
+  readonly keys: readonly string[];
+  /** How they are written on buttons and in the list. */
+  readonly shown: string;
+  /** What they do, in words. */
+  readonly does: string;
+}
+
+const DIGITS = ['1', '2', '3', '4', '5', '6', '7', '8', '9'] as const;
+
+const line = (keys: readonly string[], shown: string, does: string): KeyLine => ({
+  keys,
+  shown,
+  does,
+});
+
+const CHOOSING = {
+  string: line(DIGITS, '1 – 9', 'choose a string'),
+  automatic: line(['0', 'Escape'], '0 or Esc', 'back to automatic'),
+};
+
+/** The hands on the practice instrument. */
+const HANDS = {
+  pluck: line(['p'], 'P', 'practice instrument: pluck'),
+  up: line(['ArrowUp'], '↑', 'practice instrument: tighten a hair'),
+  down: line(['ArrowDown'], '↓', 'practice instrument: loosen a hair'),
+  upMore: line(['Shift+ArrowUp'], '⇧↑', 'practice instrument: tighten more'),
+  downMore: line(['Shift+ArrowDown'], '⇧↓', 'practice instrument: loosen more'),
+  mute: line(['m'], 'M', 'practice instrument: mute'),
+};
+
+const LIST = { keys: line(['?'], '?', 'this list') };
+
+/** Every key of every view; docs/keys.md is made from it. */
+export const KEY_TABLE = {
+  bench: {
+    ...CHOOSING,
+    accept: line([' '], 'Space', 'accept and go on'),
+    nextPass: line(['r'], 'R', 'next pass'),
+    byEar: line(['h'], 'H', 'hide the figures; then Space compares'),
+    target: line(['d'], 'D', 'hear the target'),
+    compare: line(['c'], 'C', 'compare two strings by their beat'),
+    reference: line(['f'], 'F', 'hear a reference: fork, piano, another string'),
+    pegs: line(['g'], 'G', 'peg test: begin, end'),
+    ...HANDS,
+    truth: line(['t'], 'T', 'practice instrument: where its strings truly are'),
+    ...LIST,
+  },
+  settle: {
+    ...CHOOSING,
+    correct: line(['x'], 'X', 'the last reading was something else: pulled, or dropped by itself'),
+    target: line(['d'], 'D', 'hear the target'),
+    room: line(['n'], 'N', 'note the room'),
+    pull: line(['s'], 'S', 'practice instrument: pull the string'),
+    ...HANDS,
+    ...LIST,
+  },
+  frets: {
+    pluck: line(['p'], 'P', 'practice instrument: sound what is asked for'),
+    skip: line([' '], 'Space', 'leave the place out'),
+    strikeOut: line(['x'], 'X', 'leave the last reading out'),
+    takeOther: line(['y'], 'Y', 'it was the other fret'),
+    note: line(['n'], 'N', 'note the last reading'),
+    mute: line(['m'], 'M', 'practice instrument: mute'),
+  },
+  playing: {
+    pluck: HANDS.pluck,
+    up: line(['ArrowUp'], '↑', 'practice instrument: tighten a twentieth of a turn'),
+    down: line(['ArrowDown'], '↓', 'practice instrument: loosen a twentieth of a turn'),
+    upMore: line(['Shift+ArrowUp'], '⇧↑', 'practice instrument: tighten a fifth of a turn'),
+    downMore: line(['Shift+ArrowDown'], '⇧↓', 'practice instrument: loosen a fifth of a turn'),
+  },
+  tunings: { search: line(['/'], '/', 'search') },
+} as const satisfies Readonly<Record<string, Readonly<Record<string, KeyLine>>>>;
+
+export type KeyedView = keyof typeof KEY_TABLE;
+type ActOf<View extends KeyedView> = keyof (typeof KEY_TABLE)[View];
+
+/** What each line of a view's table does now, told which of its keys it was; null where it can do nothing. */
+export type KeyActs<View extends KeyedView> = Readonly<
+  Record<ActOf<View>, ((key: string) => void) | null>
+>;
+
+/** The keys of a view as they act now. Every line of its table must be there. */
+export function keysOf<View extends KeyedView>(view: View, acts: KeyActs<View>): KeyMap {
+  const lines: readonly (readonly [string, KeyLine])[] = Object.entries(KEY_TABLE[view]);
+  return Object.fromEntries(
+    lines.flatMap(([name, { keys }]) => {
+      const act = acts[name as ActOf<View>];
+      return act ? keys.map((key) => [key, () => act(key)] as const) : [];
+    }),
+  );
+}
+
+/** Key and what it does, for the list of a view. */
+export function keyWords(view: KeyedView): readonly (readonly [string, string])[] {
+  return Object.values(KEY_TABLE[view]).map(({ shown, does }) => [shown, does] as const);
+}

@@ -1,0 +1,31 @@
+import { Button } from '@mantine/core';
+import type { Instrument } from '@rosefinch/core/strings';
+import type { ReactNode } from 'react';
+import { Link } from 'react-router';
+import { type Stock, useStock } from '../../data/index.ts';
+import { EmptyView } from '../frame/index.ts';
+
+interface Props {
+  /** What the view is for, while no instrument is there. */
+  readonly says: string;
+  readonly children: (instrument: Instrument, stock: Stock) => ReactNode;
+}
+
+/** A view of the instrument that the teacher works on; without one, what the view is for. */
+export function WithInstrument({ says, children }: Props) {
+  const stock = useStock();
+  if (!stock) return <p>One moment …</p>;
+  const { settings, shelf } = stock;
+  const instrument = shelf.find((entry) => entry.id === settings.instrumentId) ?? shelf[0];
+  if (instrument) return children(instrument, stock);
+  return (
+    <EmptyView
+      says={`${says} Put an instrument on the bench first.`}
+      offer={
+        <Button component={Link} to="/">
+          To the bench
+        </Button>
+      }
+    />
+  );
+}

@@ -1,0 +1,45 @@
+import type { Target } from '@rosefinch/core/music';
+import { targetName } from '@rosefinch/core/music';
+import type { StringReading } from '@rosefinch/core/sitting';
+import type { Cents } from '@rosefinch/core/units';
+import { deviationInWords } from '@rosefinch/core/words';
+import { useEffect, useRef, useState } from 'react';
+import { monotonic } from '../../environment.ts';
+import { speak } from '../../sound/index.ts';
+
+const AT_MOST_EVERY_MS = 1000;
+
+interface Props {
+  /** The newest reading of this page, and which one it is. */
+  readonly newest: { readonly reading: StringReading; readonly nth: number } | null;
+  readonly targets: readonly Target[];
+  readonly tolerance: Cents;
+  readonly hidden: boolean;
+  readonly spoken: boolean;
+}
+
+/** Says each new reading in words to screen readers, politely, and aloud if it is wanted. */
+export function Announcer({ newest, targets, tolerance, hidden, spoken }: Props) {
+  const [words, setWords] = useState('');
+  const said = useRef(0);
+  const last = useRef(Number.NEGATIVE_INFINITY);
+  useEffect(() => {
+    if (!newest || newest.nth === said.current) return;
+    said.current = newest.nth;
+    if (hidden) return;
+    const { course, cents, aim = 0 } = newest.reading;
+    const target = targets[course - 1];
+    const place = deviationInWords(cents - aim, tolerance);
+    const text = `String ${course}, ${target ? targetName(target) : ''}: ${Math.abs(cents).toFixed(0)} cents, ${place}`;
+    if (monotonic() - last.current >= AT_MOST_EVERY_MS) {
+      last.current = monotonic();
+      setWords(text);
+    }
+    if (spoken) speak(place === 'at rest' ? 'At rest' : text);
+  }, [newest, targets, tolerance, hidden, spoken]);
+  return (
+    <div className="unseen" role="log" aria-live="polite" aria-label="Readings in words">
+      {words}
+    </div>
+  );
+}

@@ -1,0 +1,37 @@
+import { Button, Group } from '@mantine/core';
+import { noContents, writeBackup } from '@rosefinch/core/records';
+import { counted } from '@rosefinch/core/words';
+import { useSyncExternalStore } from 'react';
+import { asRecords, useData } from '../../data/index.ts';
+import { now } from '../../environment.ts';
+import { download } from '../frame/index.ts';
+
+/** What could not be stored: why, how much, and the ways to keep it. It stands over every view. */
+export function Unstored() {
+  const { repository } = useData();
+  const { outbox } = repository.log;
+  const problem = useSyncExternalStore(outbox.subscribe, outbox.problem);
+  const pending = useSyncExternalStore(outbox.subscribe, outbox.pending);
+  if (problem === null || pending.length === 0) return null;
+  const save = async () => {
+    const instruments = await repository.instruments().catch(() => []);
+    const contents = { ...noContents(), instruments, ...asRecords(pending, 0) };
+    const text = writeBackup(contents, new Date(now()));
+    download('rosefinch-not-stored.json', text, 'application/json');
+  };
+  return (
+    <div className="problem" role="alert">
+      <strong>{problem}</strong>
+      <p>
+        {counted(pending.length, 'event')} of this page {pending.length === 1 ? 'is' : 'are'} not
+        stored yet. It is tried again by itself.
+      </p>
+      <Group>
+        <Button onClick={() => void save()}>Save what is not stored</Button>
+        <Button variant="default" onClick={() => void outbox.flush()}>
+          Try again
+        </Button>
+      </Group>
+    </div>
+  );
+}

@@ -1,0 +1,17 @@
+export { Announcer } from './Announcer.tsx';
+export { BigFigure } from './BigFigure.tsx';
+export { type Hands, handActs, handsOn } from './hands.ts';
+export { ListeningProblem } from './ListeningProblem.tsx';
+export { type LiveNote, useRinging, useRingingCourse } from './live.ts';
+export { Moves } from './Moves.tsx';
+export { allStored, type Heard, type Known } from './openSitting.ts';
+export { PracticePanel, Truth } from './PracticePanel.tsx';
+export { roomInWords } from './room.ts';
+export { SentenceLine } from './SentenceLine.tsx';
+export { Sources } from './Sources.tsx';
+export { Unstored } from './Unstored.tsx';
+export { type Dialogue, useDialogue } from './useDialogue.ts';
+export { type Listening, useListening } from './useListening.ts';
+export type { Wanted } from './useOpening.ts';
+export { knownReadings, type Sitting, useSitting } from './useSitting.ts';
+export { type SourceOfSitting, useSource } from './useSource.ts';

@@ -1,0 +1,127 @@
+import { type StringKnowledge, whoSounded } from '@rosefinch/core/listen';
+import { centsBetween } from '@rosefinch/core/music';
+import type { Cents, Hz } from '@rosefinch/core/units';
+import { useCallback, useRef, useState } from 'react';
+import type { Settings } from '../../data/index.ts';
+import {
+  type AnalysisReport,
+  MicrophoneProblem,
+  type PracticeHands,
+  type PracticeStart,
+} from '../../sound/index.ts';
+import { LiveNote } from './live.ts';
+import type { RoomState } from './room.ts';
+import { useEar, useQuestions } from './useEar.ts';
+import { useOpening, type Wanted } from './useOpening.ts';
+import { useRoom } from './useRoom.ts';
+
+/** What sounds and what is heard of it, for any view that listens. */
+export interface Listening {
+  readonly source: Wanted | null;
+  readonly problem: { readonly message: string; readonly wayOn: string } | null;
+  readonly live: LiveNote;
+  readonly room: RoomState;
+  /** The hands on the practice instrument, while it is played. */
+  readonly hands: PracticeHands | null;
+  /** Where the practice strings truly lie, in cents from their targets, course 1 first. */
+  readonly truth: readonly Cents[] | null;
+  readonly listen: (source: Wanted) => void;
+  readonly stop: () => void;
+  /** Sounds a pitch in the teacher's kind of reference tone; nothing is read meanwhile. */
+  readonly sound: (hz: Hz) => void;
+  /** Waits for two strings near a pitch; null waits no longer. */
+  readonly expectPair: (hz: Hz | null) => void;
+}
+
+/** What a view wants of the ear. */
+export interface Wish<Asked> {
+  readonly settings: Settings;
+  readonly strings: readonly StringKnowledge[];
+  /** What the player is asked for just now, as plain data. */
+  readonly asked: Asked;
+  /** The string that was chosen by hand, or is asked for by name. */
+  readonly intended: (asked: Asked) => number | null;
+  /** Told what is listened to from now on. */
+  readonly heardFrom?: (source: Wanted) => void;
+  /** Sets up the practice instrument. */
+  readonly practice: () => Promise<PracticeStart>;
+  /**
+   * Everything that is found, after the room and the live note have taken theirs; with what
+   * was asked at the moment when the note began, however long ago that was.
+   */
+  readonly hear: (report: AnalysisReport, asked: Asked) => void;
+}
+
+/** Opens an ear for as long as the view is shown. */
+export function useListening<Asked>(wish: Wish<Asked>): Listening {
+  const { settings, strings, practice, heardFrom } = wish;
+  const [live] = useState(() => new LiveNote());
+  const { room, takeForRoom, forgetRoom } = useRoom();
+  const [problem, setProblem] = useState<MicrophoneProblem | null>(null);
+  const [truth, setTruth] = useState<readonly Cents[] | null>(null);
+  const again = useRef(() => {});
+  const hear = (report: AnalysisReport) => {
+    const asked = askedAt(report);
+    if (report.type === 'failed')
+      setProblem(new MicrophoneProblem(report.message, 'All readings are kept.'));
+    takeForRoom(report);
+    takeForLive(report, live, strings, wish.intended(asked));
+    wish.hear(report, asked);
+  };
+  const hearer = { report: hear, problem: setProblem, truth: setTruth };
+  const ear = useEar(strings, { ...hearer, again: () => again.current() });
+  const askedAt = useQuestions(wish.asked, ear);
+  const opening = useOpening(ear, { settings, practice, heardFrom }, setProblem);
+  const { source, hands, open, close } = opening;
+  const listen = useCallback(
+    (wanted: Wanted) => {
+      setProblem(null);
+      setTruth(null);
+      open(wanted);
+    },
+    [open],
+  );
+  again.current = () => {
+    if (source) listen(source);
+  };
+  const stop = useCallback(() => {
+    close();
+    setTruth(null);
+    forgetRoom();
+    live.end();
+  }, [close, forgetRoom, live]);
+  const sound = (hz: Hz) =>
+    void ear.current?.soundReference(hz, settings.referenceVolume, settings.referenceTone);
+  const expectPair = (hz: Hz | null) => {
+    // The worker passes nothing on meanwhile, not even that the note before is over.
+    live.end();
+    ear.current?.expectPair(hz);
+  };
+  const shown = problem && { message: problem.message, wayOn: problem.wayOn };
+  return { source, problem: shown, live, room, hands, truth, listen, stop, sound, expectPair };
+}
+
+/** The live note follows what is found while it rings. */
+function takeForLive(
+  report: AnalysisReport,
+  live: LiveNote,
+  strings: readonly StringKnowledge[],
+  intended: number | null,
+): void {
+  if (report.type === 'onset') live.begin();
+  else if (report.type === 'released') live.end();
+  else if (report.type === 'outcome') live.conclude();
+  else if (report.type === 'track') follow(report.point, intended, strings, live);
+}
+
+function follow(
+  point: { readonly sinceOnset: number; readonly hz: Hz },
+  intended: number | null,
+  strings: readonly StringKnowledge[],
+  live: LiveNote,
+): void {
+  const identity = whoSounded(point, strings, intended);
+  if (identity.kind !== 'known') return;
+  const target = strings[identity.course - 1]?.target;
+  if (target) live.add(identity.course, point.sinceOnset, centsBetween(target.hz, point.hz));
+}

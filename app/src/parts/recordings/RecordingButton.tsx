@@ -1,0 +1,42 @@
+import { Button, FileButton, Group, Progress, Text } from '@mantine/core';
+import { type RecordingPlace, useRecording } from './useRecording.ts';
+
+/** Chooses or takes a dropped recording, reads it with progress, and opens its report. */
+export function RecordingButton(place: RecordingPlace) {
+  const { read, share, problem, cancelled, cancel } = useRecording(place);
+  if (share !== null)
+    return (
+      <Group gap="xs" role="status">
+        <Progress value={100 * share} w={120} aria-label="Reading the recording" />
+        <Button size="sm" variant="default" onClick={cancel}>
+          Cancel
+        </Button>
+      </Group>
+    );
+  return (
+    <>
+      <FileButton
+        onChange={(file) => void read(file)}
+        accept="audio/*,.wav"
+        inputProps={{ 'aria-label': 'Recording file' }}
+      >
+        {(props) => (
+          <Button {...props} size="sm" variant="default">
+            Recording …
+          </Button>
+        )}
+      </FileButton>
+      {cancelled && (
+        <Text role="status" size="sm">
+          Cancelled; nothing is kept. The browser may be busy with the file a little longer.
+        </Text>
+      )}
+      {problem && (
+        <div className="problem" role="alert">
+          <strong>{problem.message}</strong>
+          <Text>{problem.wayOn} Nothing was kept.</Text>
+        </div>
+      )}
+    </>
+  );
+}

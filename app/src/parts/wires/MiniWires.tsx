@@ -1,0 +1,59 @@
+import './wires.css';
+import type { Cents } from '@rosefinch/core/units';
+import { wireHeight } from './scale.ts';
+
+const ROW = 17;
+const WIDTH = 300;
+const BAR = 44;
+const REACH = 7;
+
+interface Props {
+  /** Course 1 first. */
+  readonly strings: readonly {
+    readonly course: number;
+    readonly found: number | null;
+    readonly left: number | null;
+  }[];
+  readonly tolerance: Cents;
+}
+
+/** All strings of a sitting as a small set of wires: found on the left, left on the right. */
+export function MiniWires({ strings, tolerance }: Props) {
+  const rows = [...strings].reverse();
+  return (
+    <svg
+      className="chart mini-wires"
+      viewBox={`0 0 ${WIDTH} ${rows.length * ROW}`}
+      role="img"
+      aria-label="Strings as wires: found on the left, left on the right"
+    >
+      {rows.map((row, i) => {
+        const y = (i + 0.5) * ROW;
+        const gauge = 0.6 + 0.25 * row.course;
+        return (
+          <g key={row.course}>
+            <line x1={0} x2={WIDTH} y1={y} y2={y} stroke="var(--ink)" strokeWidth={gauge} />
+            <Bar cents={row.found} x={60} y={y} tolerance={tolerance} />
+            <Bar cents={row.left} x={200} y={y} tolerance={tolerance} />
+          </g>
+        );
+      })}
+    </svg>
+  );
+}
+
+interface BarProps {
+  readonly cents: Cents | null;
+  readonly x: number;
+  readonly y: number;
+  readonly tolerance: Cents;
+}
+
+function Bar({ cents, x, y, tolerance }: BarProps) {
+  if (cents === null) return null;
+  if (Math.abs(cents) <= tolerance)
+    return <rect className="mark" x={x} y={y - 2.5} width={BAR} height={5} />;
+  const size = Math.max(3, Math.abs(wireHeight(cents)) * REACH);
+  const top = cents < 0 ? y : y - size;
+  return <rect className="open-bar" x={x} y={top} width={BAR} height={size} />;
+}

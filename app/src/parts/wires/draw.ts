@@ -1,0 +1,179 @@
+import type { Cents } from '@rosefinch/core/units';
+import { signedCents } from '@rosefinch/core/words';
+import { TICKS, wireHeight } from './scale.ts';
+
+/** A stroke: time since the pluck in seconds and deviation in cents, by turns. */
+export type Stroke = ArrayLike<number>;
+
+/** One finished pluck on a wire. */
+export interface Perch {
+  readonly cents: Cents;
+  readonly error: Cents;
+  /** Where the string was to be brought then. */
+  readonly aim: Cents;
+  readonly stroke: Stroke;
+  /** It is on the disk. */
+  readonly stored: boolean;
+}
+
+export interface WirePicture {
+  readonly width: number;
+  readonly height: number;
+  readonly tall: boolean;
+  readonly tolerance: Cents;
+  /** Where the string is to be brought, in cents; 0 is its target. */
+  readonly aim: Cents;
+  readonly perches: readonly Perch[];
+  /** The note that rings now; null when none does. */
+  readonly live: Stroke | null;
+  readonly hidden: boolean;
+  readonly palette: Palette;
+  /** Thickness of the wire, in pixels: thick strings are drawn thicker. */
+  readonly gauge: number;
+}
+
+export interface Palette {
+  readonly ink: string;
+  readonly soft: string;
+  readonly hairline: string;
+  readonly band: string;
+  readonly rose: string;
+  readonly paper: string;
+}
+
+const SLOT = 168;
+const PERCH_AT = 74;
+const PERCH_WIDTH = 76;
+const LEFT = 46;
+const STROKE_SECONDS = 0.9;
+const FONT = '"Atkinson Hyperlegible Next Variable", sans-serif';
+
+/** Draws one string's wire with its strokes and perches. */
+export function drawWire(c: CanvasRenderingContext2D, p: WirePicture): void {
+  c.clearRect(0, 0, p.width, p.height);
+  const middle = p.height / 2;
+  const half = p.tall ? p.height / 2 - 14 : p.height / 2 - 12;
+  const y = (cents: Cents) => middle - wireHeight(cents) * half;
+  if (p.tall) drawRuling(c, p, y);
+  c.fillStyle = p.palette.ink;
+  c.fillRect(LEFT, middle - p.gauge / 2, p.width - LEFT, p.gauge);
+  if (p.hidden) return;
+  const slots = Math.max(1, Math.floor((p.width - LEFT - 10) / SLOT));
+  const fit = p.live ? slots - 1 : slots;
+  const shown = p.perches.slice(Math.max(0, p.perches.length - fit));
+  shown.forEach((perch, i) => {
+    const x = LEFT + 10 + i * SLOT;
+    const newest = !p.live && i === shown.length - 1;
+    if (p.tall) drawStroke(c, p, perch.stroke, x, y, newest);
+    drawPerch(c, p, perch, x + PERCH_AT, y, middle);
+  });
+  if (p.live) drawStroke(c, p, p.live, LEFT + 10 + shown.length * SLOT, y, true);
+}
+
+function drawRuling(
+  c: CanvasRenderingContext2D,
+  p: WirePicture,
+  y: (cents: Cents) => number,
+): void {
+  c.fillStyle = p.palette.band;
+  const top = y(p.aim + p.tolerance);
+  c.fillRect(LEFT, top, p.width - LEFT, y(p.aim - p.tolerance) - top);
+  c.font = `12px ${FONT}`;
+  c.textAlign = 'right';
+  c.textBaseline = 'middle';
+  for (const tick of TICKS) {
+    c.fillStyle = p.palette.soft;
+    c.fillText(`${tick > 0 ? '+' : '−'}${Math.abs(tick)}`, LEFT - 8, y(tick));
+    c.fillStyle = p.palette.hairline;
+    c.fillRect(LEFT, y(tick), p.width - LEFT, 1);
+  }
+}
+
+function drawStroke(
+  c: CanvasRenderingContext2D,
+  p: WirePicture,
+  stroke: Stroke,
+  x: number,
+  y: (cents: Cents) => number,
+  active: boolean,
+): void {
+  if (stroke.length < 2) return;
+  const span = SLOT - 24;
+  const place = (t: number) => x + Math.min(1, t / STROKE_SECONDS) * span * 0.9;
+  c.strokeStyle = active ? p.palette.rose : p.palette.soft;
+  c.lineWidth = active ? 3 : 1.5;
+  c.beginPath();
+  for (let i = 0; i + 1 < stroke.length; i += 2) {
+    const at = place(stroke[i]!);
+    if (i === 0) c.moveTo(at, y(stroke[i + 1]!));
+    else c.lineTo(at, y(stroke[i + 1]!));
+  }
+  c.stroke();
+  c.fillStyle = c.strokeStyle;
+  c.beginPath();
+  c.arc(place(stroke[0]!), y(stroke[1]!), active ? 5 : 3, 0, 2 * Math.PI);
+  c.fill();
+}
+
+/** Low hangs under its line, high stands on it, at rest lies on it, solid; an open dot beside it until it is stored. */
+function drawPerch(
+  c: CanvasRenderingContext2D,
+  p: WirePicture,
+  perch: Perch,
+  x: number,
+  y: (cents: Cents) => number,
+  middle: number,
+): void {
+  const { cents, aim } = perch;
+  const rest = Math.abs(cents - aim) <= p.tolerance;
+  const low = cents < aim;
+  const base = p.tall ? y(cents) : middle;
+  const size = p.tall ? 10 : Math.max(5, Math.abs(y(cents) - middle));
+  const top = rest ? base - 4 : low ? base : base - size;
+  const height = rest ? 8 : size;
+  c.fillStyle = p.palette.ink;
+  c.strokeStyle = p.palette.ink;
+  c.lineWidth = 2;
+  if (rest) c.fillRect(x, top, PERCH_WIDTH, height);
+  else {
+    c.clearRect(x, top, PERCH_WIDTH, height);
+    c.strokeRect(x, top, PERCH_WIDTH, height);
+  }
+  labelPerch(c, p, perch, x, low ? top + height : top, low);
+  if (perch.stored) return;
+  c.beginPath();
+  c.arc(x + PERCH_WIDTH + 9, top + height / 2, 4, 0, 2 * Math.PI);
+  c.stroke();
+}
+
+function labelPerch(
+  c: CanvasRenderingContext2D,
+  p: WirePicture,
+  { cents, error }: Perch,
+  x: number,
+  edge: number,
+  low: boolean,
+): void {
+  c.fillStyle = p.palette.ink;
+  c.textBaseline = 'middle';
+  if (!p.tall) {
+    c.font = `700 14px ${FONT}`;
+    c.textAlign = 'left';
+    c.fillText(
+      signedCents(cents),
+      x + PERCH_WIDTH + 8,
+      low ? p.height / 2 + 11 : p.height / 2 - 11,
+    );
+    return;
+  }
+  c.font = `700 17px ${FONT}`;
+  c.textAlign = 'left';
+  const below = low ? edge + 14 < p.height - 6 : edge - 14 < 8;
+  const at = below ? edge + (low ? 14 : 26) : edge - (low ? 24 : 14);
+  const value = signedCents(cents);
+  c.fillText(value, x, at);
+  const width = c.measureText(value).width;
+  c.font = `13px ${FONT}`;
+  c.fillStyle = p.palette.soft;
+  c.fillText(` ±${error.toFixed(1)}`, x + width, at);
+}

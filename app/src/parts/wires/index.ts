@@ -1,0 +1,3 @@
+export type { Perch, Stroke } from './draw.ts';
+export { MiniWires } from './MiniWires.tsx';
+export { WireCanvas } from './WireCanvas.tsx';

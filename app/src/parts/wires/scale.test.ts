@@ -1,0 +1,27 @@
+import { deviationInWords, signedCents } from '@rosefinch/core/words';
+import { expect } from 'chai';
+import { wireHeight } from './scale.ts';
+
+describe('the wire’s scale', () => {
+  it('is linear within ten cents, logarithmic to a hundred, and held beyond', () => {
+    expect(wireHeight(0)).to.equal(0);
+    expect(wireHeight(5)).to.equal(0.25);
+    expect(wireHeight(10)).to.equal(0.5);
+    expect(wireHeight(Math.sqrt(10) * 10)).to.be.closeTo(0.75, 1e-9);
+    expect(wireHeight(-100)).to.equal(-1);
+    expect(wireHeight(700)).to.equal(1);
+  });
+
+  it('shows the sign always', () => {
+    expect(signedCents(1.24)).to.equal('+1.2');
+    expect(signedCents(-38)).to.equal('−38.0');
+    expect(signedCents(-0.04)).to.equal('±0.0');
+    expect(signedCents(312.4)).to.equal('+312');
+  });
+
+  it('says low and high in words', () => {
+    expect(deviationInWords(-5, 2)).to.equal('low (flat)');
+    expect(deviationInWords(5, 2)).to.equal('high (sharp)');
+    expect(deviationInWords(-1.9, 2)).to.equal('at rest');
+  });
+});

@@ -1,0 +1,137 @@
+import { mixDown, readWav, wavDuration } from '@rosefinch/core/formats';
+import type { Hz, Seconds } from '@rosefinch/core/units';
+import { Cancelled, doAside, type Progress } from '../worker/index.ts';
+import type { ReadRecording, RecordingRequest } from './protocol.ts';
+import { makeReader } from './workers.ts';
+
+const MOST_BYTES = 200 * 1024 * 1024;
+const MOST_SECONDS = 30 * 60;
+/** The description of a WAV file stands in its first part. */
+const HEAD_BYTES = 2 ** 20;
+/** Below this peak nothing was recorded. */
+const SILENT = 1e-4;
+
+/** Why a recording cannot be read, and what to do. */
+export class RecordingProblem extends Error {
+  override readonly name = 'RecordingProblem';
+  constructor(
+    message: string,
+    readonly wayOn: string,
+  ) {
+    super(message);
+  }
+}
+
+/** A recording's sound as one channel. */
+export interface DecodedRecording {
+  readonly samples: Float32Array<ArrayBuffer>;
+  readonly sampleRate: Hz;
+  readonly duration: Seconds;
+  readonly warnings: readonly string[];
+}
+
+/**
+ * Decodes a chosen file: WAV by our own reader, everything else by the browser.
+ * @throws RecordingProblem saying what is wrong; nothing was kept then.
+ */
+export async function decodeRecording(file: File): Promise<DecodedRecording> {
+  if (file.size === 0) throw new RecordingProblem('The file is empty.', 'Record it again.');
+  if (file.size > MOST_BYTES)
+    throw new RecordingProblem(
+      `The file has ${Math.round(file.size / 1048576)} MB; up to 200 MB can be read.`,
+      'Cut it into shorter pieces.',
+    );
+  // What is too long is refused before it is decoded: that may take minutes and gigabytes.
+  const head = new Uint8Array(await file.slice(0, HEAD_BYTES).arrayBuffer());
+  const wav = isWav(head);
+  refuseTooLong(wav ? readAsWav(() => wavDuration(head, file.size)) : await statedDuration(file));
+  const bytes = new Uint8Array(await file.arrayBuffer());
+  const decoded = wav ? decodeWav(bytes) : await decodeByBrowser(bytes);
+  refuseTooLong(decoded.duration);
+  if (decoded.samples.every((x) => Math.abs(x) < SILENT))
+    throw new RecordingProblem('The recording is silent.', 'Check the input and record it again.');
+  return decoded;
+}
+
+function refuseTooLong(seconds: Seconds | null): void {
+  if (seconds === null || seconds <= MOST_SECONDS) return;
+  throw new RecordingProblem(
+    `The recording lasts ${Math.round(seconds / 60)} minutes; up to 30 can be read.`,
+    'Cut it into shorter pieces.',
+  );
+}
+
+/** What a compressed file says of its length; null where it says nothing that can be read. */
+async function statedDuration(file: File): Promise<number | null> {
+  const { parseBlob } = await import('music-metadata');
+  try {
+    const { format } = await parseBlob(file, { skipCovers: true });
+    return format.duration ?? null;
+  } catch {
+    // Whether it is sound at all is for the browser to say.
+    return null;
+  }
+}
+
+function isWav(bytes: Uint8Array): boolean {
+  return String.fromCharCode(...bytes.subarray(0, 4)) === 'RIFF';
+}
+
+function decodeWav(bytes: Uint8Array): DecodedRecording {
+  const sound = readAsWav(() => readWav(bytes));
+  const samples = Float32Array.from(mixDown(sound));
+  const duration = samples.length / sound.sampleRate;
+  return { samples, sampleRate: sound.sampleRate, duration, warnings: sound.warnings };
+}
+
+function readAsWav<T>(read: () => T): T {
+  try {
+    return read();
+  } catch (error) {
+    throw new RecordingProblem(
+      `The file cannot be read: ${error instanceof Error ? error.message : error}.`,
+      'Save it as WAV with 16 or 24 bits, or as MP3, Ogg or FLAC.',
+    );
+  }
+}
+
+async function decodeByBrowser(bytes: Uint8Array<ArrayBuffer>): Promise<DecodedRecording> {
+  const context = new OfflineAudioContext(1, 1, 48_000);
+  try {
+    const buffer = await context.decodeAudioData(bytes.buffer);
+    const channels = Array.from({ length: buffer.numberOfChannels }, (_, c) =>
+      buffer.getChannelData(c),
+    );
+    const sound = { sampleRate: buffer.sampleRate, channels, warnings: [] };
+    const samples = Float32Array.from(mixDown(sound));
+    return { samples, sampleRate: buffer.sampleRate, duration: buffer.duration, warnings: [] };
+  } catch {
+    throw new RecordingProblem(
+      'This browser cannot read the file as sound.',
+      'Save it as WAV, MP3, Ogg or FLAC.',
+    );
+  }
+}
+
+/**
+ * Reads every pluck in a worker. Aborting `signal` cancels.
+ * @throws RecordingProblem if it fails, Cancelled if it was aborted
+ */
+export async function readRecording(
+  { samples, sampleRate }: DecodedRecording,
+  progress: Progress,
+  signal: AbortSignal,
+): Promise<ReadRecording> {
+  try {
+    const request: RecordingRequest = { samples, sampleRate };
+    return await doAside<RecordingRequest, ReadRecording>({
+      start: makeReader,
+      request,
+      progress,
+      signal,
+    });
+  } catch (error) {
+    if (error instanceof Cancelled || !(error instanceof Error)) throw error;
+    throw new RecordingProblem(`Reading stopped: ${error.message}`, 'Try it again.');
+  }
+}

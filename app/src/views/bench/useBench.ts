@@ -1,0 +1,164 @@
+import {
+  askedAtBench,
+  type BenchAsked,
+  type BenchEffect,
+  type BenchInput,
+  type BenchTalk,
+  type BenchWorld,
+  benchTalk,
+  checkInHand,
+  courseInHand,
+  startBenchTalk,
+} from '@rosefinch/core/dialogue';
+import type { CrossCheck } from '@rosefinch/core/fretboard';
+import { practiceDetune } from '@rosefinch/core/practice';
+import type { Way } from '@rosefinch/core/retune';
+import { type Instrument, withCapo } from '@rosefinch/core/strings';
+import type { Hz } from '@rosefinch/core/units';
+import { useCallback, useMemo, useRef, useState } from 'react';
+import { type Stock, useData } from '../../data/index.ts';
+import { useNotices } from '../../parts/frame/index.ts';
+import {
+  type Dialogue,
+  type Listening,
+  useDialogue,
+  useListening,
+  type Wanted,
+} from '../../parts/listening/index.ts';
+import { useCoupling } from '../../parts/neck/index.ts';
+import type { AnalysisReport } from '../../sound/index.ts';
+import { useAfresh } from './useAfresh.ts';
+import { type BenchSitting, useBenchSitting } from './useBenchSitting.ts';
+import { useBenchWorld } from './useBenchWorld.ts';
+import { useFirstPluck } from './useFirstPluck.ts';
+import { useLastPitches } from './useLastPitches.ts';
+import { useWay } from './useWay.ts';
+
+/** Samples a second of the practice instrument. */
+const PRACTICE_RATE: Hz = 48_000;
+
+/** Everything the bench view shows and does. */
+export interface Bench extends BenchSitting, Dialogue<BenchTalk, BenchInput> {
+  readonly instrument: Instrument;
+  readonly stock: Stock;
+  readonly listening: Listening;
+  readonly world: BenchWorld;
+  readonly way: Way | null;
+  /** The string that is worked on. */
+  readonly course: number;
+  /** The comparison with another string that it allows. */
+  readonly check: CrossCheck | null;
+  /** What was found of a peg and could not be stored. */
+  readonly problem: string | null;
+}
+
+/** Joins ear, sitting and conversation for one instrument. */
+export function useBench(instrument: Instrument, stock: Stock): Bench {
+  const { settings } = stock;
+  const coupling = useCoupling(instrument, stock);
+  const open = useBenchSitting(instrument, stock);
+  const { sitting } = open;
+  const last = useLastPitches(instrument);
+  const way = useWay(instrument, open, last, { coupling, settings });
+  const listens = useRef(false);
+  const world = useBenchWorld({ instrument, open, last, coupling, way, settings, listens });
+  const perform = useRef((_: BenchEffect) => {});
+  const { talk, send } = useDialogue({
+    start: startBenchTalk,
+    machine: benchTalk,
+    world,
+    perform: (effect: BenchEffect) => perform.current(effect),
+  });
+  const practice = usePracticeStart(instrument, open);
+  const listening = useListening<BenchAsked>({
+    settings,
+    strings: useMemo(() => world().strings, [world]),
+    asked: askedAtBench(talk, sitting.state),
+    intended: ({ chosen }) => chosen,
+    practice,
+    heardFrom: open.source.heardFrom,
+    hear: (report, asked) => {
+      if (isOfStrings(report)) send({ type: 'heard', heard: report, asked });
+    },
+  });
+  listens.current = listening.source !== null;
+  useFirstPluck(open, listening);
+  const { effects, problem } = useEffects(instrument, open, listening);
+  perform.current = effects;
+  const now = world();
+  const course = courseInHand(sitting.state, now.planned);
+  const check = useMemo(() => checkInHand(now), [now]);
+  const listen = (kind: Wanted) => {
+    send({ type: 'listen' });
+    listening.listen(kind);
+  };
+  return {
+    ...open,
+    instrument,
+    stock,
+    talk,
+    send,
+    listening: { ...listening, listen },
+    world: now,
+    way,
+    course,
+    check,
+    problem,
+  };
+}
+
+type OfStrings = Extract<BenchInput, { type: 'heard' }>['heard'];
+
+function isOfStrings(report: AnalysisReport): report is Extract<AnalysisReport, OfStrings> {
+  return ['onset', 'track', 'outcome', 'released', 'pair'].includes(report.type);
+}
+
+/** How the practice instrument is set up when it is chosen. */
+function usePracticeStart(instrument: Instrument, open: BenchSitting) {
+  const { repository } = useData();
+  return async () => {
+    const { targets, a4, capo, home, sitting, source } = open;
+    const last = await repository.lastPitches(instrument);
+    return {
+      instrument: withCapo(instrument),
+      targetsHz: targets.map((target) => target.hz),
+      detuneCents: practiceDetune(home, targets, { a4, capo, last }),
+      seed: sitting.latest().session?.practiceSeed ?? source.seed,
+      sampleRate: PRACTICE_RATE,
+    };
+  };
+}
+
+/** Does in the world what the conversation asks for. */
+function useEffects(instrument: Instrument, { sitting }: BenchSitting, listening: Listening) {
+  const { repository } = useData();
+  const [problem, setProblem] = useState<string | null>(null);
+  const afresh = useAfresh(sitting);
+  const notices = useNotices();
+  const effects = useCallback(
+    (effect: BenchEffect) => {
+      switch (effect.do) {
+        case 'record':
+          return sitting.record(effect.event, effect.measurement);
+        case 'save peg': {
+          const failed = (error: Error) => setProblem(error.message);
+          return void repository.savePeg(instrument.id, effect.course, effect.peg).catch(failed);
+        }
+        case 'expect pair':
+          return listening.expectPair(effect.hz);
+        case 'sound':
+          return listening.sound(effect.hz);
+        case 'let go':
+          return listening.live.leave();
+        case 'start afresh':
+          return afresh(effect.undoable);
+        case 'save A4': {
+          const failed = (error: Error) => notices.say({ message: error.message });
+          return void repository.saveSettings({ a4: effect.a4 }).catch(failed);
+        }
+      }
+    },
+    [sitting, repository, instrument.id, listening, afresh, notices],
+  );
+  return { effects, problem };
+}

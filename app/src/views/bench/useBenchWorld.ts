@@ -1,0 +1,59 @@
+import type { BenchWorld } from '@rosefinch/core/dialogue';
+import type { Way } from '@rosefinch/core/retune';
+import { cameFrom, type LastPitches, stringsNow } from '@rosefinch/core/sitting';
+import { type Coupling, type Instrument, withCapo } from '@rosefinch/core/strings';
+import { type RefObject, useMemo } from 'react';
+import type { Settings } from '../../data/index.ts';
+import { type Heard, type Known, knownReadings } from '../../parts/listening/index.ts';
+import type { BenchSitting } from './useBenchSitting.ts';
+
+interface Sources {
+  readonly instrument: Instrument;
+  readonly open: BenchSitting;
+  readonly last: LastPitches | undefined;
+  readonly coupling: Coupling;
+  readonly way: Way | null;
+  readonly settings: Settings;
+  readonly listens: RefObject<boolean>;
+}
+
+const NOTHING_HEARD: LastPitches = new Map();
+
+/** What is true at the bench at the moment when it is asked; worked out once for every change. */
+export function useBenchWorld(sources: Sources): () => BenchWorld {
+  const { instrument, open, last = NOTHING_HEARD, coupling, way, settings, listens } = sources;
+  const { sitting, tuning, targets, a4, capo, source } = open;
+  const { latest, log } = sitting;
+  const { practice } = source;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the log that is drawn tells that it has changed
+  return useMemo(() => {
+    let built: { readonly of: Known; readonly world: BenchWorld } | null = null;
+    const build = ({ state, log: heardLog }: Known): BenchWorld => ({
+      state,
+      heard: heardLog.flatMap(readingIn),
+      tuning: tuning ?? null,
+      targets,
+      strings: stringsNow(targets, knownReadings(heardLog), last, capo),
+      before: targets.map((target) => cameFrom(target, last, capo)),
+      coupling,
+      aiming: settings.aiming,
+      instrument: withCapo(instrument),
+      a4,
+      practice,
+      listening: listens.current,
+      planned: way?.toGo.find((course) => course !== state.active),
+      retuning: way !== null,
+      bold: settings.moves === 'one bold',
+    });
+    return () => {
+      const now = latest();
+      if (built?.of !== now || built.world.listening !== listens.current)
+        built = { of: now, world: build(now) };
+      return built.world;
+    };
+  }, [log, latest, instrument, tuning, targets, last, capo, coupling, settings, a4, practice, way]);
+}
+
+function readingIn({ event }: Heard) {
+  return event.type === 'reading' ? [event.reading] : [];
+}

@@ -1,0 +1,57 @@
+import { Button, Group, NumberInput } from '@mantine/core';
+import type { Millimetres } from '@rosefinch/core/units';
+import { useState } from 'react';
+
+interface Props {
+  readonly scaleMm: Millimetres;
+  readonly onBegin: () => void;
+}
+
+/** A loose bridge is put in its place first: by measure, then by ear. */
+export function BridgeFirst({ scaleMm, onBegin }: Props) {
+  const [nut, setNut] = useState<number | string>('');
+  const [rest, setRest] = useState<number | string>('');
+  const off = typeof nut === 'number' && typeof rest === 'number' ? nut - rest : null;
+  return (
+    <section aria-label="Bridge first">
+      <strong>The bridge first: it is loose and wanders</strong>
+      <Group align="end" mt="xs">
+        <Half label="Nut to fret 12, mm" about={scaleMm / 2} value={nut} onChange={setNut} />
+        <Half label="Fret 12 to bridge, mm" about={scaleMm / 2} value={rest} onChange={setRest} />
+        <Button variant="default" onClick={onBegin}>
+          Then by ear: the octaves of the outer strings
+        </Button>
+      </Group>
+      {off !== null && (
+        <p role="note">
+          {Math.abs(off) < 0.5
+            ? 'By measure it stands right.'
+            : `By measure: move the bridge ${Math.abs(off).toFixed(1)} mm ${off > 0 ? 'away from' : 'towards'} the nut.`}
+        </p>
+      )}
+    </section>
+  );
+}
+
+interface HalfProps {
+  readonly label: string;
+  /** What half the scale comes to. */
+  readonly about: Millimetres;
+  readonly value: number | string;
+  readonly onChange: (value: number | string) => void;
+}
+
+function Half({ label, about, value, onChange }: HalfProps) {
+  return (
+    <NumberInput
+      label={label}
+      placeholder={about.toFixed(0)}
+      w={170}
+      min={50}
+      max={1000}
+      decimalScale={1}
+      value={value}
+      onChange={onChange}
+    />
+  );
+}

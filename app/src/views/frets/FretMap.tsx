@@ -1,0 +1,192 @@
+import { fretPlace } from '@rosefinch/core/fretboard';
+import type { FretAsked } from '@rosefinch/core/intonation';
+import {
+  errorOf,
+  type FretReading,
+  PRESSURES,
+  type Pressure,
+  placeKey,
+  type StringCauses,
+} from '@rosefinch/core/intonation';
+import { type Target, targetName } from '@rosefinch/core/music';
+import type { FretCheck } from '@rosefinch/core/records';
+import type { Cents } from '@rosefinch/core/units';
+import { scaleLinear } from 'd3-scale';
+import { line } from 'd3-shape';
+
+const WIDTH = 820;
+const LEFT = 74;
+const ROW = 66;
+/** Cents that half a row stands for. */
+const REACH = 20;
+/** The fan of the fitted errors: soft, normal, hard. */
+const DASH: Readonly<Record<Pressure, string>> = { soft: '2 4', normal: '5 3', hard: '9 2' };
+const BAR: Readonly<Record<Pressure, number>> = { soft: 8, normal: 14, hard: 22 };
+/** Half a row, less what keeps it from the next. */
+const HALF = ROW / 2 - 4;
+/** Below this an error is drawn closed: no player hears it. */
+const SMALL: Cents = 2;
+
+interface Props {
+  readonly check: FretCheck;
+  readonly targets: readonly Target[];
+  readonly causes: ReadonlyMap<number, StringCauses>;
+  readonly asked: FretAsked | null;
+}
+
+/** The strings on a fretboard with its true spacing: each fretted note's error stands at its fret, the fitted causes run through them. */
+export function FretMap({ check, targets, causes, asked }: Props) {
+  const highest = Math.max(...check.frets);
+  const x = scaleLinear([0, fretPlace(1, highest)], [LEFT, WIDTH - 20]);
+  const at = (fret: number) => x(fretPlace(1, fret));
+  const height = check.courses.length * ROW + 26;
+  return (
+    <svg
+      className="chart fret-map"
+      viewBox={`0 0 ${WIDTH} ${height}`}
+      role="img"
+      aria-label={`Fretboard with ${check.readings.filter(({ struckOut }) => !struckOut).length} readings: errors of fretted notes in cents against each string’s own open pitch`}
+    >
+      {Array.from({ length: highest }, (_, i) => i + 1).map((fret) => (
+        <g key={fret}>
+          <line x1={at(fret)} x2={at(fret)} y1={4} y2={height - 24} stroke="var(--hairline)" />
+          {(fret < 8 || fret % 2 === 1 || fret === 12) && (
+            <text x={at(fret)} y={height - 8} textAnchor="middle">
+              {fret}
+            </text>
+          )}
+        </g>
+      ))}
+      <text x={0} y={height - 8}>
+        fret, cents
+      </text>
+      {check.courses.map((course, i) => (
+        <StringRow
+          key={course}
+          y={i * ROW + ROW / 2 + 2}
+          name={targetName(targets[course - 1])}
+          course={course}
+          readings={check.readings.filter((r) => r.course === course && !r.struckOut)}
+          error={(reading) => errorOf(check, reading)}
+          causes={causes.get(course)}
+          pressures={check.pressures}
+          highest={highest}
+          at={at}
+          asked={asked?.course === course ? asked : null}
+        />
+      ))}
+    </svg>
+  );
+}
+
+/** The widest mark lies behind the others. */
+function widestFirst(a: FretReading, b: FretReading): number {
+  const width = ({ place }: FretReading) => (place.kind === 'fret' ? BAR[place.pressure] : 0);
+  return width(b) - width(a);
+}
+
+interface RowProps {
+  readonly y: number;
+  readonly name: string;
+  readonly course: number;
+  readonly readings: readonly FretReading[];
+  readonly error: (reading: FretReading) => number | null;
+  readonly causes: StringCauses | undefined;
+  readonly pressures: readonly Pressure[];
+  readonly highest: number;
+  readonly at: (fret: number) => number;
+  readonly asked: FretAsked | null;
+}
+
+function StringRow(props: RowProps) {
+  const { y, name, course, readings, error, at, asked } = props;
+  const up = (cents: Cents) => y - (Math.max(-REACH, Math.min(REACH, cents)) / REACH) * HALF;
+  return (
+    <g>
+      <line
+        x1={LEFT}
+        x2={WIDTH - 20}
+        y1={y}
+        y2={y}
+        stroke="var(--ink)"
+        strokeWidth={0.8 + 0.3 * course}
+      />
+      <text x={0} y={y + 5} className="note">
+        {name}
+      </text>
+      <text x={34} y={y + 5}>
+        str. {course}
+      </text>
+      <Fitted {...props} up={up} />
+      {[...readings].sort(widestFirst).map((reading) => (
+        <Mark
+          key={`${reading.at} ${placeKey(reading.place)}`}
+          reading={reading}
+          cents={error(reading)}
+          {...{ y, at, up }}
+        />
+      ))}
+      {asked && <circle cx={askedAt(asked, at)} cy={y} r={7} className="active" />}
+    </g>
+  );
+}
+
+/** How a row turns cents into a height. */
+interface Heights {
+  readonly up: (cents: Cents) => number;
+}
+
+/** The causes as they were fitted, a line for each pressure. */
+function Fitted({ causes, pressures, highest, at, up }: RowProps & Heights) {
+  if (causes?.kind !== 'fitted') return null;
+  const frets = Array.from({ length: highest }, (_, i) => i + 1);
+  return pressures.map((pressure) => {
+    const path = line<number>(at, (fret) => up(causes.at(fret, pressure)));
+    return (
+      <path
+        key={pressure}
+        d={path(frets) ?? ''}
+        className="line"
+        strokeDasharray={DASH[pressure]}
+      />
+    );
+  });
+}
+
+interface MarkProps extends Heights {
+  readonly reading: FretReading;
+  readonly cents: Cents | null;
+  readonly y: number;
+  readonly at: (fret: number) => number;
+}
+
+/** One fretted reading as a bar from its wire; its figure where it is worth one. */
+function Mark({ reading: { place }, cents, y, at, up }: MarkProps) {
+  if (place.kind !== 'fret' || cents === null) return null;
+  const { fret, pressure } = place;
+  const width = BAR[pressure];
+  const top = Math.min(y, up(cents));
+  const small = Math.abs(cents) < SMALL;
+  return (
+    <g>
+      <rect
+        x={at(fret) - width / 2}
+        y={top}
+        width={width}
+        height={Math.max(2, Math.abs(up(cents) - y))}
+        className={small ? 'mark' : 'open-bar'}
+      />
+      {pressure === PRESSURES[1] && !small && (
+        <text x={at(fret)} y={cents > 0 ? top - 3 : up(cents) + 13} textAnchor="middle">
+          {cents > 0 ? '+' : '−'}
+          {Math.abs(cents).toFixed(0)}
+        </text>
+      )}
+    </g>
+  );
+}
+
+function askedAt({ place }: FretAsked, at: (fret: number) => number): number {
+  if (place.kind === 'open') return LEFT;
+  return at(place.kind === 'fret' ? place.fret : 12);
+}

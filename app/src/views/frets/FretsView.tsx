@@ -1,0 +1,50 @@
+import './frets.css';
+import { Stack } from '@mantine/core';
+import type { Instrument } from '@rosefinch/core/strings';
+import { useState } from 'react';
+import { type Stock, useLive } from '../../data/index.ts';
+import { ViewHead } from '../../parts/frame/index.ts';
+import { InstrumentChoice, WithInstrument } from '../../parts/instruments/index.ts';
+import { FretBench } from './FretBench.tsx';
+import type { BridgePlace } from './practice.ts';
+import { StartForm } from './StartForm.tsx';
+
+/** Open strings right, fretted notes not: which cause, how much, what to do. */
+export function FretsView() {
+  return (
+    <WithInstrument says="In tune and still wrong: this view measures the fretted notes against the open strings, tells the causes apart, and says what to do about them.">
+      {(instrument, stock) => <FretsOf key={instrument.id} instrument={instrument} stock={stock} />}
+    </WithInstrument>
+  );
+}
+
+function FretsOf({ instrument, stock }: { instrument: Instrument; stock: Stock }) {
+  const checks = useLive((r) => r.fretChecks(instrument.id), instrument.id);
+  const [fresh, setFresh] = useState(false);
+  // On the practice banjo the bridge stays where it was moved to.
+  const [bridge, setBridge] = useState<BridgePlace>({ firstMm: 0, lastMm: 0 });
+  if (!checks) return <p>One moment …</p>;
+  const [newest] = checks;
+  if (newest && !(fresh && newest.doneAt !== null))
+    return (
+      <FretBench
+        key={newest.id}
+        instrument={instrument}
+        stock={stock}
+        kept={newest}
+        bridge={bridge}
+        onMoveBridge={({ firstMm, lastMm }) =>
+          setBridge((at) => ({ firstMm: at.firstMm + firstMm, lastMm: at.lastMm + lastMm }))
+        }
+        onAgain={() => setFresh(true)}
+      />
+    );
+  return (
+    <Stack>
+      <ViewHead title="Frets" align="end">
+        <InstrumentChoice shelf={stock.shelf} instrument={instrument} />
+      </ViewHead>
+      <StartForm instrument={instrument} stock={stock} onBegun={() => setFresh(false)} />
+    </Stack>
+  );
+}

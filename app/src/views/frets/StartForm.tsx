@@ -1,0 +1,113 @@
+import { Button, Checkbox, Group, NativeSelect, Stack } from '@mantine/core';
+import { useForm } from '@mantine/form';
+import {
+  FIFTEEN_FRETS,
+  OCTAVE_FRETS,
+  outerCourses,
+  PRESSURES,
+  USEFUL_FRETS,
+} from '@rosefinch/core/intonation';
+import type { FretCheck } from '@rosefinch/core/records';
+import type { Instrument } from '@rosefinch/core/strings';
+import { type Stock, useData } from '../../data/index.ts';
+import { newId, newSeed, now, zone } from '../../environment.ts';
+import { BridgeFirst } from './BridgeFirst.tsx';
+
+interface Props {
+  readonly instrument: Instrument;
+  readonly stock: Stock;
+  readonly onBegun: () => void;
+}
+
+/** What is to be read in a check. */
+type Wanted = Pick<FretCheck, 'courses' | 'frets' | 'pressures'>;
+
+interface Asked {
+  readonly courses: readonly string[];
+  readonly frets: 'useful' | 'fifteen';
+  readonly all: boolean;
+}
+
+/** Says which strings and frets are to be read; then the check leads from note to note. */
+export function StartForm({ instrument, stock, onBegun }: Props) {
+  const { repository } = useData();
+  const numbers = instrument.courses.map(({ number }) => number).reverse();
+  const form = useForm<Asked>({
+    initialValues: { courses: numbers.map(String), frets: 'useful', all: false },
+  });
+  const begin = async (wanted: Wanted) => {
+    await repository.saveFretCheck(checkOf(instrument, stock, wanted));
+    onBegun();
+  };
+  const octaves = () =>
+    begin({ courses: outerCourses(instrument), frets: OCTAVE_FRETS, pressures: ['normal'] });
+  const { value, ...courses } = form.getInputProps('courses');
+  return (
+    <form
+      className="card medium"
+      aria-label="Fret check"
+      onSubmit={form.onSubmit((asked) => void begin(wantedOf(asked, numbers)))}
+    >
+      <Stack>
+        <p className="plan-head">
+          Every fretted note is measured against its own open string, so the instrument need not be
+          in tune. You are led from note to note; the pitch says whether it was the right fret.
+          {instrument.capo && ` Frets are counted from the capo at fret ${instrument.capo}.`}
+        </p>
+        {instrument.bridge === 'loose' && (
+          <BridgeFirst scaleMm={instrument.scaleMm} onBegin={() => void octaves()} />
+        )}
+        <Checkbox.Group label="Which strings?" value={[...value]} {...courses}>
+          <Group mt="xs">
+            {numbers.map((course) => (
+              <Checkbox key={course} value={String(course)} label={`String ${course}`} />
+            ))}
+          </Group>
+        </Checkbox.Group>
+        <NativeSelect
+          label="How many frets?"
+          maw={360}
+          data={[
+            { value: 'useful', label: 'seven that tell most: 12, 1, 2, 3, 5, 7, 9' },
+            { value: 'fifteen', label: 'the first fifteen, to split the causes finer' },
+          ]}
+          {...form.getInputProps('frets')}
+        />
+        <Checkbox
+          label="Soft, normal and hard: tells what the finger does"
+          {...form.getInputProps('all', { type: 'checkbox' })}
+        />
+        <Group>
+          <Button type="submit" size="lg" disabled={form.values.courses.length === 0}>
+            Begin the check
+          </Button>
+        </Group>
+      </Stack>
+    </form>
+  );
+}
+
+function wantedOf({ courses, frets, all }: Asked, numbers: readonly number[]): Wanted {
+  return {
+    courses: numbers.filter((course) => courses.includes(String(course))),
+    frets: frets === 'useful' ? USEFUL_FRETS : FIFTEEN_FRETS,
+    pressures: all ? PRESSURES : ['normal'],
+  };
+}
+
+function checkOf(instrument: Instrument, { settings }: Stock, wanted: Wanted): FretCheck {
+  return {
+    id: newId(),
+    instrumentId: instrument.id,
+    tuningId: instrument.tuningId,
+    a4: settings.a4,
+    ...(instrument.capo && { capo: instrument.capo }),
+    source: 'practice',
+    practiceSeed: newSeed(),
+    startedAt: now(),
+    zone: zone(),
+    ...wanted,
+    readings: [],
+    doneAt: null,
+  };
+}

@@ -1,0 +1,87 @@
+import { Button, Group, Text, Title } from '@mantine/core';
+import { counted, momentInWords } from '@rosefinch/core/words';
+import { useEffect, useState } from 'react';
+import { storageState, useData, useLive } from '../../data/index.ts';
+import { locale, zone } from '../../environment.ts';
+import { useNotices } from '../../parts/frame/index.ts';
+import { chooseFolder } from './folder.ts';
+
+/** Whether what is kept here will last, when it was copied, and where copies go by themselves. */
+export function Copies() {
+  const { repository } = useData();
+  const notices = useNotices();
+  const copies = useLive((r) => r.copies(), 'copies');
+  const folder = useLive((r) => r.folder(), 'folder');
+  const storage = useStorage();
+  const choose = async () => {
+    try {
+      const handle = await chooseFolder();
+      if (handle) await repository.setFolder(handle);
+    } catch (error) {
+      notices.say({ message: error instanceof Error ? error.message : String(error) });
+    }
+  };
+  return (
+    <section aria-label="Copies">
+      <Title order={2} size="h3">
+        Copies
+      </Title>
+      {copies && (
+        <Text>
+          {copies.at === null
+            ? 'No copy was written yet.'
+            : `The last copy was written ${momentInWords(copies.at, zone(), locale())}.`}{' '}
+          {copies.without > 0
+            ? `${counted(copies.without, 'reading')} ${copies.without === 1 ? 'has' : 'have'} no copy yet.`
+            : 'Every reading is in it.'}
+        </Text>
+      )}
+      <Text>{storage}</Text>
+      {folder ? (
+        <Group mt="sm">
+          <Text>
+            A copy goes to the folder “{folder.name}” after each sitting; the last ten stay.
+          </Text>
+          <Button variant="default" onClick={() => void repository.setFolder(null)}>
+            No more copies by itself
+          </Button>
+        </Group>
+      ) : chooseFolder.possible() ? (
+        <Button variant="default" mt="sm" onClick={() => void choose()}>
+          Copy to a folder after each sitting …
+        </Button>
+      ) : (
+        <Text>
+          This browser cannot put copies in a folder by itself: write a backup now and then.
+        </Text>
+      )}
+    </section>
+  );
+}
+
+/** What the browser says of its storage, in words. */
+function useStorage(): string {
+  const [says, setSays] = useState('');
+  useEffect(() => {
+    let gone = false;
+    storageInWords().then((words) => {
+      if (!gone) setSays(words);
+    });
+    return () => {
+      gone = true;
+    };
+  }, []);
+  return says;
+}
+
+const GIB = 2 ** 30;
+
+async function storageInWords(): Promise<string> {
+  const state = await storageState();
+  if (!state) return 'This browser does not say how long it keeps records.';
+  const room = new Intl.NumberFormat(locale(), { maximumFractionDigits: 1 });
+  const left = `${room.format(state.left / GIB)} GiB are left for them.`;
+  return state.lasting
+    ? `The browser keeps these records until they are removed by hand. ${left}`
+    : `The browser may remove these records when it runs out of room; it has not promised to keep them. ${left}`;
+}

@@ -1,0 +1,124 @@
+import { Button, Group, Stack, Text, Title } from '@mantine/core';
+import { saltmarshLibrary } from '@rosefinch/core/records';
+import { counted } from '@rosefinch/core/words';
+import { useState } from 'react';
+import { archiveAside, useData, useLive, useSettings } from '../../data/index.ts';
+import { locale, now } from '../../environment.ts';
+import { saveBackup } from '../../parts/copies/index.ts';
+import { download, useNotices } from '../../parts/frame/index.ts';
+import { Copies } from './Copies.tsx';
+import { Restore } from './Restore.tsx';
+import { SettingsForm } from './SettingsForm.tsx';
+import { StoreCheck } from './StoreCheck.tsx';
+import { useArchive } from './useArchive.ts';
+import { WorkLine } from './WorkLine.tsx';
+
+/** Settings, backup, restore, readings as a table, the state of the records. */
+export function DataPage() {
+  const settings = useSettings();
+  if (!settings) return <p>One moment …</p>;
+  return (
+    <Stack gap="xl" maw={760}>
+      <SettingsForm settings={settings} />
+      <Files />
+      <Restore />
+      <Copies />
+      <StoreCheck />
+      <Upkeep />
+    </Stack>
+  );
+}
+
+function Files() {
+  const { repository, shelf } = useData();
+  const archive = useArchive();
+  const counts = useLive((r) => r.counts(), 'counts');
+  const backup = () =>
+    archive.run(
+      (progress) => saveBackup(repository, progress),
+      (says) => says,
+    );
+  const csv = () => {
+    const unstored = repository.log.outbox.pending();
+    const job = { job: 'readings' as const, unstored, locale: locale() };
+    return archive.run(
+      (progress) => archiveAside(shelf, job, progress),
+      (file) => {
+        const day = new Date(now()).toISOString().slice(0, 10);
+        download(`rosefinch-readings-${day}.csv`, file);
+        return null;
+      },
+    );
+  };
+  return (
+    <section aria-label="Files">
+      <Title order={2} size="h3">
+        Take it with you
+      </Title>
+      <Text mb="sm">
+        {counts
+          ? `${counted(counts.instruments, 'instrument')}, ${counted(counts.sessions, 'sitting')} and ${counted(counts.readings, 'reading')} are kept in this browser.`
+          : 'Counting …'}
+      </Text>
+      <Group>
+        <Button onClick={() => void backup()}>Write a backup</Button>
+        <Button variant="default" onClick={() => void csv()}>
+          Readings as CSV
+        </Button>
+      </Group>
+      <WorkLine work={archive.work} name="Writing" onCancel={archive.cancel} />
+    </section>
+  );
+}
+
+function Upkeep() {
+  const { repository, shelf } = useData();
+  const [sure, setSure] = useState(false);
+  const archive = useArchive();
+  const notices = useNotices();
+  const undo = () =>
+    archive.run(
+      (progress) => archiveAside(shelf, { job: 'undo' }, progress),
+      () => 'All is as it was before.',
+    );
+  const wipe = () =>
+    archive.run(
+      (progress) => archiveAside(shelf, { job: 'wipe', at: now() }, progress),
+      () => {
+        setSure(false);
+        notices.undoable('Everything is removed.', undo);
+        return null;
+      },
+    );
+  return (
+    <section aria-label="Upkeep">
+      <Title order={2} size="h3" mb="sm">
+        Demo and clearing
+      </Title>
+      <Group>
+        <Button
+          variant="default"
+          onClick={() => void repository.addInstruments(saltmarshLibrary())}
+        >
+          Add the Saltmarsh Library
+        </Button>
+        {sure ? (
+          <>
+            <Text>Everything in this browser goes. Write a backup first.</Text>
+            <Button color="dark" onClick={() => void wipe()}>
+              Remove everything
+            </Button>
+            <Button variant="default" onClick={() => setSure(false)}>
+              Keep it
+            </Button>
+          </>
+        ) : (
+          <Button variant="default" onClick={() => setSure(true)}>
+            Clear this browser …
+          </Button>
+        )}
+      </Group>
+      <WorkLine work={archive.work} name="Clearing" onCancel={archive.cancel} />
+    </section>
+  );
+}

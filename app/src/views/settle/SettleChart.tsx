@@ -1,0 +1,181 @@
+import type { SettlingCurve, Taken } from '@rosefinch/core/settling';
+import type { Cents, EpochMs, Seconds } from '@rosefinch/core/units';
+import { counted } from '@rosefinch/core/words';
+import { type ScaleContinuousNumeric, scaleLinear, scaleLog } from 'd3-scale';
+import { area, line } from 'd3-shape';
+
+const LEFT = 96;
+const RIGHT = 8;
+const AXIS = 34;
+const HIGHEST = 8;
+/** Marks of time since the strings were fitted, in seconds. */
+const TICKS: readonly (readonly [number, string])[] = [
+  [60, '1 min'],
+  [300, '5 min'],
+  [900, '15 min'],
+  [3600, '1 h'],
+  [10_800, '3 h'],
+  [43_200, '12 h'],
+  [86_400, '1 day'],
+  [259_200, '3 days'],
+  [604_800, '7 days'],
+  [1_209_600, '14 days'],
+];
+/** Labels keep so far apart. */
+const APART = 44;
+
+export type TimeScale = ScaleContinuousNumeric<number, number>;
+
+/** Seconds since the strings were fitted → place, by the logarithm or by the clock. */
+export function timeScale(
+  kind: 'log' | 'clock',
+  [from, to]: readonly [number, number],
+  width: number,
+): TimeScale {
+  const range = [LEFT, width - RIGHT];
+  return kind === 'log' ? scaleLog([Math.max(1, from), to], range) : scaleLinear([0, to], range);
+}
+
+interface Props {
+  readonly name: string;
+  readonly taken: readonly Taken[];
+  /** When the string was fitted, in ms. */
+  readonly since: EpochMs;
+  readonly curve: SettlingCurve | null;
+  readonly x: TimeScale;
+  readonly width: number;
+  readonly height: number;
+  readonly lowest: Cents;
+  readonly tolerance: Cents;
+  /** Now and a lesson's length, in seconds, the first since the string was fitted. */
+  readonly now: number;
+  readonly lesson: Seconds;
+  readonly axis: boolean;
+  readonly gauge: number;
+}
+
+/** One string as a wire over time. */
+export function SettleChart(props: Props) {
+  const { name, taken, since, curve, x, width, height, lowest, tolerance, now, lesson } = props;
+  const bottom = height - 6;
+  const y = scaleLinear([HIGHEST, lowest], [6, bottom]).clamp(true);
+  const at = (look: Taken) => x(Math.max(1, (look.really - since) / 1000));
+  const counts = taken.filter(({ step }) => step !== 'left out');
+  const path = counts.map((look) => `${at(look)},${y(look.cents)}`).join(' ');
+  const piece = line<{ at: number; cents: Cents }>(
+    (p) => x(Math.max(1, p.at)),
+    (p) => y(p.cents),
+  );
+  const band = area<{ at: number; low: number; high: number }>()
+    .x((p) => x(p.at))
+    .y0((p) => y(p.low))
+    .y1((p) => y(p.high));
+  return (
+    <svg
+      className="chart"
+      viewBox={`0 0 ${width} ${height + (props.axis ? AXIS : 0)}`}
+      role="img"
+      aria-label={`${name}: ${counted(counts.length, 'reading')} since it was fitted${curve ? ', with fit and forecast' : ''}`}
+    >
+      <rect
+        x={LEFT}
+        width={width - LEFT - RIGHT}
+        y={y(tolerance)}
+        height={y(-tolerance) - y(tolerance)}
+        fill="var(--rest-band)"
+      />
+      <line
+        x1={LEFT}
+        x2={width - RIGHT}
+        y1={y(0)}
+        y2={y(0)}
+        stroke="var(--ink)"
+        strokeWidth={props.gauge}
+      />
+      {curve && <path d={band([...curve.ahead]) ?? ''} className="forecast-band" />}
+      {curve && <path d={piece([...curve.ahead]) ?? ''} className="line" strokeDasharray="5 4" />}
+      <polyline points={path} fill="none" stroke="var(--soft-ink)" strokeDasharray="1 3" />
+      {curve?.fitted.map((points) => (
+        <path key={points[0]?.at} d={piece([...points]) ?? ''} className="line" />
+      ))}
+      {taken.map((look) => (
+        <Mark
+          key={`${look.at} ${look.cents}`}
+          look={look}
+          x={at(look)}
+          y={y}
+          tolerance={tolerance}
+        />
+      ))}
+      <line x1={x(now)} x2={x(now)} y1={6} y2={bottom} className="active" />
+      <line x1={x(now)} x2={x(now + lesson)} y1={9} y2={9} className="active" strokeWidth={5} />
+      <text x={0} y={18} className="note">
+        {name.split(' · ')[1]}
+      </text>
+      <text x={0} y={34}>
+        {name.split(' · ')[0]}
+      </text>
+      <CentsAxis y={y} lowest={lowest} />
+      {props.axis && <TimeAxis x={x} y={height + 2} width={width} />}
+    </svg>
+  );
+}
+
+/** A reading: solid where it is at rest, hanging or standing open where it is not, dotted where it does not count. */
+function Mark({
+  look,
+  x,
+  y,
+  tolerance,
+}: {
+  look: Taken;
+  x: number;
+  y: (c: number) => number;
+  tolerance: Cents;
+}) {
+  const place = { x: x - 4, y: y(look.cents) - 3, width: 8, height: 6 };
+  if (look.step === 'left out')
+    return <rect {...place} className="open-bar" strokeDasharray="2 2" />;
+  return <rect {...place} className={Math.abs(look.cents) <= tolerance ? 'mark' : 'open-bar'} />;
+}
+
+function CentsAxis({ y, lowest }: { y: (cents: Cents) => number; lowest: Cents }) {
+  const ticks = lowest < -60 ? [0, -50, -100] : lowest < -25 ? [0, -20, -40] : [0, -10];
+  return (
+    <g>
+      {ticks
+        .filter((tick) => tick >= lowest)
+        .map((tick) => (
+          <text key={tick} x={LEFT - 6} y={y(tick)} dy="0.35em" textAnchor="end">
+            {tick === 0 ? '0 cents' : String(tick).replace('-', '−')}
+          </text>
+        ))}
+    </g>
+  );
+}
+
+function TimeAxis({ x, y, width }: { x: TimeScale; y: number; width: number }) {
+  const [from = 0, to = 0] = x.domain();
+  let last = Number.NEGATIVE_INFINITY;
+  const ticks = TICKS.filter(([at]) => {
+    if (at < from || at > to || x(at) < last + APART || x(at) > width - 24) return false;
+    last = x(at);
+    return true;
+  });
+  return (
+    <g className="axis">
+      <line x1={LEFT} x2={width - RIGHT} y1={y} y2={y} />
+      {ticks.map(([at, label]) => (
+        <g key={at} transform={`translate(${x(at)},${y})`}>
+          <line y2={5} />
+          <text y={16} textAnchor="middle">
+            {label}
+          </text>
+        </g>
+      ))}
+      <text x={width - RIGHT} y={y + 30} textAnchor="end">
+        time since they were fitted; the bar is a lesson from now
+      </text>
+    </g>
+  );
+}

@@ -1,0 +1,37 @@
+import './settle.css';
+import { Stack } from '@mantine/core';
+import type { Instrument } from '@rosefinch/core/strings';
+import { type Stock, useLive } from '../../data/index.ts';
+import { ViewHead } from '../../parts/frame/index.ts';
+import { InstrumentChoice, WithInstrument } from '../../parts/instruments/index.ts';
+import { SettlingBench } from './SettlingBench.tsx';
+import { StartForm } from './StartForm.tsx';
+import { StringAges } from './StringAges.tsx';
+
+/** New strings: how many rounds more, will they hold this lesson, when to look again. */
+export function SettleView() {
+  return (
+    <WithInstrument says="New strings fall as soon as they are tuned. This view reads by how much, and says how many rounds of pulling are left, whether they hold a lesson, and when to look again.">
+      {(instrument, stock) => (
+        <SettleOf key={instrument.id} instrument={instrument} stock={stock} />
+      )}
+    </WithInstrument>
+  );
+}
+
+function SettleOf({ instrument, stock }: { instrument: Instrument; stock: Stock }) {
+  const restringings = useLive((r) => r.restringings(instrument.id), instrument.id);
+  if (!restringings) return <p>One moment …</p>;
+  const open = restringings.find(({ doneAt }) => doneAt === null);
+  if (open)
+    return <SettlingBench key={open.id} instrument={instrument} stock={stock} restringing={open} />;
+  return (
+    <Stack>
+      <ViewHead title="Settle" align="end">
+        <InstrumentChoice shelf={stock.shelf} instrument={instrument} />
+      </ViewHead>
+      <StartForm instrument={instrument} />
+      <StringAges instrument={instrument} />
+    </Stack>
+  );
+}

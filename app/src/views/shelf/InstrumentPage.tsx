@@ -1,0 +1,86 @@
+import { Button, Stack } from '@mantine/core';
+import type { Instrument } from '@rosefinch/core/strings';
+import { Link, useNavigate, useParams } from 'react-router';
+import { useData, useLive, useStock } from '../../data/index.ts';
+import { newId } from '../../environment.ts';
+import { useNotices, ViewHead } from '../../parts/frame/index.ts';
+import { NeckCard } from '../../parts/neck/index.ts';
+import { FretSummary } from '../frets/index.ts';
+import { StringAges } from '../settle/index.ts';
+import { InstrumentForm } from './InstrumentForm.tsx';
+
+/** The facts of one instrument: to be changed, copied, or taken off the shelf. */
+export function InstrumentPage() {
+  const { instrument: id = '' } = useParams();
+  const { repository } = useData();
+  const navigate = useNavigate();
+  // Those that were taken off the shelf can be seen too.
+  const all = useLive((r) => r.instruments(), 'instruments');
+  const stock = useStock();
+  const notices = useNotices();
+  if (!all || !stock) return <p>One moment …</p>;
+  const instrument = all.find((entry) => entry.id === id);
+  if (!instrument)
+    return (
+      <p>
+        No such instrument stands here. <Link to="/shelf">The shelf</Link>
+      </p>
+    );
+  const save = async (next: Instrument, says: string) => {
+    const undo = await repository.saveInstrument(next);
+    notices.undoable(says, undo);
+  };
+  const copy = async () => {
+    const next = { ...instrument, id: newId(), name: `${instrument.name}, copy` };
+    await repository.saveInstrument(next);
+    await navigate(`/shelf/${next.id}`);
+  };
+  const onBench = async () => {
+    await repository.saveSettings({ instrumentId: instrument.id });
+    await navigate('/');
+  };
+  return (
+    <Stack>
+      <ViewHead title={instrument.name}>
+        {!instrument.archived && (
+          <Button onClick={() => void onBench()}>Put it on the bench</Button>
+        )}
+        <Button variant="default" onClick={() => void copy()}>
+          Copy
+        </Button>
+        {instrument.archived ? (
+          <Button
+            variant="default"
+            onClick={() => {
+              const { archived: _, ...back } = instrument;
+              void save(back, 'It is back on the shelf.');
+            }}
+          >
+            Back on the shelf
+          </Button>
+        ) : (
+          <Button
+            variant="default"
+            onClick={() =>
+              void save(
+                { ...instrument, archived: true },
+                'Taken off the shelf; its history stays.',
+              )
+            }
+          >
+            Take it off the shelf
+          </Button>
+        )}
+      </ViewHead>
+      <InstrumentForm
+        key={JSON.stringify(instrument)}
+        instrument={instrument}
+        stock={stock}
+        onSave={(next) => save(next, 'Saved.')}
+      />
+      <FretSummary instrument={instrument} />
+      <StringAges instrument={instrument} />
+      <NeckCard instrument={instrument} stock={stock} />
+    </Stack>
+  );
+}

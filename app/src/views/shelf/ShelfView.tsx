@@ -1,0 +1,152 @@
+import './shelf.css';
+import { Button, Group, NativeSelect, Stack, TextInput } from '@mantine/core';
+import { findTuning, type Tuning } from '@rosefinch/core/music';
+import type { Restringing } from '@rosefinch/core/records';
+import type { Session, Summary } from '@rosefinch/core/sitting';
+import { findModel, type Instrument, MODELS } from '@rosefinch/core/strings';
+import type { Cents } from '@rosefinch/core/units';
+import { dayInWords, whenInWords } from '@rosefinch/core/words';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { type Repository, useData, useLive } from '../../data/index.ts';
+import { locale, newId, now as timeOfDay } from '../../environment.ts';
+import { ViewHead } from '../../parts/frame/index.ts';
+import { MiniWires } from '../../parts/wires/index.ts';
+
+/** An instrument with its newest sitting. */
+interface Shelved {
+  readonly instrument: Instrument;
+  readonly tuning: Tuning | undefined;
+  /** When its new strings are to be looked at again; null where none are watched. */
+  readonly look: { readonly at: number; readonly zone: string } | null;
+  readonly last: {
+    readonly at: number;
+    readonly zone: string;
+    readonly tolerance: Cents;
+    readonly summary: Summary;
+  } | null;
+}
+
+async function readShelf(repository: Repository): Promise<Shelved[]> {
+  const newest = new Map<string, Session>();
+  for (const session of await repository.sessions())
+    if (repository.tells(session) && !newest.has(session.instrumentId))
+      newest.set(session.instrumentId, session);
+  const summaries = await repository.log.summaries([...newest.values()]);
+  const shelf = await repository.shelf();
+  const tunings = await repository.tunings();
+  const watched = (await repository.restringings()).filter(({ doneAt }) => doneAt === null);
+  const all = shelf.map((instrument): Shelved => {
+    const tuning = findTuning(instrument.tuningId, tunings);
+    const look = lookOf(watched.find(({ instrumentId }) => instrumentId === instrument.id));
+    const session = newest.get(instrument.id);
+    const summary = session && summaries.get(session.id);
+    if (!summary) return { instrument, tuning, look, last: null };
+    const { startedAt, zone, tolerance } = session;
+    return { instrument, tuning, look, last: { at: startedAt, zone, tolerance, summary } };
+  });
+  // What is due stands first, the longest due before the others.
+  const now = timeOfDay();
+  const due = ({ look }: Shelved) => (look && look.at <= now ? look.at : Number.POSITIVE_INFINITY);
+  return all.sort((a, b) => due(a) - due(b) || 0);
+}
+
+/** The next look, on the clock on the wall: practice time may have been let go by. */
+function lookOf(restringing: Restringing | undefined): Shelved['look'] {
+  const at = restringing?.looks[0];
+  if (!restringing || at === undefined) return null;
+  return { at: at - (restringing.practiceAheadMs ?? 0), zone: restringing.zone };
+}
+
+/** Every instrument as a small set of wires: what was found last and left last. */
+export function ShelfView() {
+  const shelf = useLive(readShelf, 'shelf with sittings');
+  if (!shelf) return <p>One moment …</p>;
+  return (
+    <Stack>
+      <ViewHead title="Shelf" />
+      {shelf.length === 0 && (
+        <>
+          <p>The instruments that you keep in tune stand here. Put the first one on it.</p>
+          <p className="soft">
+            This is the shelf of {location.origin}. The same page at another port or host name has
+            another one.
+          </p>
+        </>
+      )}
+      <div className="tiles">
+        {shelf.map((entry) => (
+          <Tile key={entry.instrument.id} entry={entry} />
+        ))}
+      </div>
+      <AddForm names={shelf.map(({ instrument }) => instrument.name)} />
+    </Stack>
+  );
+}
+
+function Tile({ entry: { instrument, tuning, look, last } }: { entry: Shelved }) {
+  const now = timeOfDay();
+  return (
+    <Link to={`/shelf/${instrument.id}`} className="card tile">
+      <strong>{instrument.name}</strong>
+      <span className="soft">
+        {instrument.kind}, {tuning?.name}
+        {instrument.capo && `, capo ${instrument.capo}`}
+      </span>
+      {look && (
+        <strong>
+          {look.at <= now ? 'look due since ' : 'next look '}
+          {whenInWords(look.at, look.zone, now, locale())}
+        </strong>
+      )}
+      <span>{instrument.note}</span>
+      {last ? (
+        <>
+          <MiniWires strings={last.summary.strings} tolerance={last.tolerance} />
+          <span className="soft">looked at {dayInWords(last.at, last.zone, locale())}</span>
+        </>
+      ) : (
+        <span className="soft">not looked at yet</span>
+      )}
+    </Link>
+  );
+}
+
+function AddForm({ names }: { names: readonly string[] }) {
+  const { repository } = useData();
+  const [name, setName] = useState('');
+  const [model, setModel] = useState(MODELS[0]?.id ?? '');
+  const add = async () => {
+    const found = findModel(model);
+    if (!found || name.trim() === '') return;
+    await repository.addInstruments([found.build(newId(), name.trim())]);
+    setName('');
+  };
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        void add();
+      }}
+    >
+      <Group align="end">
+        <TextInput
+          label="Name"
+          value={name}
+          maxLength={60}
+          description={names.includes(name.trim()) && 'Another one on the shelf has this name.'}
+          onChange={(event) => setName(event.currentTarget.value)}
+        />
+        <NativeSelect
+          label="Kind"
+          data={MODELS.map(({ id, name: label }) => ({ value: id, label }))}
+          value={model}
+          onChange={(event) => setModel(event.currentTarget.value)}
+        />
+        <Button type="submit" disabled={name.trim() === ''}>
+          Put it on the shelf
+        </Button>
+      </Group>
+    </form>
+  );
+}

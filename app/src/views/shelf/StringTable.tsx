@@ -1,0 +1,215 @@
+import { Checkbox, NativeSelect } from '@mantine/core';
+import { targetsOf } from '@rosefinch/core/music';
+import {
+  type Course,
+  homeTuning,
+  type Instrument,
+  MATERIALS,
+  type Peg,
+  plainUnitWeight,
+  type StringSpec,
+  stringLoad,
+} from '@rosefinch/core/strings';
+import { forceFigure } from '@rosefinch/core/words';
+import type { Stock } from '../../data/index.ts';
+import { CheckedNumber, type NumberRule } from '../../parts/frame/index.ts';
+
+/** Beyond these no wire is made, and its strength not known. */
+const DIAMETER: NumberRule = { name: 'Diameter', low: 0.1, high: 6.5, unit: ' mm' };
+const CORE: NumberRule = { name: 'Core', low: 0.1, high: 6.5, unit: ' mm' };
+const WEIGHT: NumberRule = { name: 'Weight', low: 0.01, high: 100, unit: ' g/m' };
+const RATIO: NumberRule = { name: 'Ratio', low: 0.2, high: 60, unit: '' };
+
+/** Core as a share of the diameter, weight as a share of a solid string's: of the sets of the models. */
+const USUAL_WOUND = {
+  steel: { core: 0.4, weight: 0.83 },
+  other: { core: 0.65, weight: 4.6 },
+} as const;
+
+const DIRECTIONS: Peg['tighten'][] = [
+  'away from you',
+  'towards you',
+  'clockwise',
+  'counter-clockwise',
+];
+
+interface StringsProps {
+  readonly instrument: Instrument;
+  readonly stock: Stock;
+  readonly onChange: (number: number, next: Course) => void;
+  /** Told of each field whether it can be so. */
+  readonly lawful: (field: string) => (is: boolean) => void;
+}
+
+/** Every string and its peg, each figure changeable, and what they carry. */
+export function StringTable({ instrument, stock, onChange, lawful }: StringsProps) {
+  return (
+    <div className="wide">
+      <table className="ledger" aria-label="Strings and pegs">
+        <thead>
+          <tr>
+            <th scope="col">string</th>
+            <th scope="col">material</th>
+            <th scope="col">wound</th>
+            <th scope="col">diameter, mm</th>
+            <th scope="col">core, mm</th>
+            <th scope="col">weight, g/m</th>
+            <th scope="col">tighten</th>
+            <th scope="col">peg ratio</th>
+            <th scope="col">tension, {stock.settings.force}</th>
+            <th scope="col">to breaking, semitones</th>
+          </tr>
+        </thead>
+        <tbody>
+          {instrument.courses.toReversed().map((course) => (
+            <StringRow
+              key={course.number}
+              instrument={instrument}
+              stock={stock}
+              course={course}
+              onChange={(next) => onChange(course.number, next)}
+              lawful={lawful}
+            />
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+interface RowProps {
+  readonly instrument: Instrument;
+  readonly stock: Stock;
+  readonly course: Course;
+  readonly onChange: (next: Course) => void;
+  readonly lawful: StringsProps['lawful'];
+}
+
+function StringRow({ instrument, stock, course, onChange, lawful }: RowProps) {
+  const [first, ...others] = course.strings;
+  if (!first) return null;
+  const { spec, peg } = first;
+  const withSpec = (part: Partial<StringSpec>) =>
+    onChange({ ...course, strings: [{ peg, spec: asMade({ ...spec, ...part }) }, ...others] });
+  const withPeg = (part: Partial<Peg>) =>
+    onChange({ ...course, strings: [{ spec, peg: { ...peg, ...part } }, ...others] });
+  const figure = (rule: NumberRule, value: number, set: (value: number) => void, off = false) => (
+    <CheckedNumber
+      rule={rule}
+      onLawful={lawful(`${rule.name} ${course.number}`)}
+      aria-label={`${rule.name} of string ${course.number}`}
+      size="xs"
+      w={92}
+      decimalScale={4}
+      hideControls
+      disabled={off}
+      value={value}
+      onValue={set}
+    />
+  );
+  return (
+    <tr>
+      <th scope="row">{course.number}</th>
+      <td>
+        <NativeSelect
+          aria-label={`Material of string ${course.number}`}
+          size="xs"
+          data={Object.keys(MATERIALS)}
+          value={spec.material}
+          onChange={(event) =>
+            withSpec({ material: event.currentTarget.value as StringSpec['material'] })
+          }
+        />
+      </td>
+      <td>
+        <Checkbox
+          aria-label={`String ${course.number} is wound`}
+          checked={spec.wound}
+          onChange={(event) => withSpec(rewound(spec, event.currentTarget.checked))}
+        />
+      </td>
+      <td>{figure(DIAMETER, spec.diameterMm, (diameterMm) => withSpec({ diameterMm }))}</td>
+      <td>{figure(CORE, spec.coreMm, (coreMm) => withSpec({ coreMm }), !spec.wound)}</td>
+      <td>
+        {figure(
+          WEIGHT,
+          1000 * spec.unitWeight,
+          (grams) => withSpec({ unitWeight: grams / 1000 }),
+          !spec.wound,
+        )}
+      </td>
+      <td>
+        <NativeSelect
+          aria-label={`Tighten string ${course.number}`}
+          size="xs"
+          data={DIRECTIONS}
+          value={peg.tighten}
+          onChange={(event) => withPeg({ tighten: event.currentTarget.value as Peg['tighten'] })}
+        />
+        <div className="soft">{triedInWords(peg)}</div>
+      </td>
+      <td>{figure(RATIO, peg.ratio, (ratio) => withPeg({ ratio }))}</td>
+      <Outcome instrument={instrument} stock={stock} course={course.number} spec={spec} />
+    </tr>
+  );
+}
+
+/** @example triedInWords(peg) // => 'tried, figures good to 12 %' */
+function triedInWords({ known, measured }: Peg): string {
+  if (known === 'assumed') return 'not tried';
+  return measured ? `tried, figures good to ${Math.round(100 * measured.error)} %` : 'tried';
+}
+
+/** Of a wound string nothing but its diameter is known at first: core and weight as is usual. */
+function rewound(spec: StringSpec, wound: boolean): Partial<StringSpec> {
+  if (!wound) return { wound };
+  const { density } = MATERIALS[spec.material];
+  const solid = plainUnitWeight(density, spec.diameterMm);
+  const share = spec.material === 'steel' ? USUAL_WOUND.steel : USUAL_WOUND.other;
+  return {
+    wound,
+    coreMm: Math.round(100 * share.core * spec.diameterMm) / 100,
+    unitWeight: share.weight * solid,
+  };
+}
+
+/** A plain string carries its whole diameter, and weighs what its material does. */
+function asMade(spec: StringSpec): StringSpec {
+  if (spec.wound) return spec;
+  const { density } = MATERIALS[spec.material];
+  return {
+    ...spec,
+    coreMm: spec.diameterMm,
+    unitWeight: plainUnitWeight(density, spec.diameterMm),
+  };
+}
+
+interface OutcomeProps {
+  readonly instrument: Instrument;
+  readonly stock: Stock;
+  readonly course: number;
+  readonly spec: StringSpec;
+}
+
+/** What the string carries in the tuning that the instrument is kept in. */
+function Outcome({ instrument, stock, course, spec }: OutcomeProps) {
+  const { settings, tunings } = stock;
+  const home = homeTuning(instrument, tunings);
+  const hz = home && targetsOf(home, settings.a4)[course - 1]?.hz;
+  // While a figure is being typed it may be no string yet.
+  const whole = spec.coreMm >= 0.1 && spec.coreMm <= 6.5 && spec.unitWeight > 0;
+  const load = hz && whole && instrument.scaleMm > 0 ? stringLoad(instrument, course, hz) : null;
+  if (!load)
+    return (
+      <>
+        <td>–</td>
+        <td>–</td>
+      </>
+    );
+  return (
+    <>
+      <td>{forceFigure(load.tension, settings.force)}</td>
+      <td>{load.headroom.toFixed(1)}</td>
+    </>
+  );
+}

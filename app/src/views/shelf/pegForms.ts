@@ -1,0 +1,53 @@
+import {
+  type Instrument,
+  type Peg,
+  type PegKind,
+  type PegLayout,
+  pegPlace,
+  USUAL_RATIO,
+  usualPeg,
+} from '@rosefinch/core/strings';
+
+/** The ways in which pegs stand, in words. */
+export const LAYOUTS: readonly { readonly value: PegLayout; readonly label: string }[] = [
+  { value: '3+3', label: 'three a side' },
+  { value: '4+3', label: 'four above, three below' },
+  { value: '2+2', label: 'two a side' },
+  { value: '2+2 and a side peg', label: 'two a side, one on the neck' },
+  { value: 'in line', label: 'all in line above' },
+  { value: 'in line, reversed', label: 'all in line below' },
+];
+
+/** The instrument with its pegs in another layout; directions that no test has shown are guessed anew. */
+export function withLayout(instrument: Instrument, layout: PegLayout): Instrument {
+  return withPegs({ ...instrument, layout }, (peg, course) => {
+    if (peg.known === 'tested') return peg;
+    const { tighten } = usualPeg(peg.kind, pegPlace(layout, course, instrument.courses.length));
+    return { ...peg, tighten };
+  });
+}
+
+/** The instrument with pegs of another kind, at their usual ratio; a side peg stays as it is. */
+export function withPegKind(instrument: Instrument, kind: PegKind): Instrument {
+  const { layout, courses } = instrument;
+  return withPegs(instrument, (peg, course) =>
+    pegPlace(layout, course, courses.length).row === 'side'
+      ? peg
+      : {
+          ...peg,
+          kind,
+          ratio: USUAL_RATIO[kind],
+          ...(peg.known === 'assumed' && {
+            tighten: usualPeg(kind, pegPlace(layout, course, courses.length)).tighten,
+          }),
+        },
+  );
+}
+
+function withPegs(instrument: Instrument, change: (peg: Peg, course: number) => Peg): Instrument {
+  const courses = instrument.courses.map((course) => ({
+    ...course,
+    strings: course.strings.map(({ spec, peg }) => ({ spec, peg: change(peg, course.number) })),
+  }));
+  return { ...instrument, courses };
+}

@@ -1,0 +1,104 @@
+import { Group, NativeSelect, NumberInput, Slider, Text } from '@mantine/core';
+import { noteName, offsetsOf, type Temper } from '@rosefinch/core/music';
+import { signedCents } from '@rosefinch/core/words';
+import { type Draft, rootOf, tuningOf } from './draft.ts';
+
+interface Props {
+  readonly draft: Draft;
+  readonly onChange: (temper: Temper) => void;
+}
+
+/** How the open strings are set: equal, pure above a root, part of the way there, or by hand. */
+export function TemperChoice({ draft, onChange }: Props) {
+  const { temper, notes, heard } = draft;
+  const offsets = offsetsOf(notes, temper);
+  const choose = (kind: Temper['kind']) => {
+    if (kind === 'equal') onChange({ kind });
+    else if (kind === 'pure') onChange({ kind, root: rootOf(notes), share: 1 });
+    // By hand one begins with what was played, or with what was set before.
+    else onChange({ kind, offsets: heard.some((cents) => cents !== 0) ? heard : offsets });
+  };
+  return (
+    <section aria-label="Offsets">
+      <Group align="end">
+        <NativeSelect
+          label="Open strings"
+          data={[
+            { value: 'equal', label: 'equal temperament' },
+            { value: 'pure', label: 'a pure open chord' },
+            { value: 'own', label: 'offsets by hand' },
+          ]}
+          value={temper.kind}
+          onChange={(event) => choose(event.currentTarget.value as Temper['kind'])}
+        />
+        {temper.kind === 'pure' && <PureChoice draft={draft} temper={temper} onChange={onChange} />}
+        {temper.kind === 'own' &&
+          notes
+            .map((midi, i) => (
+              <NumberInput
+                // Two strings may have the same note; their order never changes.
+                // biome-ignore lint/suspicious/noArrayIndexKey: see above
+                key={i}
+                label={`${i + 1} ${noteName(midi, tuningOf(draft).accidental)}, cents`}
+                w={110}
+                min={-100}
+                max={100}
+                decimalScale={1}
+                value={Math.round(10 * (offsets[i] ?? 0)) / 10}
+                onChange={(value) =>
+                  onChange({
+                    kind: 'own',
+                    offsets: offsets.map((old, k) => (k === i ? Number(value) : old)),
+                  })
+                }
+              />
+            ))
+            .reverse()}
+      </Group>
+      {temper.kind === 'pure' && (
+        <Text size="sm" mt={6}>
+          {notes
+            .map((_, i) => `string ${i + 1} ${signedCents(offsets[i] ?? 0)}`)
+            .reverse()
+            .join(', ')}{' '}
+          cents. Fretted chords pay for it.
+        </Text>
+      )}
+    </section>
+  );
+}
+
+interface PureProps extends Props {
+  readonly temper: Extract<Temper, { kind: 'pure' }>;
+}
+
+function PureChoice({ draft, temper, onChange }: PureProps) {
+  const { accidental } = tuningOf(draft);
+  const found = rootOf(draft.notes);
+  return (
+    <>
+      <NativeSelect
+        label="Root"
+        data={Array.from({ length: 12 }, (_, root) => ({
+          value: String(root),
+          // The octave is cut off: only the letter is wanted.
+          label: `${noteName(root + 12, accidental).slice(0, -1)}${root === found ? ', found' : ''}`,
+        }))}
+        value={temper.root}
+        onChange={(event) => onChange({ ...temper, root: Number(event.currentTarget.value) })}
+      />
+      <div>
+        <Text size="sm">How far towards pure: {Math.round(100 * temper.share)} %</Text>
+        <Slider
+          w={200}
+          thumbLabel="How far towards pure, per cent"
+          min={0}
+          max={100}
+          step={5}
+          value={Math.round(100 * temper.share)}
+          onChange={(value) => onChange({ ...temper, share: value / 100 })}
+        />
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,250 @@
+import { Button, Group, NativeSelect, Stack, TextInput } from '@mantine/core';
+import { findTuning, openChord, type Tuning, targetsOf } from '@rosefinch/core/music';
+import { homeTuning, type Instrument, MODELS, stringLoad } from '@rosefinch/core/strings';
+import { forceInWords } from '@rosefinch/core/words';
+import { type Dispatch, type SetStateAction, useState } from 'react';
+import { flushSync } from 'react-dom';
+import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
+import { type Stock, useData, useStock } from '../../data/index.ts';
+import { newId } from '../../environment.ts';
+import { NotSaved, Unsaved, ViewHead } from '../../parts/frame/index.ts';
+import { ByPlaying } from './ByPlaying.tsx';
+import {
+  type Draft,
+  draftOf,
+  notesText,
+  stepsText,
+  tuningOf,
+  withNotes,
+  withPlayed,
+  withSteps,
+} from './draft.ts';
+import { TemperChoice } from './TemperChoice.tsx';
+
+/** A tuning of the teacher's own: made from a known one, or changed. */
+export function TuningEditor() {
+  const { tuning: id } = useParams();
+  const [search] = useSearchParams();
+  const stock = useStock();
+  if (!stock) return <p>One moment …</p>;
+  const { tunings, shelf, settings } = stock;
+  const old = id === undefined ? undefined : findTuning(id, tunings);
+  const bench = shelf.find((entry) => entry.id === settings.instrumentId) ?? shelf[0];
+  const base =
+    old ??
+    findTuning(search.get('from') ?? '', tunings) ??
+    (bench && homeTuning(bench, tunings)) ??
+    tunings[0];
+  if (!base || (id !== undefined && !old))
+    return (
+      <p>
+        There is no tuning called “{id}”. <Link to="/tunings">All tunings</Link>
+      </p>
+    );
+  const draft = old ? draftOf(old, old, old.id, old.name) : draftOf(base, base, newId(), '');
+  return <Editor key={base.id} start={draft} stock={stock} isNew={!old} />;
+}
+
+interface EditorProps {
+  readonly start: Draft;
+  readonly stock: Stock;
+  readonly isNew: boolean;
+}
+
+function Editor({ start, stock, isNew }: EditorProps) {
+  const [draft, setDraft] = useState(start);
+  const tuning = tuningOf(draft);
+  const { save, saved, problem } = useSaveTuning(tuning);
+  const instrument = instrumentFor(tuning, stock);
+  const parts = { draft, setDraft };
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        void save();
+      }}
+    >
+      <Unsaved changed={!saved && draft !== start} />
+      <Stack>
+        <ViewHead title={isNew ? 'A tuning of your own' : `Change ${start.name}`} />
+        <Naming {...parts} stock={stock} isNew={isNew} />
+        <Notes {...parts} />
+        {instrument && (
+          <ByPlaying
+            key={draft.from.id}
+            instrument={instrument}
+            tuning={draft.from}
+            stock={stock}
+            onNote={(course, midi, cents) => setDraft((d) => withPlayed(d, course, midi, cents))}
+          />
+        )}
+        <TemperChoice draft={draft} onChange={(temper) => setDraft((d) => ({ ...d, temper }))} />
+        {instrument && <Outcome tuning={tuning} instrument={instrument} stock={stock} />}
+        <NotSaved reason={problem} />
+        <Group>
+          <Button type="submit" disabled={draft.name.trim() === ''}>
+            Save
+          </Button>
+          {draft.name.trim() === '' && <span className="soft">It needs a name.</span>}
+        </Group>
+      </Stack>
+    </form>
+  );
+}
+
+function useSaveTuning(tuning: Tuning) {
+  const { repository } = useData();
+  const navigate = useNavigate();
+  const [problem, setProblem] = useState<string | null>(null);
+  const [saved, setSaved] = useState(false);
+  const save = async () => {
+    setProblem(null);
+    try {
+      await repository.saveTuning(tuning);
+      flushSync(() => setSaved(true));
+      await navigate(`/tunings/${tuning.id}`);
+    } catch (error) {
+      setProblem(error instanceof Error ? error.message : String(error));
+    }
+  };
+  return { save, saved, problem };
+}
+
+interface PartProps {
+  readonly draft: Draft;
+  readonly setDraft: Dispatch<SetStateAction<Draft>>;
+}
+
+interface NamingProps extends PartProps {
+  readonly stock: Stock;
+  readonly isNew: boolean;
+}
+
+function Naming({ draft, setDraft, stock, isNew }: NamingProps) {
+  const [, setSearch] = useSearchParams();
+  const known = stock.tunings.map(({ id, kind, name }) => ({
+    value: id,
+    label: `${kind}, ${name}`,
+  }));
+  return (
+    <Group align="end">
+      <TextInput
+        label="Name"
+        value={draft.name}
+        maxLength={60}
+        onChange={(event) => {
+          const name = event.currentTarget.value;
+          setDraft((d) => ({ ...d, name }));
+        }}
+      />
+      {isNew && (
+        <NativeSelect
+          label="Start from"
+          data={known}
+          value={draft.from.id}
+          onChange={(event) => setSearch({ from: event.currentTarget.value }, { replace: true })}
+        />
+      )}
+      <NativeSelect
+        label="Sharps or flats"
+        data={[
+          'by its key',
+          { value: 'sharp', label: 'sharps' },
+          { value: 'flat', label: 'flats' },
+        ]}
+        value={draft.spelling}
+        onChange={(event) => {
+          const spelling = event.currentTarget.value as Draft['spelling'];
+          setDraft((d) => ({ ...d, spelling }));
+        }}
+      />
+    </Group>
+  );
+}
+
+function Notes({ draft, setDraft }: PartProps) {
+  return (
+    <Group align="start">
+      <Typed
+        label="Notes"
+        says="The thickest string first; the octave may be left out"
+        text={notesText(draft)}
+        onText={(text) => setDraft(withNotes(draft, text))}
+      />
+      <Typed
+        label={`Semitones from ${draft.from.name}`}
+        says="The thickest string first"
+        text={stepsText(draft)}
+        onText={(text) => setDraft(withSteps(draft, text))}
+      />
+    </Group>
+  );
+}
+
+function instrumentFor({ kind, courses }: Tuning, { shelf, settings }: Stock) {
+  const all = [...shelf, ...MODELS.map((model) => model.build(model.id, model.name))].filter(
+    (entry) => entry.kind === kind && entry.courses.length === courses.length,
+  );
+  return all.find((entry) => entry.id === settings.instrumentId) ?? all[0];
+}
+
+interface TypedProps {
+  readonly label: string;
+  readonly says: string;
+  readonly text: string;
+  /** @throws FormatError */
+  readonly onText: (text: string) => void;
+}
+
+/** A line that is taken over as soon as it can be read; until then it says what is wrong with it. */
+function Typed({ label, says, text, onText }: TypedProps) {
+  const [typed, setTyped] = useState<string | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const take = (next: string) => {
+    setTyped(next);
+    try {
+      onText(next);
+      setProblem(null);
+    } catch (error) {
+      setProblem((error as Error).message);
+    }
+  };
+  return (
+    <TextInput
+      label={label}
+      description={says}
+      w={320}
+      error={problem}
+      value={typed ?? text}
+      onChange={(event) => take(event.currentTarget.value)}
+      onBlur={() => {
+        if (!problem) setTyped(null);
+      }}
+    />
+  );
+}
+
+interface OutcomeProps {
+  readonly tuning: Tuning;
+  readonly instrument: Instrument;
+  readonly stock: Stock;
+}
+
+/** What the tuning comes to on an instrument: its chord, its load, and strings that come near to breaking. */
+function Outcome({ tuning, instrument, stock }: OutcomeProps) {
+  const { a4, force } = stock.settings;
+  const loads = targetsOf(tuning, a4).flatMap(({ course, hz }) => {
+    const load = stringLoad(instrument, course, hz);
+    return load ? [{ course, ...load }] : [];
+  });
+  const total = loads.reduce((sum, { tension }) => sum + tension, 0);
+  const tightest = loads.reduce((a, b) => (b.headroom < a.headroom ? b : a));
+  const chord = openChord(tuning);
+  return (
+    <p role="status">
+      {chord ? `Open chord ${chord}.` : 'The open strings make no common chord.'} On{' '}
+      {instrument.name} the neck carries {forceInWords(total, force)}; string {tightest.course} is
+      nearest to breaking, {tightest.headroom.toFixed(1)} semitones.
+    </p>
+  );
+}

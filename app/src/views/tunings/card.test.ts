@@ -1,0 +1,106 @@
+import { findTuning } from '@rosefinch/core/music';
+import { DEFAULT_SETTINGS, saltmarshLibrary } from '@rosefinch/core/records';
+import { expect } from 'chai';
+import type { Stock } from '../../data/index.ts';
+import { cardOf, checkInWords, comparisonsOf, heldInWords } from './card.ts';
+
+const tuning = (id: string) => findTuning(id)!;
+const STANDARD = tuning('guitar-standard');
+const guitar = saltmarshLibrary().find(({ tuningId }) => tuningId === STANDARD.id)!;
+const stock = {
+  instruments: [guitar],
+  tunings: [STANDARD],
+  settings: DEFAULT_SETTINGS,
+} as unknown as Stock;
+
+describe('the card of a tuning', () => {
+  const card = cardOf(STANDARD, guitar, stock);
+
+  it('has every string with its pitch, the sixth first', () => {
+    expect(card.strings.map(({ course }) => course)).to.deep.equal([6, 5, 4, 3, 2, 1]);
+    // Equal temperament from A4 440 Hz, to two places, as handbook tables print it.
+    const TABLE = [82.41, 110, 146.83, 196, 246.94, 329.63];
+    for (const [i, { hz }] of card.strings.entries()) expect(hz).to.be.closeTo(TABLE[i]!, 0.005);
+    expect(card.about).to.match(/A4 440 Hz$/);
+  });
+
+  it('at home has no way to go', () => {
+    expect(card.way).to.equal(null);
+  });
+
+  it('compares at the fifth fret, and at the fourth between the third string and the second', () => {
+    // The way guitars are tuned by ear; common practice, no source.
+    const said = card.checks.map(checkInWords);
+    for (const wanted of [
+      'string 6 at fret 5 = open string 5',
+      'string 5 at fret 5 = open string 4',
+      'string 4 at fret 5 = open string 3',
+      'string 3 at fret 4 = open string 2',
+      'string 2 at fret 5 = open string 1',
+    ])
+      expect(said).to.include(wanted);
+    expect(card.checks).to.have.length.within(5, 12);
+    for (const { octaves } of card.checks) expect(octaves).to.equal(0);
+  });
+
+  it('says by how much harmonics are out, and where in a row it adds up', () => {
+    // The fourth of three to four is 498.045 cents, 1.955 less than the tempered one.
+    expect(card.harmonics).to.include('string 6 at fret 5 with string 5 at fret 7');
+    expect(card.harmonics).to.match(/−2\.0 cents/);
+    expect(card.chain.length).to.be.above(2);
+  });
+
+  it('elsewhere tells the way from home, one string a step, lower strings down by what they sink', () => {
+    const dropped = { ...STANDARD, id: 'dropped', name: 'Dropped' };
+    const courses = STANDARD.courses.map((course, i) => (i === 5 ? [38] : course));
+    const { way } = cardOf({ ...dropped, courses }, guitar, stock);
+    expect(way?.from).to.equal(STANDARD.name);
+    expect(way?.steps).to.have.length(1);
+    expect(way?.steps[0]).to.match(/^String 6 down .*2 semitones|^String 6 down .*whole tone/);
+  });
+
+  it('with offsets leaves harmonics out, and says what a comparison is out by', () => {
+    const temper = { kind: 'pure', root: 4, share: 1 } as const;
+    const pure = { ...STANDARD, temper };
+    const tempered = cardOf(pure, guitar, stock);
+    expect(tempered.about).to.include('pure');
+    expect([tempered.harmonics, tempered.chain]).to.deep.equal([null, []]);
+    const half = cardOf({ ...pure, temper: { ...temper, share: 0.5 } }, guitar, stock);
+    expect(half.about).to.include('50 % of the way to pure');
+    const offset = (course: number) =>
+      tempered.strings.find((string) => string.course === course)!.offset;
+    for (const { held, open, apartCents } of tempered.checks)
+      expect(apartCents).to.be.closeTo(offset(held.course) - offset(open), 1e-9);
+  });
+
+  it('gives octaves only where they are asked for, up to the fret that is asked for', () => {
+    const all = comparisonsOf(STANDARD, guitar, 12, true);
+    const unisons = comparisonsOf(STANDARD, guitar, 12, false);
+    expect(all.length).to.be.above(unisons.length);
+    for (const { held } of comparisonsOf(STANDARD, guitar, 5, true))
+      expect(held.fret).to.be.at.most(5);
+  });
+});
+
+describe('a comparison in words', () => {
+  const check = (change: object) =>
+    ({ held: { course: 4, fret: 4 }, open: 3, octaves: 0, apartCents: 0, ...change }) as never;
+  for (const [change, words] of [
+    [{}, 'string 4 at fret 4 = open string 3'],
+    [{ octaves: 1 }, 'string 4 at fret 4, an octave above open string 3'],
+    [{ octaves: -1 }, 'string 4 at fret 4, an octave below open string 3'],
+    [{ octaves: -2 }, 'string 4 at fret 4, two octaves below open string 3'],
+    [{ apartCents: -13.7 }, 'string 4 at fret 4 = open string 3, less 13.7 cents'],
+    [{ apartCents: 13.7 }, 'string 4 at fret 4 = open string 3, plus 13.7 cents'],
+    [{ apartCents: 0.49 }, 'string 4 at fret 4 = open string 3'],
+    [{ apartCents: 0.5 }, 'string 4 at fret 4 = open string 3, plus 0.5 cents'],
+    [{ held: { course: 4, fret: 0 } }, 'open string 4 = open string 3'],
+  ] as const)
+    it(words, () => {
+      expect(checkInWords(check(change))).to.equal(words);
+    });
+
+  it('of a held string alone', () => {
+    expect(heldInWords(check({}))).to.equal('string 4 at fret 4');
+  });
+});

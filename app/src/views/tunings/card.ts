@@ -1,0 +1,182 @@
+import {
+  type ChainLink,
+  type CrossCheck,
+  chainOfFourths,
+  crossChecks,
+  type HarmonicCheck,
+  harmonicChecks,
+  neckOf,
+} from '@rosefinch/core/fretboard';
+import { bothNames, offsetsOf, openChord, type Tuning, targetsOf } from '@rosefinch/core/music';
+import { planRetune, planStrings } from '@rosefinch/core/retune';
+import { homeTuning, type Instrument, pegPlace } from '@rosefinch/core/strings';
+import type { Cents, Hz } from '@rosefinch/core/units';
+import { distanceInWords, pegInWords, referenceInWords, signedCents } from '@rosefinch/core/words';
+import type { Stock } from '../../data/index.ts';
+
+/** Comparisons lie at or below this fret, and so many of them are told. */
+export const HIGHEST_FRET = 12;
+const MOST_CHECKS = 12;
+
+/** One string of a tuning as the card has it. */
+interface CardString {
+  readonly course: number;
+  readonly note: string;
+  readonly hz: Hz;
+  /** Wanted deviation from equal temperament, in cents. */
+  readonly offset: number;
+  readonly peg: string;
+  readonly tighten: string;
+}
+
+/** A comparison, with what the held string lies above the open one where both are as the tuning wants them. */
+export interface CardCheck extends CrossCheck {
+  readonly apartCents: Cents;
+}
+
+/** What a player takes along of a tuning. */
+export interface Card {
+  readonly title: string;
+  /** @example 'guitar, open chord D, A4 440 Hz' */
+  readonly about: string;
+  /** The highest-numbered course first. */
+  readonly strings: readonly CardString[];
+  /** How to get here from the tuning that the instrument is kept in; null at home. */
+  readonly way: {
+    readonly from: string;
+    readonly steps: readonly string[];
+    readonly warnings: readonly string[];
+  } | null;
+  readonly checks: readonly CardCheck[];
+  readonly harmonics: string | null;
+  /** A run of pure fourths whose errors add up; empty with fewer than two in a row. */
+  readonly chain: readonly ChainLink[];
+  readonly phrase: string;
+}
+
+/** What the card of a tuning says, on an instrument that can take it. */
+export function cardOf(tuning: Tuning, instrument: Instrument, stock: Stock): Card {
+  const { settings } = stock;
+  const chord = openChord(tuning);
+  const neck = neckOf(tuning, instrument);
+  const offsets = offsetsIn(tuning);
+  // In a tuning with offsets they are out by something else for every pair.
+  const equal = offsets.every((cents) => cents === 0);
+  const fourths = equal ? harmonicChecks(neck).filter(isFourth) : [];
+  const chain = chainOfFourths(fourths);
+  return {
+    title: tuning.name,
+    about: [
+      tuning.kind,
+      ...(chord ? [`open chord ${chord}`] : []),
+      ...(tuning.aliases ? [`also called ${tuning.aliases.join(', ')}`] : []),
+      ...(temperInWords(tuning) ?? []),
+      `A4 ${settings.a4} Hz`,
+    ].join(', '),
+    strings: targetsOf(tuning, settings.a4)
+      .map(({ course, midi, hz }) => ({
+        course,
+        note: bothNames(midi, tuning.accidental),
+        hz,
+        offset: offsets[course - 1] ?? 0,
+        peg: pegInWords(pegPlace(instrument.layout, course, instrument.courses.length)),
+        tighten: instrument.courses[course - 1]?.strings[0]?.peg.tighten ?? '',
+      }))
+      .reverse(),
+    way: wayThere(tuning, instrument, stock),
+    checks: comparisonsOf(tuning, instrument, HIGHEST_FRET, false).slice(0, MOST_CHECKS),
+    harmonics: harmonicsInWords(fourths),
+    chain: chain.length > 2 ? chain : [],
+    phrase: settings.phrases[tuning.id] ?? '',
+  };
+}
+
+function offsetsIn({ courses, temper }: Tuning): number[] {
+  return offsetsOf(
+    courses.map(([midi]) => midi ?? 0),
+    temper,
+  );
+}
+
+function temperInWords({ temper }: Tuning): string[] | null {
+  if (!temper || temper.kind === 'equal') return null;
+  if (temper.kind === 'own') return ['with offsets of its own'];
+  return [temper.share === 1 ? 'pure' : `${Math.round(100 * temper.share)} % of the way to pure`];
+}
+
+function wayThere(
+  tuning: Tuning,
+  instrument: Instrument,
+  { settings, tunings }: Stock,
+): Card['way'] {
+  const home = homeTuning(instrument, tunings);
+  if (!home || home.id === tuning.id) return null;
+  const { a4 } = settings;
+  const homeTargets = targetsOf(home, a4);
+  const nowHz = (course: number) => homeTargets[course - 1]?.hz ?? a4;
+  const strings = planStrings({ instrument, home, target: tuning, a4, nowHz });
+  const { steps, warnings } = planRetune(strings, settings.planOrder, 1, {
+    bridge: instrument.bridge,
+  });
+  return {
+    from: home.name,
+    steps: steps.map(({ course, cents, references }) => {
+      const way = cents < 0 ? 'down' : 'up';
+      const compare = references[0] ? referenceInWords(references[0]) : 'By the reference tone.';
+      return `String ${course} ${way} ${distanceInWords(cents)}. ${compare}`;
+    }),
+    warnings: warnings.map(({ say }) => say),
+  };
+}
+
+/** Comparisons of a held string with an open one up to a fret, best for use first: unisons, and octaves if asked. */
+export function comparisonsOf(
+  tuning: Tuning,
+  instrument: Instrument,
+  highestFret: number,
+  octaves: boolean,
+): CardCheck[] {
+  const offsets = offsetsIn(tuning);
+  return crossChecks(neckOf(tuning, instrument), highestFret)
+    .filter((check) => octaves || check.octaves === 0)
+    .map((check) => ({
+      ...check,
+      apartCents: (offsets[check.held.course - 1] ?? 0) - (offsets[check.open - 1] ?? 0),
+    }));
+}
+
+/**
+ * @example checkInWords(…) // => 'string 4 at fret 4 = open string 3'
+ * @example checkInWords(…) // => 'string 6 at fret 3, an octave below open string 3'
+ * @example checkInWords(…) // => 'string 4 at fret 4 = open string 3, less 13.7 cents'
+ */
+export function checkInWords(check: CardCheck): string {
+  const { open, octaves, apartCents } = check;
+  const many = Math.abs(octaves) === 1 ? 'an octave' : 'two octaves';
+  const relation = octaves === 0 ? ' =' : `, ${many} ${octaves > 0 ? 'above' : 'below'}`;
+  const apart = Math.abs(apartCents);
+  const rest = apart < 0.5 ? '' : `, ${apartCents < 0 ? 'less' : 'plus'} ${apart.toFixed(1)} cents`;
+  return `${heldInWords(check)}${relation} open string ${open}${rest}`;
+}
+
+/** @example heldInWords(…) // => 'string 4 at fret 4' */
+export function heldInWords({ held }: CrossCheck): string {
+  return held.fret === 0
+    ? `open string ${held.course}`
+    : `string ${held.course} at fret ${held.fret}`;
+}
+
+function isFourth({ low, high }: HarmonicCheck): boolean {
+  return low.partial === 4 && high.partial === 3;
+}
+
+/** The comparisons by harmonics, with what they are out by; null where none serves. */
+function harmonicsInWords(fourths: readonly HarmonicCheck[]): string | null {
+  const [first] = fourths;
+  if (!first) return null;
+  const all = fourths.map(
+    ({ low, high }) =>
+      `string ${low.course} at fret ${low.fret} with string ${high.course} at fret ${high.fret}`,
+  );
+  return `Harmonics serve too: ${all.join(', ')}. They set pure fourths, so the higher string comes out ${signedCents(first.errorCents)} cents, and in a row they add up.`;
+}

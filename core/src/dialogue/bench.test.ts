@@ -1,0 +1,439 @@
+import { expect } from 'chai';
+import { findTuning, shiftHz, targetsOf } from '../music/index.ts';
+import { benchAfter, type StringReading, startBench, stringsNow } from '../sitting/index.ts';
+import { expectedCoupling, steelGuitar } from '../strings/index.ts';
+import { sayingInWords } from '../words/index.ts';
+import { askedAtBench, benchTalk, courseInHand, startBenchTalk } from './bench.ts';
+import { benchFault, benchSaying } from './benchSaying.ts';
+import type { BenchAsked, BenchEffect, BenchInput, BenchTalk, BenchWorld } from './benchTypes.ts';
+import { outcomeOf, pluckOf, readingAt } from './fixture.ts';
+
+const TUNING = findTuning('guitar-standard')!;
+const TARGETS = targetsOf(TUNING, 440);
+const COUPLING = expectedCoupling({ tensions: [72, 69, 74, 82, 86, 78], bridge: 'fixed' });
+const NOT_SURE = { kind: 'not sure', reason: 'no pitch' } as const;
+
+/** A bench whose log is what the conversation records; the world is what that log makes of it. */
+class Bench {
+  talk: BenchTalk = startBenchTalk();
+  state = startBench({ order: [6, 5, 4, 3, 2, 1], tolerance: 2 });
+  heard: StringReading[] = [];
+  effects: BenchEffect[] = [];
+
+  constructor(readonly change: Partial<BenchWorld> = {}) {}
+
+  get world(): BenchWorld {
+    return {
+      state: this.state,
+      heard: this.heard,
+      tuning: TUNING,
+      targets: TARGETS,
+      strings: stringsNow(TARGETS, [], new Map(), 0),
+      before: TARGETS.map(() => null),
+      coupling: COUPLING,
+      aiming: false,
+      instrument: steelGuitar('g', 'G'),
+      a4: 440,
+      practice: false,
+      listening: true,
+      planned: undefined,
+      retuning: false,
+      bold: false,
+      ...this.change,
+    };
+  }
+
+  get asked(): BenchAsked {
+    return askedAtBench(this.talk, this.state);
+  }
+
+  send(...inputs: readonly BenchInput[]): this {
+    for (const input of inputs) {
+      const { state, effects } = benchTalk(this.talk, input, this.world);
+      this.talk = state;
+      for (const effect of effects) this.perform(effect);
+    }
+    return this;
+  }
+
+  /** Plucks a string so far from its note, as an answer to what was asked when it was made. */
+  pluck(course: number, cents: number, asked = this.asked): this {
+    return this.hear(pluckOf(TARGETS, course, cents), asked);
+  }
+
+  hear(heard: Extract<BenchInput, { type: 'heard' }>['heard'], asked = this.asked): this {
+    return this.send({ type: 'heard', heard, asked });
+  }
+
+  get done(): string[] {
+    return this.effects.map((effect) =>
+      effect.do === 'record' ? `record ${effect.event.type}` : effect.do,
+    );
+  }
+
+  get says(): string {
+    return sayingInWords(benchSaying(this.talk, this.world)).say;
+  }
+
+  private perform(effect: BenchEffect): void {
+    this.effects.push(effect);
+    if (effect.do !== 'record') return;
+    this.state = benchAfter(this.state, effect.event);
+    if (effect.event.type === 'reading') this.heard.push(effect.event.reading);
+  }
+}
+
+const press = (type: Exclude<BenchInput['type'], 'heard' | 'choose' | 'take A4'>): BenchInput =>
+  ({ type }) as BenchInput;
+const choose = (course: number | null): BenchInput => ({ type: 'choose', course });
+
+/** What is done, what is done in the world by it, and what the bench says then. */
+const ROWS: readonly (readonly [
+  name: string,
+  play: (bench: Bench) => unknown,
+  done: readonly string[],
+  says: string | RegExp,
+])[] = [
+  ['nothing is listened to', (b) => Object.assign(b.change, { listening: false }), [], /^Choose/],
+  ['the first string is asked for', () => {}, [], 'Pluck string 6, E2.'],
+  ['a pluck', (b) => b.pluck(6, -20), ['record reading'], /^Low\. Tighten/],
+  ['a pluck that is no reading', (b) => b.hear(outcomeOf(NOT_SURE)), [], 'Not sure. Pluck again.'],
+  [
+    'a decision answers what the pluck before showed',
+    (b) => b.pluck(6, 98).pluck(6, 98).send(press('accept')),
+    ['record reading', 'record reading', 'let go', 'record accept'],
+    'Pluck string 5, A2.',
+  ],
+  [
+    'another string than the one chosen',
+    (b) => b.send(choose(6)).pluck(5, 2),
+    ['let go', 'record choose', 'record reading'],
+    'That sounds like string 5.',
+  ],
+  [
+    'a pluck is judged by what was asked when it was made',
+    (b) => {
+      const before = b.asked;
+      b.send(choose(6)).pluck(5, 1, before);
+    },
+    ['let go', 'record choose', 'record reading'],
+    'Pluck string 6, E2.',
+  ],
+  ['Space on a plan goes where the plan goes', planned, ['let go', 'record accept'], /string 3/],
+  [
+    'a pass',
+    (b) => b.pluck(6, 0).send(press('next pass')),
+    ['record reading', 'record next pass'],
+    /6/,
+  ],
+  ['hearing the target', (b) => b.send(press('sound target')), ['sound'], 'Pluck string 6, E2.'],
+  // A reference is held against the instrument; it is no reading of it.
+  [
+    'a reference is heard and left',
+    (b) =>
+      b
+        .send(press('reference'))
+        .hear(outcomeOf(readingAt(442)))
+        .send(press('reference')),
+    [],
+    'Pluck string 6, E2.',
+  ],
+  [
+    'a reference that was not clear',
+    (b) => b.send(press('reference')).hear(outcomeOf(NOT_SURE)),
+    [],
+    'Sound the reference once more.',
+  ],
+  [
+    'a reference comes when nobody waits for it any more',
+    (b) => {
+      b.send(press('reference'));
+      const asked = b.asked;
+      b.send(press('reference')).hear(outcomeOf(readingAt(442)), asked);
+    },
+    [],
+    'Pluck string 6, E2.',
+  ],
+  [
+    'a string plucked just before the reference was asked for is a reading',
+    (b) => {
+      const { asked } = b;
+      b.send(press('reference')).pluck(6, -20, asked);
+    },
+    ['record reading'],
+    'Sound the reference now.',
+  ],
+  [
+    'the A4 of a reference is taken',
+    (b) =>
+      b
+        .send(press('reference'))
+        .hear(outcomeOf(readingAt(442)))
+        .send({ type: 'take A4', a4: 442 }),
+    ['save A4', 'let go', 'start afresh'],
+    'Pluck string 6, E2.',
+  ],
+  // Two strings at once.
+  [
+    'a comparison',
+    (b) => b.send(press('compare')),
+    ['expect pair'],
+    'Sound string 6 at fret 5 and open string 5 together.',
+  ],
+  [
+    'a comparison is heard',
+    (b) => b.send(press('compare')).hear({ type: 'pair', beat: { kind: 'not heard' } }),
+    ['expect pair'],
+    'That was not clear. Sound both again.',
+  ],
+  [
+    'a comparison is taken back, and comes late',
+    (b) =>
+      b
+        .send(press('compare'), press('compare'))
+        .hear({ type: 'pair', beat: { kind: 'not heard' } }),
+    ['expect pair', 'expect pair'],
+    'Pluck string 6, E2.',
+  ],
+  [
+    'a pluck ends a comparison',
+    (b) =>
+      b
+        .send(press('compare'))
+        .hear({ type: 'pair', beat: { kind: 'not heard' } })
+        .pluck(6, -20),
+    ['expect pair', 'record reading'],
+    /^Low/,
+  ],
+  // By ear.
+  ['by ear', (b) => b.send(press('by ear')), [], 'By ear: bring string 6 to its note.'],
+  [
+    'by ear, compared',
+    (b) => b.send(press('by ear')).pluck(6, 1).send(press('accept')),
+    ['record reading'],
+    'Ear and display agree.',
+  ],
+  [
+    'by ear, compared and gone on',
+    (b) => b.send(press('by ear')).pluck(6, 1).send(press('accept'), press('accept')),
+    ['record reading', 'let go', 'record accept'],
+    'Pluck string 5, A2.',
+  ],
+  [
+    'by ear, compared and plucked again',
+    (b) => b.send(press('by ear')).pluck(6, 9).send(press('accept')).pluck(6, 8),
+    ['record reading', 'record reading'],
+    /^High/,
+  ],
+  [
+    'by ear, compared before it was plucked',
+    (b) => b.send(press('by ear'), press('accept')),
+    [],
+    'Pluck string 6, E2.',
+  ],
+  [
+    'a reference while tuning by ear, and back',
+    (b) => b.send(press('by ear'), press('reference'), press('reference')),
+    [],
+    'By ear: bring string 6 to its note.',
+  ],
+  // The pegs.
+  [
+    'the peg test begins',
+    (b) => b.send(press('peg test')),
+    ['let go', 'record choose'],
+    'Pluck string 6.',
+  ],
+  [
+    'a peg is tried',
+    (b) => b.send(press('peg test')).pluck(6, 0).pluck(6, -30),
+    [
+      'let go',
+      'record choose',
+      'record reading',
+      'record reading',
+      'record peg test',
+      'save peg',
+      'let go',
+      'record choose',
+    ],
+    'String 6 went down 30 cents, as thought.',
+  ],
+  [
+    'in practice a peg is tried and not stored',
+    (b) => {
+      Object.assign(b.change, { practice: true });
+      b.send(press('peg test')).pluck(6, 0).pluck(6, -30);
+    },
+    [
+      'let go',
+      'record choose',
+      'record reading',
+      'record reading',
+      'record peg test',
+      'let go',
+      'record choose',
+    ],
+    'String 6 went down 30 cents, as thought.',
+  ],
+  [
+    'a pluck made before its step was asked for moves no peg on',
+    (b) => {
+      b.send(press('peg test'));
+      const { asked } = b;
+      b.pluck(6, 0).pluck(6, -30, asked);
+    },
+    ['let go', 'record choose', 'record reading', 'record reading'],
+    /^Turn its button/,
+  ],
+  [
+    'another string than the one whose peg is tried',
+    (b) => b.send(press('peg test')).pluck(5, 0),
+    ['let go', 'record choose', 'record reading'],
+    'Pluck string 6.',
+  ],
+  [
+    'a peg is skipped',
+    (b) => b.send(press('peg test'), press('accept')),
+    ['let go', 'record choose', 'let go', 'record choose'],
+    'Pluck string 5.',
+  ],
+  [
+    'the peg test ends',
+    (b) => b.send(press('peg test'), press('peg test')),
+    ['let go', 'record choose', 'let go', 'record choose'],
+    'Pluck string 6, E2.',
+  ],
+  [
+    'a reference in the middle of a peg test, and back',
+    (b) =>
+      b
+        .send(press('peg test'), press('reference'))
+        .hear(outcomeOf(readingAt(442)))
+        .send(press('reference')),
+    ['let go', 'record choose'],
+    'Pluck string 6.',
+  ],
+  [
+    'tuning by ear ends a peg test',
+    (b) => b.send(press('peg test'), press('by ear')),
+    ['let go', 'record choose', 'let go', 'record choose'],
+    'By ear: bring string 6 to its note.',
+  ],
+  [
+    'starting afresh forgets the plucks',
+    (b) => b.pluck(6, 98).pluck(6, 98).send(press('start afresh')),
+    ['record reading', 'record reading', 'let go', 'start afresh'],
+    /./,
+  ],
+  [
+    'another source takes the notice away',
+    (b) => b.hear(outcomeOf(NOT_SURE)).send(press('listen')),
+    [],
+    'Pluck string 6, E2.',
+  ],
+];
+
+function planned(bench: Bench): void {
+  Object.assign(bench.change, { planned: 3 });
+  bench.send(press('accept'));
+}
+
+describe('the conversation at the bench', () => {
+  for (const [name, play, done, says] of ROWS)
+    it(name, () => {
+      const bench = new Bench({});
+      play(bench);
+      expect(bench.done).to.deep.equal(done);
+      if (typeof says === 'string') expect(bench.says).to.equal(says);
+      else expect(bench.says).to.match(says);
+    });
+
+  it('keeps a pluck in doubt until its string is named, and records it once', () => {
+    // Between the second string and the first: B3 is 246.9, E4 329.6.
+    const bench = new Bench({});
+    bench.hear(outcomeOf(readingAt(shiftHz(TARGETS[1]!.hz, 250))));
+    expect(bench.says).to.match(/^Was that string \d or \d\?/);
+    expect(bench.done).to.deep.equal([]);
+    bench.send(choose(2), choose(2));
+    expect(bench.done).to.deep.equal(['record reading', 'let go', 'record choose']);
+    expect(bench.heard[0]).to.include({ course: 2 });
+    expect(bench.talk.plucks.at(-1)?.reading).to.include({ course: 2 });
+  });
+
+  it('no number answers no doubt: nothing is chosen any more', () => {
+    const bench = new Bench({});
+    bench.hear(outcomeOf(readingAt(shiftHz(TARGETS[1]!.hz, 250)))).send(choose(null));
+    expect(bench.done).to.deep.equal(['let go', 'record choose']);
+  });
+
+  it('a number that answers no doubt chooses', () => {
+    const bench = new Bench({});
+    bench.hear(outcomeOf(readingAt(shiftHz(TARGETS[1]!.hz, 250)))).send(choose(6));
+    expect(bench.done).to.deep.equal(['let go', 'record choose']);
+    expect(bench.heard).to.deep.equal([]);
+  });
+
+  it('knows of a note what rang after its reading, and of no other', () => {
+    const bench = new Bench({});
+    const ring = (from: number) =>
+      Array.from({ length: 60 }, (_, i) => from + 0.02 * i).forEach((sinceOnset) =>
+        bench.hear({ type: 'track', point: { sinceOnset, hz: 83, clarity: 1 } as never }),
+      );
+    bench.pluck(6, 0);
+    ring(0.1);
+    bench.hear({ type: 'released', at: 2 });
+    expect(bench.talk.plucks[0]?.ringing?.endHz).to.equal(83);
+    // A note that was a reference leaves the pluck before it as it was.
+    bench.send(press('reference')).hear(outcomeOf(readingAt(440)));
+    ring(0.1);
+    bench.hear({ type: 'onset', at: 4, asked: 0 });
+    expect(bench.talk.plucks).to.have.length(1);
+    expect(bench.talk.track).to.deep.equal([]);
+  });
+
+  it('draws nothing anew while a note only rings on', () => {
+    const { talk, world } = new Bench({});
+    const point = { sinceOnset: 0.1, hz: 82 } as never;
+    const heard = { type: 'track', point } as const;
+    const asked = { chosen: null, reference: false, peg: null };
+    expect(benchTalk(talk, { type: 'heard', heard, asked }, world).quiet).to.equal(true);
+  });
+
+  it('learns of a peg from an unheard turn that was advised, once', () => {
+    const bench = new Bench({});
+    bench.pluck(6, -40).pluck(6, -4).send(choose(6));
+    expect(bench.done.filter((one) => one === 'save peg')).to.have.length(1);
+    const practising = new Bench({ practice: true });
+    expect(practising.pluck(6, -40).pluck(6, -4).done).to.not.include('save peg');
+    // Smaller than a hand's own scatter.
+    expect(new Bench({}).pluck(6, -10).pluck(6, -4).done).to.not.include('save peg');
+  });
+
+  it('offers the A4 with which a set of strings is right', () => {
+    const bench = new Bench({});
+    for (const course of [6, 5, 4, 3, 2, 1]) bench.pluck(course, -18);
+    const fault = benchFault(bench.talk, bench.world);
+    expect(fault).to.include({ rule: 'in tune with itself' });
+    // 440 Hz × 2^(−18/1200) = 435.45 Hz.
+    expect(fault?.rule === 'in tune with itself' && fault.ownA4).to.be.closeTo(435.45, 0.01);
+  });
+
+  it('announces every reading once', () => {
+    const bench = new Bench({});
+    bench.pluck(6, -20).hear(outcomeOf(NOT_SURE)).pluck(6, -3);
+    expect(bench.talk.newest?.nth).to.equal(2);
+  });
+
+  it('works on the chosen string, else the planned one, else the next', () => {
+    const { state } = new Bench({});
+    expect(courseInHand(state, undefined)).to.equal(6);
+    expect(courseInHand(state, 4)).to.equal(4);
+    expect(courseInHand({ ...state, active: 2 }, 4)).to.equal(2);
+  });
+
+  it('has no comparison where the tuning is no longer known', () => {
+    const bench = new Bench({ tuning: null });
+    expect(bench.send(press('compare')).done).to.deep.equal([]);
+  });
+});

@@ -1,0 +1,338 @@
+import { earVerdict, type HeardPluck, ringingOf } from '../coach/index.ts';
+import { type CrossCheck, unisonFor } from '../fretboard/index.ts';
+import {
+  type BenchEvent,
+  type BenchState,
+  hearPluck,
+  nextCourse,
+  readingFor,
+  type StringReading,
+} from '../sitting/index.ts';
+import type {
+  BenchAsked,
+  BenchEffect,
+  BenchHearing,
+  BenchInput,
+  BenchTalk,
+  BenchWorld,
+  Led,
+  Notice,
+  Plain,
+} from './benchTypes.ts';
+import type { Next } from './machine.ts';
+import { pegLearned } from './pegLearning.ts';
+import { type PegTestRound, pegTestAfter, skipPeg, startPegTest } from './pegTest.ts';
+
+/** The coach looks back so many plucks. */
+const MOST_PLUCKS = 200;
+const TUNING: Plain = { kind: 'tuning' };
+
+type Step = Next<BenchTalk, BenchEffect>;
+type Outcome = Extract<BenchHearing, { type: 'outcome' }>;
+
+/** The conversation before the first pluck. */
+export function startBenchTalk(): BenchTalk {
+  return {
+    led: TUNING,
+    plucks: [],
+    answered: false,
+    notice: null,
+    track: [],
+    ownsTrack: false,
+    newest: null,
+  };
+}
+
+/** What the player is asked for just now. */
+export function askedAtBench({ led }: BenchTalk, { chosen }: BenchState): BenchAsked {
+  const round = pegRound(led);
+  const course = round?.toCome[0];
+  return {
+    chosen,
+    reference: led.kind === 'reference' && led.hz === null,
+    peg: round && course !== undefined ? { course, turned: round.beforeHz !== null } : null,
+  };
+}
+
+/** The string that is worked on: the one in hand, or the one that is next. */
+export function courseInHand(state: BenchState, planned: number | undefined): number {
+  return state.active ?? planned ?? nextCourse(state, null) ?? state.goal.order[0] ?? 1;
+}
+
+/** What is led through beside a reference or a comparison. */
+export function plainOf(led: Led): Plain {
+  return led.kind === 'reference' || led.kind === 'pair' ? led.back : led;
+}
+
+/** The round over the pegs, while it lasts. */
+export function pegRound(led: Led): PegTestRound | null {
+  const plain = plainOf(led);
+  return plain.kind === 'pegs' ? plain.round : null;
+}
+
+/** The comparison with another string that the one in hand allows; null where there is none. */
+export function checkInHand({ state, planned, tuning, instrument }: BenchWorld): CrossCheck | null {
+  return tuning && unisonFor(tuning, instrument, courseInHand(state, planned));
+}
+
+/** The conversation after an input, and what is to be done. */
+export function benchTalk(talk: BenchTalk, input: BenchInput, world: BenchWorld): Step {
+  switch (input.type) {
+    case 'heard':
+      return hear(talk, input.heard, input.asked, world);
+    case 'accept':
+      return accept(talk, world);
+    case 'next pass':
+      return act(talk, { type: 'next pass' });
+    case 'choose':
+      return choose(talk, input.course, world);
+    case 'by ear':
+      return byEar(talk);
+    case 'compare':
+      return compare(talk, world);
+    case 'reference':
+      return reference(talk);
+    case 'take A4':
+      return takeA4(talk, input.a4);
+    case 'peg test':
+      return pegTest(talk, world);
+    case 'sound target': {
+      const target = world.targets[courseInHand(world.state, world.planned) - 1];
+      return { state: talk, effects: target ? [{ do: 'sound', hz: target.hz }] : [] };
+    }
+    case 'start afresh':
+      return startAfresh(talk, true);
+    case 'listen':
+      return { state: { ...talk, notice: null }, effects: [] };
+  }
+}
+
+function led(talk: BenchTalk, next: Led): Step {
+  return { state: { ...talk, led: next }, effects: [] };
+}
+
+/** Waits for a reference, or goes back to where it was. */
+function reference(talk: BenchTalk): Step {
+  return talk.led.kind === 'reference'
+    ? led(talk, talk.led.back)
+    : led(talk, { kind: 'reference', hz: null, back: plainOf(talk.led) });
+}
+
+function pegTest(talk: BenchTalk, { state }: BenchWorld): Step {
+  return pegRound(talk.led)
+    ? act({ ...talk, led: TUNING }, { type: 'choose', course: null })
+    : tryPeg(talk, startPegTest(state.goal.order));
+}
+
+/** Hides the figures or shows them; a round over the pegs ends. */
+function byEar(talk: BenchTalk): Step {
+  const next: Plain = plainOf(talk.led).kind === 'by ear' ? TUNING : { kind: 'by ear' };
+  return pegRound(talk.led)
+    ? act({ ...talk, led: next }, { type: 'choose', course: null })
+    : led(talk, next);
+}
+
+/** Puts what the teacher decides on record. */
+function act(talk: BenchTalk, event: BenchEvent): Step {
+  const letGo = event.type === 'choose' || event.type === 'accept';
+  return {
+    state: { ...afterRecord(talk), notice: null, answered: true },
+    effects: [...(letGo ? [{ do: 'let go' } as const] : []), { do: 'record', event }],
+  };
+}
+
+/** Something was put on record: a comparison and a verdict are over. */
+function afterRecord(talk: BenchTalk): BenchTalk {
+  if (talk.led.kind === 'pair') return afterRecord({ ...talk, led: talk.led.back });
+  return talk.led.kind === 'verdict' ? { ...talk, led: TUNING } : talk;
+}
+
+function accept(talk: BenchTalk, world: BenchWorld): Step {
+  const { led: now } = talk;
+  // By ear: the first time it compares, the second time it goes on.
+  if (plainOf(now).kind === 'by ear') {
+    const course = courseInHand(world.state, world.planned);
+    const verdict = earVerdict(talk.plucks, course, world.state.goal.tolerance);
+    return led(talk, { kind: 'verdict', verdict });
+  }
+  const round = pegRound(now);
+  if (round && round.toCome.length > 0) return tryPeg(talk, skipPeg(round));
+  const { planned } = world;
+  return act(talk, { type: 'accept', ...(planned !== undefined && { next: planned }) });
+}
+
+function choose(talk: BenchTalk, course: number | null, { targets }: BenchWorld): Step {
+  const { notice } = talk;
+  const target = course === null ? undefined : targets[course - 1];
+  // A number answers the question which string that was, before it chooses one.
+  if (!target || notice?.kind !== 'doubt' || !notice.courses.includes(target.course))
+    return act(talk, { type: 'choose', course });
+  const { outcome, track } = notice;
+  const reading = readingFor(target.course, outcome, target.hz);
+  const unnamed = talk.plucks.at(-1);
+  const plucks = unnamed ? [...talk.plucks.slice(0, -1), { ...unnamed, reading }] : talk.plucks;
+  return {
+    state: { ...announce(afterRecord(talk), reading), plucks, notice: null },
+    effects: [
+      {
+        do: 'record',
+        event: { type: 'reading', reading },
+        measurement: { reading: outcome, track },
+      },
+    ],
+  };
+}
+
+function announce(talk: BenchTalk, reading: StringReading): BenchTalk {
+  return { ...talk, newest: { reading, nth: talk.newest ? talk.newest.nth + 1 : 1 } };
+}
+
+function compare(talk: BenchTalk, world: BenchWorld): Step {
+  const closed = closeNote(talk);
+  const waiting = talk.led.kind === 'pair' && talk.led.beat === null;
+  if (waiting)
+    return {
+      state: { ...closed, led: plainOf(talk.led) },
+      effects: [{ do: 'expect pair', hz: null }],
+    };
+  const check = checkInHand(world);
+  const open = check && world.targets[check.open - 1];
+  if (!open) return { state: talk, effects: [] };
+  return {
+    state: { ...closed, led: { kind: 'pair', beat: null, back: plainOf(talk.led) } },
+    effects: [{ do: 'expect pair', hz: open.hz }],
+  };
+}
+
+function takeA4(talk: BenchTalk, a4: number): Step {
+  // A sitting keeps the A4 that it began with.
+  const { state, effects } = startAfresh({ ...talk, led: plainOf(talk.led) }, false);
+  return { state, effects: [{ do: 'save A4', a4 }, ...effects] };
+}
+
+/** What was done to the strings in the sitting before is not held against the next one. */
+function startAfresh(talk: BenchTalk, undoable: boolean): Step {
+  return {
+    state: { ...talk, plucks: [], notice: null },
+    effects: [{ do: 'let go' }, { do: 'start afresh', undoable }],
+  };
+}
+
+/** A string is chosen by hand while its peg is tried, so that it may be far from its note. */
+function tryPeg(talk: BenchTalk, round: PegTestRound): Step {
+  const [course = null] = round.toCome;
+  return act({ ...talk, led: { kind: 'pegs', round } }, { type: 'choose', course });
+}
+
+function hear(talk: BenchTalk, heard: BenchHearing, asked: BenchAsked, world: BenchWorld): Step {
+  switch (heard.type) {
+    case 'pair':
+      // Late: nobody compares any more.
+      return talk.led.kind === 'pair' && talk.led.beat === null
+        ? led(talk, { ...talk.led, beat: heard.beat })
+        : { state: talk, effects: [] };
+    case 'onset':
+    case 'released':
+      return { state: closeNote(talk), effects: [] };
+    case 'track': {
+      const { sinceOnset, hz } = heard.point;
+      const track = [...talk.track, sinceOnset, hz];
+      return { state: { ...talk, track }, effects: [], quiet: true };
+    }
+    case 'outcome':
+      return asked.reference ? hearReference(talk, heard) : put(talk, heard, asked, world);
+  }
+}
+
+/** A note is over: the coach may know its whole track now. */
+function closeNote(talk: BenchTalk): BenchTalk {
+  const ringing = talk.ownsTrack ? ringingOf(talk.track) : null;
+  const last = talk.plucks.at(-1);
+  const plucks =
+    ringing && last ? [...talk.plucks.slice(0, -1), { ...last, ringing }] : talk.plucks;
+  return { ...talk, plucks, track: [], ownsTrack: false };
+}
+
+/** What is held against the instrument is no reading of it. */
+function hearReference(talk: BenchTalk, { outcome }: Outcome): Step {
+  const { led: now } = talk;
+  // Late: the reference was left meanwhile.
+  if (now.kind !== 'reference' || now.hz !== null) return { state: talk, effects: [] };
+  return outcome.kind === 'reading'
+    ? led({ ...talk, notice: null }, { ...now, hz: outcome.hz })
+    : { state: { ...talk, notice: { kind: 'refused', refusal: outcome } }, effects: [] };
+}
+
+/** Puts a pluck to its string, and draws from it what else it shows. */
+function put(talk: BenchTalk, report: Outcome, asked: BenchAsked, world: BenchWorld): Step {
+  const { pluck, notice } = conclude(report, asked, world);
+  const { reading } = pluck;
+  const plucks = [...talk.plucks.slice(-MOST_PLUCKS), pluck];
+  const led = talk.led.kind === 'pair' ? talk.led.back : talk.led;
+  const heard = { ...talk, led, plucks, notice, answered: false, ownsTrack: true };
+  if (!reading || report.outcome.kind !== 'reading') return { state: heard, effects: [] };
+  const measurement = { reading: report.outcome, track: report.track };
+  const record = { do: 'record', event: { type: 'reading', reading }, measurement } as const;
+  const told = announce(afterRecord(heard), reading);
+  const round = pegRound(led);
+  const next = round ? tryTurn(told, round, reading, asked, world) : learn(told, world);
+  return { state: next.state, effects: [record, ...next.effects] };
+}
+
+/** Outside of a peg test a turn that was advised tells of its peg too. */
+function learn(talk: BenchTalk, { targets, instrument, practice }: BenchWorld): Step {
+  const learned = practice ? null : pegLearned(talk.plucks, targets, instrument);
+  return { state: talk, effects: learned ? [{ do: 'save peg', ...learned }] : [] };
+}
+
+/** Only a pluck of the string in hand, made after its step was asked for, moves the round on. */
+function tryTurn(
+  talk: BenchTalk,
+  round: PegTestRound,
+  reading: StringReading,
+  { peg: asked }: BenchAsked,
+  { instrument, practice }: BenchWorld,
+): Step {
+  const [course] = round.toCome;
+  const answers = asked?.course === course && asked?.turned === (round.beforeHz !== null);
+  if (course === undefined || reading.course !== course || !answers)
+    return { state: talk, effects: [] };
+  const { round: after, event, peg } = pegTestAfter(round, reading.hz, instrument);
+  const told = event ? act(talk, event) : { state: talk, effects: [] };
+  // A practice instrument's pegs tell nothing of a real one's.
+  const save = peg && !practice ? [{ do: 'save peg', course, peg } as const] : [];
+  const next =
+    after.toCome[0] === course
+      ? led(told.state, { kind: 'pegs', round: after })
+      : tryPeg(told.state, after);
+  return { state: next.state, effects: [...told.effects, ...save, ...next.effects] };
+}
+
+/** What a pluck comes to: a reading of a string, a doubt which one it was, or why it is none. */
+function conclude(
+  { outcome, track, clipped }: Outcome,
+  { chosen }: BenchAsked,
+  { state, strings, heard, before, coupling, aiming }: BenchWorld,
+): { readonly pluck: HeardPluck; readonly notice: Notice | null } {
+  const pluck: HeardPluck = {
+    chosen,
+    ringing: ringingOf(track),
+    levelDbfs: outcome.kind === 'reading' ? outcome.levelDbfs : null,
+    clipped,
+    reading: null,
+    refusal: null,
+  };
+  if (outcome.kind !== 'reading')
+    return {
+      pluck: { ...pluck, refusal: outcome },
+      notice: { kind: 'refused', refusal: outcome },
+    };
+  const aimBy = aiming ? coupling : null;
+  const known = { state, intended: chosen, strings, heard, coupling: aimBy, before };
+  const put = hearPluck(outcome, known);
+  if ('course' in put) return { pluck: { ...pluck, reading: put }, notice: null };
+  if (put.kind === 'doubt')
+    return { pluck, notice: { kind: 'doubt', courses: put.courses, outcome, track } };
+  const refusal = { kind: 'not sure', reason: 'no pitch' } as const;
+  return { pluck: { ...pluck, refusal }, notice: { kind: 'refused', refusal } };
+}

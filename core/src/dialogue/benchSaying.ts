@@ -1,0 +1,94 @@
+import {
+  type CoachString,
+  type CoachView,
+  type Fault,
+  faultOf,
+  nextStep,
+  soundedTogether,
+} from '../coach/index.ts';
+import { passesToCome, standings, whyMoved } from '../sitting/index.ts';
+import { headroom, soundingLength, turnsFor } from '../strings/index.ts';
+import type { Saying } from '../words/index.ts';
+import { checkInHand, courseInHand } from './bench.ts';
+import type { BenchTalk, BenchWorld, Led } from './benchTypes.ts';
+import { pegTask } from './pegTest.ts';
+
+/** The one thing to say now: what went wrong comes before what comes next. */
+export function benchSaying(talk: BenchTalk, world: BenchWorld): Saying {
+  const { notice, led } = talk;
+  if (!world.listening) return { about: 'source', kind: world.instrument.kind };
+  if (led.kind === 'reference' && led.hz === null)
+    return { about: 'reference', again: notice !== null };
+  const fault = benchFault(talk, world);
+  if (fault) return { about: 'fault', fault };
+  if (notice?.kind === 'refused') {
+    const { refusal } = notice;
+    return { about: 'refusal', refusal, together: soundedTogether(refusal, world.targets) };
+  }
+  if (notice?.kind === 'doubt') return { about: 'which string', courses: notice.courses };
+  return sayingOf(shown(led), world) ?? { about: 'next', step: stepNow(world) };
+}
+
+/** What the last pluck shows to be wrong, if anything; null once the teacher has gone on. */
+export function benchFault(talk: BenchTalk, world: BenchWorld): Fault | null {
+  if (talk.answered || sayingOf(shown(talk.led), world)) return null;
+  return faultOf(talk.plucks, viewOf(world));
+}
+
+/** A reference that was heard stands beside what is led through. */
+function shown(led: Led): Led {
+  return led.kind === 'reference' && led.hz !== null ? led.back : led;
+}
+
+function sayingOf(led: Led, world: BenchWorld): Saying | null {
+  switch (led.kind) {
+    case 'pegs': {
+      const { round } = led;
+      return { about: 'pegs', task: pegTask(round, world.instrument), found: round.found };
+    }
+    case 'pair': {
+      if (led.beat) return { about: 'beat', beat: led.beat };
+      const check = checkInHand(world);
+      return check && { about: 'pair', check };
+    }
+    case 'by ear':
+      return { about: 'by ear', course: courseInHand(world.state, world.planned) };
+    case 'verdict':
+      return led.verdict && { about: 'ear verdict', verdict: led.verdict };
+    case 'tuning':
+    case 'reference':
+      return null;
+  }
+}
+
+function stepNow(world: BenchWorld) {
+  const { state, heard, coupling, planned, bold, a4 } = world;
+  const nothing = state.goal.order.map(() => null);
+  return nextStep(state, coachStrings(world), a4, {
+    planned,
+    passes: passesToCome(state, standings(heard, nothing, coupling), coupling),
+    why: (course) => whyMoved(heard, course, coupling),
+    bold,
+  });
+}
+
+function viewOf(world: BenchWorld): CoachView {
+  const { state, coupling, a4, retuning } = world;
+  return { state, strings: coachStrings(world), coupling, a4, retuning };
+}
+
+/** The strings as the coach knows them, sounding as they do with a capo on. */
+function coachStrings({ targets, instrument }: BenchWorld): CoachString[] {
+  return targets.flatMap((target) => {
+    const { course } = target;
+    const string = instrument.courses[course - 1]?.strings[0];
+    if (!string) return [];
+    const { spec, peg } = string;
+    return {
+      target,
+      tighten: peg.tighten,
+      turnsTo: (fromHz, toHz) => turnsFor(instrument, course, fromHz, toHz),
+      headroom: (hz) => headroom(spec, soundingLength(instrument, course), hz),
+    };
+  });
+}

@@ -1,0 +1,135 @@
+import type { EarVerdict, HeardPluck } from '../coach/index.ts';
+import type {
+  BeatOutcome,
+  ListenEvent,
+  Reading,
+  Refusal,
+  StringKnowledge,
+} from '../listen/index.ts';
+import type { Target, Tuning } from '../music/index.ts';
+import type { BenchEvent, BenchState, Measurement, StringReading } from '../sitting/index.ts';
+import type { Coupling, Instrument, Peg } from '../strings/index.ts';
+import type { Cents, Hz } from '../units.ts';
+import type { PegTestRound } from './pegTest.ts';
+
+/** What the bench asks of the player at a moment; a pluck answers what was asked when it was made. */
+export interface BenchAsked {
+  /** The string that was chosen by hand. */
+  readonly chosen: number | null;
+  /** The next note is a reference, and no string of this instrument. */
+  readonly reference: boolean;
+  /** The peg that is tried, and whether its turn was made. */
+  readonly peg: { readonly course: number; readonly turned: boolean } | null;
+}
+
+/** What the last pluck came to when it was no reading. */
+export type Notice =
+  | { readonly kind: 'refused'; readonly refusal: Refusal }
+  /** Its string is in doubt: it is kept, and put to the string that the teacher names. */
+  | {
+      readonly kind: 'doubt';
+      readonly courses: readonly number[];
+      readonly outcome: Reading;
+      readonly track: Float32Array;
+    };
+
+/** What the bench leads through. */
+export type Plain =
+  | { readonly kind: 'tuning' }
+  /** The figures are hidden. */
+  | { readonly kind: 'by ear' }
+  /** How near the ear came; null where the string was not heard. */
+  | { readonly kind: 'verdict'; readonly verdict: EarVerdict | null }
+  | { readonly kind: 'pegs'; readonly round: PegTestRound };
+
+/** … or what it does between, to go back afterwards to where it was. */
+export type Led =
+  | Plain
+  /** A fork, a piano, a friend's string: waited for, or heard. */
+  | { readonly kind: 'reference'; readonly hz: Hz | null; readonly back: Plain }
+  /** Two strings sounded together: waited for, or how they beat. */
+  | { readonly kind: 'pair'; readonly beat: BeatOutcome | null; readonly back: Plain };
+
+/** The conversation at the bench, beside what its log tells. */
+export interface BenchTalk {
+  readonly led: Led;
+  /** What was heard since the page was opened, for the coach. */
+  readonly plucks: readonly HeardPluck[];
+  /** The teacher has decided something since the last pluck: what it showed is answered. */
+  readonly answered: boolean;
+  readonly notice: Notice | null;
+  /** The note that sounds: time since its onset in seconds and Hz by turns. */
+  readonly track: readonly number[];
+  /** That note is the last pluck, not a reference or two strings compared. */
+  readonly ownsTrack: boolean;
+  /** The newest reading, and which one it is, so that it is announced once. */
+  readonly newest: { readonly reading: StringReading; readonly nth: number } | null;
+}
+
+/** What is true beside the conversation at the moment of an input. */
+export interface BenchWorld {
+  readonly state: BenchState;
+  /** Readings of the sitting so far. */
+  readonly heard: readonly StringReading[];
+  /** Null where the tuning is no longer known. */
+  readonly tuning: Tuning | null;
+  readonly targets: readonly Target[];
+  readonly strings: readonly StringKnowledge[];
+  /** Cents of every course from before the sitting, course 1 first, where they are known. */
+  readonly before: readonly (Cents | null)[];
+  readonly coupling: Coupling;
+  /** Strings are brought to where they land once the others are tuned. */
+  readonly aiming: boolean;
+  /** As it sounds, with its capo on. */
+  readonly instrument: Instrument;
+  readonly a4: Hz;
+  /** What is heard tells nothing of the instrument itself. */
+  readonly practice: boolean;
+  readonly listening: boolean;
+  /** The string that a plan takes next, while there is one. */
+  readonly planned: number | undefined;
+  /** On the way from one tuning to another. */
+  readonly retuning: boolean;
+  /** Advice for one bold movement, not for many small ones. */
+  readonly bold: boolean;
+}
+
+/** What the ear tells the bench. */
+export type BenchHearing =
+  | Extract<ListenEvent, { type: 'onset' | 'track' | 'outcome' | 'released' }>
+  | { readonly type: 'pair'; readonly beat: BeatOutcome };
+
+export type BenchInput =
+  | { readonly type: 'heard'; readonly heard: BenchHearing; readonly asked: BenchAsked }
+  | { readonly type: 'accept' }
+  | { readonly type: 'next pass' }
+  | { readonly type: 'choose'; readonly course: number | null }
+  /** Hides the figures, or shows them. */
+  | { readonly type: 'by ear' }
+  /** Begins to compare two strings, or ends it. */
+  | { readonly type: 'compare' }
+  /** Waits for a reference, or leaves it. */
+  | { readonly type: 'reference' }
+  | { readonly type: 'take A4'; readonly a4: Hz }
+  /** Begins a round over the pegs, or ends it. */
+  | { readonly type: 'peg test' }
+  | { readonly type: 'sound target' }
+  | { readonly type: 'start afresh' }
+  /** Another source is about to be opened. */
+  | { readonly type: 'listen' };
+
+/** What is to be done in the world. */
+export type BenchEffect =
+  | {
+      readonly do: 'record';
+      readonly event: BenchEvent;
+      readonly measurement?: Pick<Measurement, 'reading' | 'track'>;
+    }
+  | { readonly do: 'save peg'; readonly course: number; readonly peg: Peg }
+  /** Waits for two strings near a pitch; null waits no longer. */
+  | { readonly do: 'expect pair'; readonly hz: Hz | null }
+  | { readonly do: 'sound'; readonly hz: Hz }
+  /** The note that rings is nobody's business any more. */
+  | { readonly do: 'let go' }
+  | { readonly do: 'start afresh'; readonly undoable: boolean }
+  | { readonly do: 'save A4'; readonly a4: Hz };

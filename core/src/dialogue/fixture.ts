@@ -1,0 +1,45 @@
+import type { ListenEvent, Reading } from '../listen/index.ts';
+import { shiftHz, type Target } from '../music/index.ts';
+
+/** A reading of a pitch as the ear gives it. */
+export function readingAt(hz: number, errorCents = 0.3): Reading {
+  return {
+    kind: 'reading',
+    hz,
+    clarity: 0.9,
+    errorCents,
+    spreadCents: 0.2,
+    f0Hz: hz,
+    firstPartialHz: hz,
+    periodHz: hz,
+    inharmonicity: 5e-5,
+    moving: false,
+    windowFrom: 0.2,
+    windowLength: 0.6,
+    levelDbfs: -20,
+    partials: [],
+  };
+}
+
+/** What the ear tells of one pluck. */
+export type OutcomeEvent = Extract<ListenEvent, { type: 'outcome' }>;
+
+export function outcomeOf(
+  outcome: OutcomeEvent['outcome'],
+  track: readonly number[] = [],
+): OutcomeEvent {
+  return {
+    type: 'outcome',
+    asked: 0,
+    start: 0,
+    length: 1,
+    outcome,
+    track: Float32Array.from(track),
+    clipped: false,
+  };
+}
+
+/** A pluck of a string so many cents from its target. */
+export function pluckOf(targets: readonly Target[], course: number, cents: number): OutcomeEvent {
+  return outcomeOf(readingAt(shiftHz(targets[course - 1]!.hz, cents)));
+}

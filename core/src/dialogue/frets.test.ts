@@ -1,0 +1,174 @@
+import { expect } from 'chai';
+import { findTuning, shiftHz, targetsOf } from '../music/index.ts';
+import type { FretCheck } from '../records/index.ts';
+import type { SourceKind } from '../sitting/index.ts';
+import { fretNoticeInWords } from '../words/index.ts';
+import { outcomeOf, pluckOf, readingAt } from './fixture.ts';
+import {
+  changedCheck,
+  type FretInput,
+  type FretTalk,
+  fretAsked,
+  fretTalk,
+  startFretTalk,
+} from './frets.ts';
+
+const TARGETS = targetsOf(findTuning('guitar-standard')!, 440);
+const CHECK: FretCheck = {
+  id: 'f',
+  instrumentId: 'g',
+  tuningId: 'guitar-standard',
+  a4: 440,
+  source: 'microphone',
+  startedAt: 0,
+  zone: 'UTC',
+  courses: [6, 1],
+  frets: [12],
+  pressures: ['normal'],
+  readings: [],
+  doneAt: null,
+};
+
+function play(start: FretTalk, inputs: readonly FretInput[], source: SourceKind = 'microphone') {
+  let talk = start;
+  // No two readings are of the same moment.
+  let now = 1000 * start.check.readings.length;
+  for (const input of inputs) {
+    now += 1000;
+    const tells = (kind: SourceKind) => kind === 'microphone';
+    const next = fretTalk(talk, input, { targets: TARGETS, now, source, tells });
+    // What is on the disk is what the changes make of it.
+    const kept = next.effects.reduce(
+      (check, { change }) => changedCheck(check, change),
+      talk.check,
+    );
+    if (input.type !== 'kept') expect(next.state.check).to.deep.equal(kept);
+    talk = next.state;
+  }
+  return talk;
+}
+
+/** Sounds what is asked for, so far off. */
+function sounded(talk: FretTalk, cents: number): FretInput {
+  const asked = fretAsked(talk)!;
+  const at =
+    asked.place.kind === 'fret' ? 100 * asked.place.fret : asked.place.kind === 'open' ? 0 : 1200;
+  return { type: 'heard', heard: pluckOf(TARGETS, asked.course, at + cents), asked };
+}
+
+/** A check after its open string was read four times. */
+function opened(): FretTalk {
+  let talk = startFretTalk(CHECK);
+  for (let i = 0; i < 4; i++) talk = play(talk, [sounded(talk, -6)]);
+  return talk;
+}
+
+const words = ({ notice }: FretTalk) => notice && fretNoticeInWords(notice).say;
+
+describe('the conversation of a fret check', () => {
+  it('takes what is asked for, and asks for the next', () => {
+    const talk = opened();
+    expect(talk.check.readings.map(({ cents }) => Math.round(cents))).to.deep.equal([
+      -6, -6, -6, -6,
+    ]);
+    expect(fretAsked(talk)).to.deep.equal({ course: 6, place: { kind: 'harmonic' } });
+  });
+
+  it('a pluck made before anything was asked for is nobody’s', () => {
+    const heard = pluckOf(TARGETS, 6, 0);
+    const talk = play(startFretTalk(CHECK), [{ type: 'heard', heard, asked: null }]);
+    expect(talk.check.readings).to.deep.equal([]);
+    expect(talk.notice).to.equal(null);
+  });
+
+  it('a late reading goes to the place it was made for', () => {
+    const start = opened();
+    const late = sounded(start, -6);
+    const talk = play(start, [{ type: 'skip' }, late]);
+    expect(talk.check.readings.at(-1)?.place).to.deep.equal({ kind: 'harmonic' });
+  });
+
+  const REFUSED: readonly (readonly [string, (talk: FretTalk) => FretInput, RegExp])[] = [
+    [
+      'too quiet',
+      (talk) => ({
+        type: 'heard',
+        heard: outcomeOf({ kind: 'too quiet', levelDbfs: -70 }),
+        asked: fretAsked(talk),
+      }),
+      /^Too quiet/,
+    ],
+    [
+      'another string open',
+      (talk) => ({ type: 'heard', heard: pluckOf(TARGETS, 5, 0), asked: fretAsked(talk) }),
+      /sounded like string 5/,
+    ],
+    [
+      'nowhere near',
+      (talk) => ({
+        type: 'heard',
+        heard: outcomeOf(readingAt(shiftHz(TARGETS[5]!.hz, -380))),
+        asked: fretAsked(talk),
+      }),
+      /not string 6 open|sounded like/,
+    ],
+  ];
+  for (const [name, input, says] of REFUSED)
+    it(`open string: ${name}`, () => {
+      const start = startFretTalk(CHECK);
+      const talk = play(start, [input(start)]);
+      expect(talk.check.readings).to.deep.equal([]);
+      expect(words(talk)).to.match(says);
+    });
+
+  it('never mixes practice with the real instrument', () => {
+    const start = opened();
+    const talk = play(start, [sounded(start, 0)], 'practice');
+    expect(words(talk)).to.equal('This check was begun on the real instrument.');
+    expect(talk.check.readings).to.have.length(4);
+  });
+
+  it('asks about a pitch at another fret, and takes it there or drops it', () => {
+    const start = play(opened(), [{ type: 'skip' }]);
+    expect(fretAsked(start)?.place).to.deep.equal({ kind: 'fret', fret: 12, pressure: 'normal' });
+    const elsewhere = play(start, [sounded(start, -106)]);
+    expect(elsewhere.other).to.include({ heard: 11 });
+    expect(elsewhere.check.readings).to.have.length(4);
+    const taken = play(elsewhere, [{ type: 'take other' }]);
+    expect(taken.check.readings.at(-1)?.place).to.include({ fret: 11 });
+    expect(taken.other).to.equal(null);
+    expect(play(elsewhere, [{ type: 'drop other' }]).check.readings).to.have.length(4);
+    // A question that is answered already: the key does nothing.
+    expect(play(taken, [{ type: 'take other' }])).to.deep.equal(taken);
+    // Two questions at once: the next pluck at its place answers the first.
+    expect(play(elsewhere, [sounded(elsewhere, -3)]).other).to.equal(null);
+  });
+
+  it('a fretted reading carries the finger’s own scatter', () => {
+    const start = play(opened(), [{ type: 'skip' }]);
+    const talk = play(start, [sounded(start, -6)]);
+    // 0.3 of the reading and 0.5 of the finger, in quadrature.
+    expect(talk.check.readings.at(-1)?.errorCents).to.be.closeTo(Math.sqrt(0.34), 1e-9);
+  });
+
+  it('strikes out and notes the last reading that counts', () => {
+    const talk = play(opened(), [{ type: 'strike out' }, { type: 'note', text: 'buzz' }]);
+    expect(talk.check.readings[3]).to.include({ struckOut: true });
+    expect(talk.check.readings[2]).to.include({ note: 'buzz' });
+    expect(fretAsked(talk)?.place).to.deep.equal({ kind: 'open' });
+    const empty = startFretTalk(CHECK);
+    expect(play(empty, [{ type: 'strike out' }]).check).to.equal(CHECK);
+  });
+
+  it('asks for nothing once it is finished', () => {
+    const talk = play(opened(), [{ type: 'finish' }]);
+    expect(fretAsked(talk)).to.equal(null);
+    expect(talk.check.doneAt).to.equal(5000);
+  });
+
+  it('takes over what another tab has read, never less than is here', () => {
+    const more = opened().check;
+    expect(play(startFretTalk(CHECK), [{ type: 'kept', check: more }]).check).to.equal(more);
+    expect(play(opened(), [{ type: 'kept', check: CHECK }]).check.readings).to.have.length(4);
+  });
+});

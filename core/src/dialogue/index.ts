@@ -1,0 +1,41 @@
+export {
+  askedAtBench,
+  benchTalk,
+  checkInHand,
+  courseInHand,
+  pegRound,
+  plainOf,
+  startBenchTalk,
+} from './bench.ts';
+export { benchFault, benchSaying } from './benchSaying.ts';
+export type {
+  BenchAsked,
+  BenchEffect,
+  BenchHearing,
+  BenchInput,
+  BenchTalk,
+  BenchWorld,
+} from './benchTypes.ts';
+export {
+  changedCheck,
+  type FretChange,
+  type FretEffect,
+  type FretInput,
+  type FretTalk,
+  type FretWorld,
+  fretAsked,
+  fretStrings,
+  fretTalk,
+  startFretTalk,
+} from './frets.ts';
+export type { Next } from './machine.ts';
+export {
+  type SettleAsked,
+  type SettleEffect,
+  type SettleInput,
+  type SettleTalk,
+  type SettleWorld,
+  settleNoticeInWords,
+  settleTalk,
+  startSettleTalk,
+} from './settle.ts';

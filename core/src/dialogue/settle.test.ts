@@ -1,0 +1,131 @@
+import { expect } from 'chai';
+import { findTuning, shiftHz, targetsOf } from '../music/index.ts';
+import type { Taken } from '../settling/index.ts';
+import { benchAfter, startBench, stringsNow } from '../sitting/index.ts';
+import { outcomeOf, pluckOf, readingAt } from './fixture.ts';
+import {
+  type SettleEffect,
+  type SettleInput,
+  settleNoticeInWords,
+  settleTalk,
+  startSettleTalk,
+} from './settle.ts';
+
+const TARGETS = targetsOf(findTuning('guitar-standard')!, 440);
+const TAKEN: Taken = {
+  at: 1000,
+  course: 2,
+  cents: -9,
+  errorCents: 0.3,
+  hz: 246,
+  step: 'stretched',
+  byHand: false,
+  doubt: null,
+  really: 1000,
+};
+
+function play(...inputs: readonly SettleInput[]) {
+  let talk = startSettleTalk();
+  let state = startBench({ order: [3, 2, 1], tolerance: 2 });
+  const effects: SettleEffect[] = [];
+  for (const input of inputs) {
+    const strings = stringsNow(TARGETS, [], new Map(), 0);
+    const last = input.type === 'correct' && input === FORGOTTEN ? null : TAKEN;
+    const next = settleTalk(talk, input, { state, targets: TARGETS, strings, course: 2, last });
+    talk = next.state;
+    for (const effect of next.effects) {
+      effects.push(effect);
+      if (effect.do === 'record') state = benchAfter(state, effect.event);
+    }
+  }
+  return {
+    talk,
+    state,
+    effects,
+    events: effects.flatMap((e) => (e.do === 'record' ? e.event : [])),
+  };
+}
+
+const FORGOTTEN: SettleInput = { type: 'correct' };
+const heard = (
+  outcome: ReturnType<typeof outcomeOf>,
+  chosen: number | null = null,
+): SettleInput => ({
+  type: 'heard',
+  heard: outcome,
+  asked: { chosen },
+});
+
+describe('the conversation over new strings', () => {
+  it('puts a pluck to its string, and announces it', () => {
+    const { talk, events } = play(heard(pluckOf(TARGETS, 2, -30)));
+    expect(events[0]).to.have.nested.property('reading.course', 2);
+    expect(talk.newest?.nth).to.equal(1);
+    expect(talk.notice).to.equal(null);
+  });
+
+  it('says why a pluck was no reading until the next one is', () => {
+    const quiet = heard(outcomeOf({ kind: 'too quiet', levelDbfs: -70 }));
+    const { talk, effects } = play(quiet);
+    expect(effects).to.deep.equal([]);
+    expect(settleNoticeInWords(talk.notice!, TARGETS).say).to.match(/^Too quiet/);
+    expect(play(quiet, heard(pluckOf(TARGETS, 2, -3))).talk.notice).to.equal(null);
+  });
+
+  it('asks which string it was, and takes the chosen one', () => {
+    const between = outcomeOf(readingAt(shiftHz(TARGETS[1]!.hz, 250)));
+    const { talk } = play(heard(between));
+    expect(settleNoticeInWords(talk.notice!, TARGETS).say).to.match(/^String \d or \d\? Choose it/);
+    expect(play(heard(between, 1)).events[0]).to.have.nested.property('reading.course', 1);
+  });
+
+  it('names both strings that sounded at once', () => {
+    const both = outcomeOf({ kind: 'more than one string', hz: [110, 146.8] });
+    expect(settleNoticeInWords(play(heard(both)).talk.notice!, TARGETS).say).to.equal(
+      'Strings 5 and 4 at once. Mute the others.',
+    );
+  });
+
+  it('lets the note go when a string is chosen', () => {
+    const { effects, state } = play({ type: 'choose', course: 1 });
+    expect(effects.map((effect) => effect.do)).to.deep.equal(['let go', 'record']);
+    expect(state.chosen).to.equal(1);
+  });
+
+  it('says of the last reading that it was the other thing', () => {
+    expect(play({ type: 'correct' }).events).to.deep.equal([
+      { type: 'said', course: 2, of: 1000, step: 'waited' },
+    ]);
+    const waited = { ...TAKEN, step: 'waited' as const };
+    const said = settleTalk(
+      startSettleTalk(),
+      { type: 'correct' },
+      {
+        state: startBench({ order: [2], tolerance: 2 }),
+        targets: TARGETS,
+        strings: [],
+        course: 2,
+        last: waited,
+      },
+    );
+    expect(said.effects[0]).to.have.nested.property('event.step', 'stretched');
+    expect(play(FORGOTTEN).effects).to.deep.equal([]);
+  });
+
+  it('says how long it really was after a clock that was set back', () => {
+    const said = play({ type: 'say', reading: TAKEN, step: 'waited', elapsed: 60_000 });
+    expect(said.events[0]).to.deep.equal({
+      type: 'said',
+      course: 2,
+      of: 1000,
+      step: 'waited',
+      elapsed: 60_000,
+    });
+  });
+
+  it('sounds the note of the string in hand', () => {
+    expect(play({ type: 'sound target' }).effects).to.deep.equal([
+      { do: 'sound', hz: TARGETS[1]!.hz },
+    ]);
+  });
+});

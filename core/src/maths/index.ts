@@ -1,0 +1,5 @@
+export { decibels } from './decibels.ts';
+export { powerOfTwo, RealFft } from './fft.ts';
+export { nth, nth64 } from './nth.ts';
+export { between, normal, type Random, seededRandom } from './random.ts';
+export { akaike, median } from './statistics.ts';

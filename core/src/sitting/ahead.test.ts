@@ -1,0 +1,144 @@
+import { expect } from 'chai';
+import type { Coupling } from '../strings/index.ts';
+import { aimOf, passesToCome, standings, whyMoved } from './ahead.ts';
+import type { StringReading } from './events.ts';
+import { hearPluck } from './hear.ts';
+import { type BenchState, replay, startBench } from './replay.ts';
+
+/** Three strings; a cent of any takes the others down by a twentieth. */
+const known: Coupling = {
+  matrix: [
+    [0, -0.05, -0.05],
+    [-0.05, 0, -0.05],
+    [-0.05, -0.05, 0],
+  ],
+  error: 0.15,
+  turns: 30,
+};
+const guess: Coupling = { ...known, error: 1, turns: 0 };
+const GOAL = { order: [3, 2, 1], tolerance: 2 };
+const NOTHING = [null, null, null];
+const reading = (course: number, cents: number, aim = 0): StringReading => ({
+  course,
+  cents,
+  errorCents: 0.3,
+  moving: false,
+  hz: 200 * 2 ** (cents / 1200),
+  ...(aim !== 0 && { aim }),
+});
+
+describe('where the strings stand', () => {
+  it('is where they were read, and what turns since did to them', () => {
+    // String 3 up by 40 takes the others down by 2; string 2 read afterwards is as it was found.
+    const readings = [reading(1, -10), reading(3, -40), reading(3, 0), reading(2, -20)];
+    const now = standings(readings, NOTHING, known);
+    expect(now[0]).to.be.closeTo(-12, 0.1);
+    expect(now[1]).to.equal(-20);
+    expect(now[2]).to.equal(0);
+  });
+
+  it('a string that was not heard stays unknown', () => {
+    expect(standings([reading(3, -40), reading(3, 0)], NOTHING, known)).to.deep.equal([
+      null,
+      null,
+      0,
+    ]);
+  });
+});
+
+describe('the aim on the bench', () => {
+  const heard = [reading(1, -40), reading(2, -40), reading(3, -40)];
+  const state = replay(
+    GOAL,
+    heard.map((r) => ({ type: 'reading' as const, reading: r })),
+  );
+  const now = standings(heard, NOTHING, known);
+
+  it('lies above the target of the first string by what the others will take, 0 for the last', () => {
+    // Strings 2 and 1 come up by about 44 and 42: a twentieth of that is 4.3.
+    expect(aimOf(state, 3, now, known)).to.be.within(3.8, 4.8);
+    const last = { ...state, passes: [onlyOpen(state, 1)] };
+    expect(aimOf(last, 1, now, known)).to.equal(0);
+  });
+
+  it('is off while the coupling is a guess, and with all strings near', () => {
+    expect(aimOf(state, 3, now, guess)).to.equal(0);
+    expect(aimOf(state, 3, [-9, -8, -10], known)).to.equal(0);
+  });
+
+  it('is what counts as at rest', () => {
+    const at = (cents: number, aim: number) =>
+      replay(GOAL, [
+        { type: 'reading', reading: reading(3, cents, aim) },
+        { type: 'reading', reading: reading(3, cents, aim) },
+      ]).passes[0]!.strings[0]!.standing;
+    expect(at(4.4, 4.5)).to.equal('left alone');
+    expect(at(0, 4.5)).to.equal('low');
+    expect(at(8, 4.5)).to.equal('high');
+  });
+
+  it('goes with the pluck that it was worked out for', () => {
+    const strings = [1, 2, 3].map((course) => ({ target: { course, midi: 55, hz: 200 } }));
+    const outcome = {
+      kind: 'reading',
+      hz: 200 * 2 ** (-40 / 1200),
+      clarity: 0.9,
+      errorCents: 0.3,
+      spreadCents: 0.2,
+      f0Hz: 195,
+      firstPartialHz: 195,
+      periodHz: 195,
+      inharmonicity: 1e-5,
+      moving: false,
+      windowFrom: 0.2,
+      windowLength: 0.6,
+      levelDbfs: -20,
+      partials: [],
+    } as const;
+    const before: BenchState = { ...startBench(GOAL), chosen: 3 };
+    const hearing = {
+      state: before,
+      intended: 3,
+      strings,
+      heard: heard.slice(0, 2),
+      coupling: known,
+    };
+    const put = hearPluck(outcome, hearing);
+    expect('aim' in put && put.aim).to.be.within(3.8, 4.8);
+    expect('aim' in hearPluck(outcome, { ...hearing, coupling: null })).to.equal(false);
+    expect(hearPluck(outcome, { ...hearing, intended: null, heard: [] })).to.include({
+      kind: 'doubt',
+    });
+  });
+
+  it('fewer passes are to come the firmer the neck', () => {
+    expect(
+      passesToCome(state, now, { ...known, matrix: known.matrix.map((row) => row.map(() => 0)) }),
+    ).to.equal(2);
+    expect(passesToCome(state, now, known)).to.be.at.least(3);
+  });
+});
+
+/** The present pass with every string settled but one. */
+function onlyOpen(state: BenchState, course: number) {
+  const [pass] = state.passes;
+  return {
+    ...pass!,
+    strings: pass!.strings.map((s) =>
+      s.course === course ? s : { ...s, standing: 'done' as const },
+    ),
+  };
+}
+
+describe('why a string moved', () => {
+  it('names the string whose turn explains it', () => {
+    const readings = [reading(3, 0), reading(2, -60), reading(2, 0), reading(3, -3.1)];
+    expect(whyMoved(readings, 3, known)).to.deep.equal({ course: 2, cents: 60 });
+  });
+
+  it('names none where the turns do not explain it', () => {
+    const readings = [reading(3, 0), reading(2, -5), reading(2, 0), reading(3, -9)];
+    expect(whyMoved(readings, 3, known)).to.equal(null);
+    expect(whyMoved([reading(3, 0)], 3, known)).to.equal(null);
+  });
+});

@@ -1,0 +1,70 @@
+import type { Reading } from '../listen/index.ts';
+import { centsBetween } from '../music/index.ts';
+import type { PegTurn } from '../strings/index.ts';
+import type { Cents, EpochMs, Hz } from '../units.ts';
+import type { Said } from './said.ts';
+
+/** A reading that was put to a string of the bench. */
+export interface StringReading {
+  readonly course: number;
+  /** Which string of a course of several; the first, or the only one, where it is missing. */
+  readonly member?: number;
+  /** Deviation from the string's target. */
+  readonly cents: Cents;
+  readonly errorCents: Cents;
+  readonly moving: boolean;
+  readonly hz: Hz;
+  /**
+   * Where the string was to be brought, in cents from its target, so that it lands there
+   * once the others have been tuned; absent is 0.
+   */
+  readonly aim?: Cents;
+}
+
+/** How far a reading lies from where its string was to be brought. */
+export function offBy({ cents, aim = 0 }: StringReading): Cents {
+  return cents - aim;
+}
+
+/** Everything that can happen on the bench; stored in this form, replayed after a reload. */
+export type BenchEvent =
+  | { readonly type: 'reading'; readonly reading: StringReading }
+  | { readonly type: 'choose'; readonly course: number | null; readonly member?: number }
+  /** `next` is the string to go on to, where a plan says so. */
+  | { readonly type: 'accept'; readonly next?: number }
+  | { readonly type: 'next pass' }
+  /** A peg was turned by a known amount; the readings beside it are in the log too. */
+  | ({ readonly type: 'peg test'; readonly course: number; readonly member?: number } & PegTurn)
+  /** What the teacher says of a reading of a settling string. */
+  | ({ readonly type: 'said' } & Said)
+  | { readonly type: 'room note'; readonly note: RoomNote };
+
+/** What the room is like, as far as the teacher keeps it. */
+export interface RoomNote {
+  readonly celsius?: number;
+  /** Relative, in per cent. */
+  readonly humidity?: number;
+  /** The instrument has just come in from elsewhere: it moves until it has the room's warmth. */
+  readonly broughtIn?: true;
+  readonly text?: string;
+}
+
+/** An event with the moment it happened. */
+export type StampedEvent = BenchEvent & { readonly at: EpochMs };
+
+/** Puts a reading to a string; `aim` is where that string is to be brought. */
+export function readingFor(
+  course: number,
+  reading: Reading,
+  targetHz: Hz,
+  aim: Cents = 0,
+): StringReading {
+  return {
+    course,
+    cents: centsBetween(targetHz, reading.hz),
+    errorCents: reading.errorCents,
+    moving: reading.moving,
+    hz: reading.hz,
+    ...(aim !== 0 && { aim }),
+  };
+}

@@ -1,0 +1,42 @@
+import type { Identity, Reading, StringKnowledge } from '../listen/index.ts';
+import { whoSounded } from '../listen/index.ts';
+import type { Coupling } from '../strings/index.ts';
+import type { Cents } from '../units.ts';
+import { aimOf, standings } from './ahead.ts';
+import type { StringReading } from './events.ts';
+import { readingFor } from './events.ts';
+import type { BenchState } from './replay.ts';
+
+/** What a pluck is put to. */
+export interface Hearing {
+  readonly state: BenchState;
+  /** The string that was chosen by hand when the pluck was made, or null. */
+  readonly intended: number | null;
+  readonly strings: readonly StringKnowledge[];
+  /** The readings of the sitting so far. */
+  readonly heard: readonly StringReading[];
+  /** Null aims at the target itself. */
+  readonly coupling: Coupling | null;
+  /** Cents of every course from before the sitting, course 1 first, where they are known. */
+  readonly before?: readonly (Cents | null)[];
+}
+
+/**
+ * A pluck put to its string, with where that string is to be brought; or the doubt about
+ * which one it is.
+ */
+export function hearPluck(
+  reading: Reading,
+  { state, intended, strings, heard, coupling, before }: Hearing,
+): StringReading | Exclude<Identity, { kind: 'known' }> {
+  const identity = whoSounded(reading, strings, intended);
+  if (identity.kind !== 'known') return identity;
+  const { course } = identity;
+  const target = strings.find((string) => string.target.course === course)?.target;
+  if (!target) return { kind: 'none' };
+  const plain = readingFor(course, reading, target.hz);
+  if (!coupling) return plain;
+  const known = before ?? state.goal.order.map(() => null);
+  const now = standings([...heard, plain], known, coupling);
+  return readingFor(course, reading, target.hz, aimOf(state, course, now, coupling));
+}

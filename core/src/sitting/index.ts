@@ -1,0 +1,36 @@
+export { aimOf, type Pull, passesToCome, standings, whyMoved } from './ahead.ts';
+export type { BenchEvent, RoomNote, StampedEvent, StringReading } from './events.ts';
+export { offBy, readingFor } from './events.ts';
+export { type Hearing, hearPluck } from './hear.ts';
+export { cameFrom, FROM_ANOTHER_TUNING, type LastPitches, stringsNow } from './known.ts';
+export { type LedgerRow, ledger } from './ledger.ts';
+export type { BenchGoal, BenchState, Pass, Standing, StringPass } from './replay.ts';
+export {
+  allInTune,
+  benchAfter,
+  currentPass,
+  isClosed,
+  nextCourse,
+  passDone,
+  replay,
+  startBench,
+  stringOf,
+} from './replay.ts';
+export { type Said, STEPS, type Step } from './said.ts';
+export type {
+  LogEntry,
+  Measurement,
+  Session,
+  SourceKind,
+  StringSummary,
+  Summary,
+} from './session.ts';
+export { tellsOfInstrument } from './session.ts';
+export {
+  emptySummary,
+  inOrder,
+  movedMost,
+  SUMMARY_FORM,
+  summarise,
+  summaryAfter,
+} from './summary.ts';

@@ -1,0 +1,86 @@
+import type { Instrument } from '../strings/index.ts';
+import type { Cents } from '../units.ts';
+import type { StringReading } from './events.ts';
+import type { LogEntry, Session, StringSummary, Summary } from './session.ts';
+
+/** Goes up when a summary says something else than before; those of another form are made anew. */
+export const SUMMARY_FORM = 1;
+
+/** A sitting before its first event: every string of the instrument, course 1 first. */
+export function emptySummary(
+  { id, instrumentId, startedAt }: Session,
+  courses: Instrument['courses'],
+): Summary {
+  const strings = courses.flatMap(({ number, strings: members }) =>
+    members.map((_, i): StringSummary => untouched(number, i + 1)),
+  );
+  return {
+    id,
+    instrumentId,
+    startedAt,
+    form: SUMMARY_FORM,
+    strings,
+    passes: 1,
+    passBegun: false,
+    plucks: 0,
+    events: 0,
+    upTo: 0,
+  };
+}
+
+function untouched(course: number, member: number): StringSummary {
+  return { course, member, found: null, left: null, leftHz: null, leftAt: null, plucks: 0 };
+}
+
+/** A sitting's summary after the next event of its log. */
+export function summaryAfter(before: Summary, { event, number }: LogEntry): Summary {
+  const next = { ...before, events: before.events + 1, upTo: Math.max(before.upTo, number) };
+  if (event.type === 'next pass')
+    return before.passBegun ? { ...next, passes: before.passes + 1, passBegun: false } : next;
+  if (event.type !== 'reading') return next;
+  const { reading, at } = event;
+  const strings = before.strings.map((string) =>
+    isOf(string, reading)
+      ? {
+          ...string,
+          found: string.found ?? reading.cents,
+          left: reading.cents,
+          leftHz: reading.hz,
+          leftAt: at,
+          plucks: string.plucks + 1,
+        }
+      : string,
+  );
+  // A reading of a string that the instrument does not have (it was changed since) counts nowhere.
+  if (!before.strings.some((string) => isOf(string, reading))) return next;
+  return { ...next, strings, passBegun: true, plucks: before.plucks + 1 };
+}
+
+function isOf(string: StringSummary, { course, member = 1 }: StringReading): boolean {
+  return string.course === course && string.member === member;
+}
+
+/** The same from a whole log, in its order. */
+export function summarise(
+  session: Session,
+  log: readonly LogEntry[],
+  courses: Instrument['courses'],
+): Summary {
+  return log.reduce(summaryAfter, emptySummary(session, courses));
+}
+
+/** The string that moved furthest from found to left; null if none was read twice. */
+export function movedMost({ strings }: Summary): (StringSummary & { cents: Cents }) | null {
+  const moves = strings.flatMap((s) =>
+    s.plucks > 1 && s.found !== null && s.left !== null ? { ...s, cents: s.left - s.found } : [],
+  );
+  moves.sort((a, b) => Math.abs(b.cents) - Math.abs(a.cents));
+  return moves[0] ?? null;
+}
+
+/** A log in its order: by number, and where two machines gave the same one, by machine. */
+export function inOrder(log: readonly LogEntry[]): LogEntry[] {
+  return [...log].sort(
+    (a, b) => a.number - b.number || (a.machine < b.machine ? -1 : a.machine > b.machine ? 1 : 0),
+  );
+}

@@ -1,0 +1,91 @@
+import type { InstrumentKind } from '../music/index.ts';
+import type { KgPerMetre, Millimetres } from '../units.ts';
+import type { PegGeometry } from './tension.ts';
+
+/** What turns the post: a worm gear, a planetary gear, or the hand itself. */
+export type PegKind = 'geared' | 'planetary' | 'direct';
+
+/** Where the pegs stand, the rows as the player looks down: upper + lower, or all in one line. */
+export type PegLayout =
+  | '3+3'
+  | '4+3'
+  | '2+2'
+  | '2+2 and a side peg'
+  | 'in line'
+  | 'in line, reversed';
+
+/** A peg's place as the player looks down on the instrument. */
+export interface PegPlace {
+  readonly row: 'upper' | 'lower' | 'side';
+  /** 1 is the peg nearest the nut. */
+  readonly fromNut: number;
+}
+
+/** What was measured of a peg, against what physics alone would say. */
+export interface PegFigure {
+  /** How much further a turn takes the string than physics has it. */
+  readonly factor: number;
+  /** Standard error of that, as a share of it. */
+  readonly error: number;
+  /** Turns that it was learned from. */
+  readonly turns: number;
+}
+
+/** One string as it is strung: what its physics needs. */
+export interface StringSpec {
+  readonly material: 'steel' | 'nylon' | 'fluorocarbon' | 'gut';
+  /** Plain strings carry their load with the whole diameter, wound ones with the core alone. */
+  readonly wound: boolean;
+  readonly diameterMm: Millimetres;
+  readonly coreMm: Millimetres;
+  readonly unitWeight: KgPerMetre;
+}
+
+/**
+ * Which way the button is turned to tighten: as the player holds the instrument where it
+ * points sideways, as one faces it where it points backwards.
+ */
+export type TightenDirection = 'away from you' | 'towards you' | 'clockwise' | 'counter-clockwise';
+
+/** The winder of one string. */
+export interface Peg extends PegGeometry {
+  readonly kind: PegKind;
+  readonly tighten: TightenDirection;
+  /** `assumed` until a peg test has shown the direction. */
+  readonly known: 'assumed' | 'tested';
+  /** How far a turn takes the string, as measured. */
+  readonly measured?: PegFigure;
+}
+
+/** One to three strings that are fretted together, each with its peg. */
+export interface Course {
+  readonly number: number;
+  readonly strings: readonly { readonly spec: StringSpec; readonly peg: Peg }[];
+}
+
+/** How the bridge is held: it decides how much one string moves the others. */
+export type Bridge = 'fixed' | 'loose' | 'floating';
+
+/** An instrument of the shelf. */
+export interface Instrument {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: InstrumentKind;
+  readonly scaleMm: Millimetres;
+  readonly frets: number;
+  /** Course 1, nearest the floor, first. */
+  readonly courses: readonly Course[];
+  readonly layout: PegLayout;
+  readonly bridge: Bridge;
+  /** Drawn the other way round; no figure changes. */
+  readonly leftHanded?: true;
+  /** Fret at which a capo sits now. */
+  readonly capo?: number;
+  /** The tuning that it is to be in now. */
+  readonly tuningId: string;
+  /** The tuning that it is kept in, while it is retuned to another one. */
+  readonly homeTuningId?: string;
+  /** Taken off the shelf; its history stays. */
+  readonly archived?: true;
+  readonly note: string;
+}

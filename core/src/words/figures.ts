@@ -1,0 +1,71 @@
+/** A count with its noun. @example counted(1, 'pass', 'passes') // => '1 pass' */
+export function counted(count: number, one: string, many = `${one}s`): string {
+  return `${count} ${count === 1 ? one : many}`;
+}
+
+const NEWTONS_PER_KGF = 9.80665;
+
+/** A force in the unit that the teacher has chosen, without it. @example forceFigure(98.1, 'kgf') // => '10.0' */
+export function forceFigure(newtons: number, unit: 'N' | 'kgf'): string {
+  return unit === 'N' ? newtons.toFixed(0) : (newtons / NEWTONS_PER_KGF).toFixed(1);
+}
+
+/** The same with its unit. @example forceInWords(98.1, 'N') // => '98 N' */
+export function forceInWords(newtons: number, unit: 'N' | 'kgf'): string {
+  return `${forceFigure(newtons, unit)} ${unit}`;
+}
+
+/** How far two pitches lie apart. @example distanceInWords(-200) // => '2 semitones' @example distanceInWords(77.4) // => '77.4 cents' */
+export function distanceInWords(cents: number): string {
+  const size = Math.abs(cents);
+  // What is half a cent off a whole number of semitones is one.
+  const whole = Math.floor((size + 0.5) / 100);
+  const rest = Math.max(0, size - 100 * whole);
+  const parts = [
+    ...(whole > 0 ? [counted(whole, 'semitone')] : []),
+    ...(rest >= 0.5 || whole === 0 ? [`${rest.toFixed(1)} cents`] : []),
+  ];
+  return parts.join(' and ');
+}
+
+const UNITS = [
+  ['day', 86_400],
+  ['hour', 3600],
+  ['minute', 60],
+] as const;
+/** Up to so many of a unit the halves are told. */
+const HALVES_TO = 3;
+
+/** The same for a table. @example shortDuration(5400) // => '1.5 h' */
+export function shortDuration(seconds: number): string {
+  return durationInWords(seconds)
+    .replace('under a minute', '< 1 min')
+    .replace(/ minutes?/, ' min')
+    .replace(/ hours?/, ' h');
+}
+
+/** A length of time, no finer than it matters. @example durationInWords(5400) // => '1.5 hours' @example durationInWords(40) // => 'under a minute' */
+export function durationInWords(seconds: number): string {
+  for (const [unit, size] of UNITS) {
+    const count = seconds / size;
+    if (count < 1) continue;
+    const fine = unit !== 'minute' && count < HALVES_TO;
+    const shown = fine ? Math.round(2 * count) / 2 : Math.round(count);
+    return counted(shown, unit);
+  }
+  return 'under a minute';
+}
+
+/** A deviation as the teacher reads it: sign always shown, tenths only where they matter. */
+export function signedCents(cents: number): string {
+  const digits = Math.abs(cents) < 100 ? 1 : 0;
+  const text = Math.abs(cents).toFixed(digits);
+  const zero = Number(text) === 0;
+  return zero ? `±${text}` : `${cents < 0 ? '−' : '+'}${text}`;
+}
+
+/** Where a deviation stands, in the teacher's word and the learner's. */
+export function deviationInWords(cents: number, tolerance: number): string {
+  if (Math.abs(cents) <= tolerance) return 'at rest';
+  return cents < 0 ? 'low (flat)' : 'high (sharp)';
+}

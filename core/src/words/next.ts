@@ -1,0 +1,106 @@
+import type { Moved, NamedString, NextStep, TurnSize } from '../coach/index.ts';
+import { loosen, type TightenDirection } from '../strings/index.ts';
+import type { Cents } from '../units.ts';
+import type { Sentence } from './sentence.ts';
+import { turnInWords } from './turns.ts';
+
+type Facts<S extends NextStep['step']> = Extract<NextStep, { step: S }>;
+
+const WORDS: { readonly [S in NextStep['step']]: (facts: Facts<S>) => Sentence } = {
+  'pluck any': () => ({ say: 'Pluck any string.', more: '' }),
+  pluck: ({ string }) => ({
+    say: `Pluck ${nameOf(string)}.`,
+    more: 'One string at a time; rest a finger on the others.',
+  }),
+  'go on': ({ leftAlone, next }) => {
+    const done = leftAlone ? 'It is right: leave it alone.' : 'Done.';
+    return {
+      say: next ? `${done} Now ${nameOf(next)}.` : done,
+      more: 'Mute this one before you go on.',
+    };
+  },
+  'let it ring': () => ({
+    say: 'Nearly. Let it ring out once.',
+    more: 'The pitch was still moving.',
+  }),
+  'once more': ({ fromAbove }) => ({
+    say: 'At rest. Pluck it once more to be sure.',
+    more: fromAbove
+      ? 'You came down from above: it may slip. Go just below and come up once.'
+      : 'Two plucks that agree close this string.',
+  }),
+  'too far': ({ tighten }) => ({
+    say: 'Too far. Drop just below, then come up.',
+    more: `Loosen, ${loosen(tighten)}, then tighten: the last movement is always upward.`,
+  }),
+  'far off': ({ low, tighten, semitones, notes }) => {
+    const path =
+      notes.length > 1
+        ? `On the way: ${notes.join(', ')}.`
+        : `${low ? 'Up' : 'Down'} to ${notes[0]}.`;
+    return {
+      say: `${low ? 'Far below' : 'Far above'}. ${wayOf(low, tighten)}.`,
+      more: `${semitones.toFixed(1)} semitones to go. ${path} Slow before the last.`,
+    };
+  },
+  turn: turnWords,
+  'round again': ({ most, passes }) => ({
+    say: 'Go round again from the start.',
+    more: `${mostInWords(most)}${passesInWords(passes)}`,
+  }),
+  'in tune': () => ({ say: 'In tune. Nothing had to move.', more: 'You can hand it back.' }),
+};
+
+/** What to do now. */
+export function stepInWords(step: NextStep): Sentence {
+  const say = WORDS[step.step] as (facts: NextStep) => Sentence;
+  return say(step);
+}
+
+function nameOf({ course, note }: NamedString): string {
+  return `string ${course}, ${note}`;
+}
+
+function wayOf(low: boolean, tighten: TightenDirection): string {
+  return low ? `Tighten, ${tighten}` : `Loosen, ${loosen(tighten)}`;
+}
+
+function turnWords({ low, tighten, turn, small, bold, aim }: Facts<'turn'>): Sentence {
+  const way = wayOf(low, tighten);
+  const size = turn ? sizeInWords(turn) : small ? 'a hair' : 'a little';
+  const side = low ? 'Low' : 'High';
+  if (bold)
+    return {
+      say: `${side}. In one move: ${way.charAt(0).toLowerCase()}${way.slice(1)}, ${size}.`,
+      more: aimInWords(aim) ?? 'Then the fine part, upward.',
+    };
+  const how = low ? 'Sound it, hear it, then turn.' : 'Go a little below, then come up to it.';
+  return { say: `${side}. ${way}, ${size}.`, more: aimInWords(aim) ?? how };
+}
+
+function sizeInWords({ turns, guess }: TurnSize): string {
+  return guess ? `${turnInWords(turns)}, at a guess` : turnInWords(turns);
+}
+
+/** Why a string is not brought to its target; null where it is. */
+function aimInWords(aim: Cents): string | null {
+  if (aim === 0) return null;
+  const size = Math.abs(aim).toFixed(0);
+  return aim > 0
+    ? `Aim +${size}: it will drop as the others are tuned.`
+    : `Aim −${size}: it will rise as the others are tuned.`;
+}
+
+function mostInWords(most: Moved | null): string {
+  if (!most) return 'Tuning one string moves the others.';
+  const { string, cents, pull } = most;
+  const moved = `${nameOf(string)} moved most: ${cents.toFixed(1)} cents.`;
+  if (!pull) return moved;
+  const way = pull.cents > 0 ? 'came up' : 'went down';
+  return `${moved} String ${pull.course} pulled it along when it ${way} ${Math.abs(pull.cents).toFixed(0)} cents.`;
+}
+
+function passesInWords(passes: number | null): string {
+  if (passes === null) return '';
+  return passes === 1 ? ' One look should do.' : ` About ${passes} more.`;
+}

@@ -1,0 +1,57 @@
+import { loosen, type TightenDirection } from '../strings/index.ts';
+import type { Cents } from '../units.ts';
+import type { Sentence } from './sentence.ts';
+import { turnInWords } from './turns.ts';
+
+/** What the last turn of a peg showed. */
+export type PegFound =
+  | { readonly kind: 'did not move' }
+  | { readonly kind: 'as thought'; readonly course: number; readonly cents: Cents }
+  | {
+      readonly kind: 'other way';
+      readonly course: number;
+      readonly cents: Cents;
+      /** The way it tightens after all. */
+      readonly tighten: TightenDirection;
+    };
+
+/** What is to be done next in a round over the pegs. */
+export type PegTask =
+  | { readonly kind: 'pluck'; readonly course: number }
+  /** Turn by so much to loosen, as far as is known, then pluck. */
+  | { readonly kind: 'turn'; readonly turns: number; readonly tighten: TightenDirection }
+  | { readonly kind: 'over' };
+
+/** What to do now in a round over the pegs, after what was found. */
+export function pegTestInWords(task: PegTask, found: PegFound | null): Sentence {
+  switch (task.kind) {
+    case 'over':
+      return {
+        say: found ? foundInWords(found) : 'The pegs are known.',
+        more: 'All pegs were tried.',
+      };
+    case 'pluck':
+      return found
+        ? { say: foundInWords(found), more: `Now pluck string ${task.course}.` }
+        : {
+            say: `Pluck string ${task.course}.`,
+            more: 'Then one small turn shows how its peg works.',
+          };
+    case 'turn':
+      return {
+        say: `Turn its button ${turnInWords(task.turns)} ${loosen(task.tighten)}, then pluck.`,
+        more: 'It is thought to loosen that way. Should it go up, turn it back.',
+      };
+  }
+}
+
+function foundInWords(found: PegFound): string {
+  switch (found.kind) {
+    case 'did not move':
+      return 'It did not move. Trace the string to its peg with a finger.';
+    case 'as thought':
+      return `String ${found.course} went down ${found.cents.toFixed(0)} cents, as thought.`;
+    case 'other way':
+      return `It went up ${found.cents.toFixed(0)} cents: turn it back. String ${found.course} tightens ${found.tighten}.`;
+  }
+}
