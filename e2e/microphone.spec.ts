@@ -178,6 +178,12 @@ test('one tab listens at a time', async ({ context }) => {
   await withMicrophone(second, SILENT_MICROPHONE);
   await expect(second.getByRole('alert')).toContainText('Another tab of Rosefinch is listening');
   await first.close();
+  const listening = () =>
+    second.evaluate(async () => {
+      const { held = [] } = await navigator.locks.query();
+      return held.filter(({ name }) => name === 'rosefinch-listening').length;
+    });
+  await expect.poll(listening).toBe(0);
   await second.getByRole('button', { name: 'Microphone' }).click();
   await expect(second.getByText('Room quiet')).toBeVisible();
 });

@@ -1,5 +1,7 @@
 // Unit tests run in Node, which knows no style sheets and no worklets: those that a source imports
-// are nothing there. It reads English, whatever the machine reads.
+// are nothing there. It reads English, whatever the machine reads. The database stands there before
+// any file is loaded: Dexie looks for it once, and which file comes first in a process is chance.
+require('fake-indexeddb/auto');
 require.extensions['.css'] = () => {};
 globalThis.AudioWorkletProcessor = class {};
 globalThis.registerProcessor = () => {};

@@ -1,4 +1,3 @@
-import 'fake-indexeddb/auto';
 import { readFileSync } from 'node:fs';
 import {
   type Contents,

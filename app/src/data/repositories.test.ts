@@ -1,4 +1,3 @@
-import 'fake-indexeddb/auto';
 import { readFileSync } from 'node:fs';
 import { readBackup, saltmarshLibrary } from '@rosefinch/core/records';
 import type { Session, StringReading } from '@rosefinch/core/sitting';

@@ -1,21 +1,31 @@
 import { expect } from 'chai';
 import { takeListeningLock } from './lock.ts';
 
-/** Locks as several tabs see them: one holder a name (W3C Web Locks, `ifAvailable`). */
+/** Locks as several tabs see them: one holder a name, the others wait (W3C Web Locks, `signal`). */
 function locks() {
-  const held = new Set<string>();
+  let holder = Promise.resolve();
+  const waiting: AbortController[] = [];
   return {
-    held,
-    request: async (
-      name: string,
-      { ifAvailable }: { ifAvailable: boolean },
-      act: (lock: object | null) => unknown,
-    ) => {
-      expect(ifAvailable).to.equal(true);
-      if (held.has(name)) return act(null);
-      held.add(name);
-      await act({});
-      held.delete(name);
+    /** All who wait have waited long enough. */
+    giveUp: () => waiting.forEach((one) => void one.abort()),
+    request: async (_: string, { signal }: { signal: AbortSignal }, act: () => Promise<void>) => {
+      const before = holder;
+      const patience = new AbortController();
+      waiting.push(patience);
+      expect(signal.aborted).to.equal(false);
+      const late = new Promise<never>((__, reject) => {
+        patience.signal.addEventListener('abort', () => reject(new DOMException('', 'AbortError')));
+      });
+      let done = () => {};
+      holder = new Promise((resolve) => {
+        done = resolve;
+      });
+      await Promise.race([before, late]).catch((problem: unknown) => {
+        void before.then(done);
+        throw problem;
+      });
+      await act();
+      done();
     },
   };
 }
@@ -28,11 +38,12 @@ describe('the right to listen', () => {
     Object.assign(navigator, { locks: shared });
     const first = await takeListeningLock();
     expect(first).to.be.a('function');
-    expect(await takeListeningLock()).to.equal(null);
+    const impatient = takeListeningLock();
+    shared.giveUp();
+    expect(await impatient).to.equal(null);
+    const patient = takeListeningLock();
     first!();
-    await new Promise<void>((resolve) => setImmediate(resolve));
-    expect(shared.held.size).to.equal(0);
-    expect(await takeListeningLock()).to.be.a('function');
+    expect(await patient).to.be.a('function');
   });
 
   it('is everybody’s where the browser knows no locks', async () => {
