@@ -1,6 +1,6 @@
 import { BenchPage } from './bench.ts';
 import { type Doing, playedBy } from './sound.ts';
-import { expect, feed, test } from './test.ts';
+import { expect, feed, fromMore, test } from './test.ts';
 
 interface Mistake {
   readonly name: string;
@@ -76,7 +76,7 @@ test('by microphone the coach hears what goes wrong', async ({ page }) => {
       await page.keyboard.press(choose ?? '0');
       await feed(page, playedBy(detune, doings));
       await expect(bench.advice).toContainText(says);
-      await page.getByRole('button', { name: 'Start afresh' }).click();
+      await fromMore(page, 'Start afresh');
       await expect.poll(() => bench.plucks(3)).toBe(0);
     });
 });

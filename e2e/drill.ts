@@ -7,7 +7,7 @@ import { CHROMIUM, CHROMIUM_ARGS } from './playwright.config.ts';
 import { tableOf } from './reliability/store.ts';
 import { addressOf, serveDemo } from './serve.ts';
 import { browserHearing, fretPlayer, type PlayedNote, plucksOf, temporaryFile } from './sound.ts';
-import { expect, give } from './test.ts';
+import { give, take } from './test.ts';
 
 /**
  * Plucks made while the page is slow (its processor throttled six times) and the machine is
@@ -111,9 +111,7 @@ const INSTRUMENT: Readonly<Record<Bench, string>> = {
 async function open(page: Page, view: Bench): Promise<void> {
   await page.goto(view === 'bench' ? '/' : `/${view}`);
   if (view !== 'bench') {
-    const choice = page.getByLabel('Instrument');
-    await choice.selectOption({ label: INSTRUMENT[view] });
-    await expect(choice).toHaveValue(INSTRUMENT[view].toLowerCase());
+    await take(page, INSTRUMENT[view]);
   }
   if (view === 'settle') await page.getByRole('button', { name: 'Settle these strings' }).click();
   if (view === 'frets') await beginCheck(page);

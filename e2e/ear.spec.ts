@@ -62,7 +62,7 @@ test.describe('by microphone', () => {
 });
 
 test('advice can be bold and short', async ({ page }) => {
-  await page.goto('/data');
+  await page.goto('/settings');
   await page.getByLabel('Movements').selectOption('one bold');
   await expect(page.getByLabel('Movements')).toHaveValue('one bold');
   await page.getByLabel('Advice').selectOption('one line');

@@ -1,5 +1,5 @@
 import { HEARD_WITHIN, LOOK_AGAIN } from './bench.ts';
-import { allStored, expect, heardOut, type Page } from './test.ts';
+import { allStored, expect, heardOut, type Page, take } from './test.ts';
 
 /** The fret check as a user finds it. */
 export class FretsPage {
@@ -7,9 +7,7 @@ export class FretsPage {
 
   async open(instrument: string): Promise<void> {
     await this.page.goto('/frets');
-    const choice = this.page.getByLabel('Instrument');
-    await choice.selectOption({ label: instrument });
-    await expect(choice).toHaveValue(instrument.toLowerCase());
+    await take(this.page, instrument);
   }
 
   async practise(): Promise<void> {
@@ -42,6 +40,15 @@ export class FretsPage {
   /** Goes on until nothing more is asked for. */
   async soundAll(): Promise<void> {
     while ((await this.asked()).includes('pluck')) await this.sound();
+  }
+
+  /** Goes to the page that says what the check comes to. */
+  async comesTo(): Promise<void> {
+    await this.page.getByRole('button', { name: /^What it comes to/ }).click();
+  }
+
+  async back(): Promise<void> {
+    await this.page.getByRole('button', { name: /^Back to the check/ }).click();
   }
 
   causes() {

@@ -2,7 +2,7 @@ import AxeBuilder from '@axe-core/playwright';
 import { BenchPage } from './bench.ts';
 import { DEMO_PORT, OWN_PORT } from './playwright.config.ts';
 import { playedBy, sixPlucksFile } from './sound.ts';
-import { expect, feed, give, goTo, type Page, test } from './test.ts';
+import { expect, feed, give, goTo, type Page, recording, test } from './test.ts';
 
 async function seriousFaults(page: Page, rules?: string): Promise<string[]> {
   // Only what is wrong is wanted: all that passes need not be listed.
@@ -27,9 +27,9 @@ test('axe finds nothing serious on any view, light and dark', async ({ browser }
   await give(context, 'fast');
   const page = await context.newPage();
   await page.goto(`http://127.0.0.1:${OWN_PORT}/`);
-  await page.getByRole('heading', { name: 'Tune string by string' }).waitFor();
+  await page.getByRole('heading', { name: 'What stands in front of you?' }).waitFor();
   await expectGood(page, 'first use');
-  await page.goto(`http://127.0.0.1:${DEMO_PORT}/history`);
+  await page.goto(`http://127.0.0.1:${DEMO_PORT}/log`);
   await page.getByText('Every sitting').waitFor();
   await expectGood(page, 'empty history');
   const bench = new BenchPage(page);
@@ -39,16 +39,16 @@ test('axe finds nothing serious on any view, light and dark', async ({ browser }
   await page.keyboard.press('5');
   await bench.pluck(5);
   await expectGood(page, 'bench with a reading');
-  await page.getByRole('button', { name: /^Keys/ }).click();
+  await page.getByRole('button', { name: /^More/ }).click();
   await page.getByRole('dialog').waitFor();
   await page.waitForTimeout(400);
-  await expectGood(page, 'list of keys');
-  await page.getByRole('button', { name: 'Close' }).click();
-  await page.getByLabel('Recording file').setInputFiles(sixPlucksFile().file);
+  await expectGood(page, 'all actions');
+  await page.keyboard.press('Escape');
+  await recording(page, sixPlucksFile().file);
   await page.waitForURL(/\/recordings\//);
   await page.getByText(/stiffness/).waitFor();
   await expectGood(page, 'recording report');
-  await goTo(page, '/history');
+  await goTo(page, '/log');
   await page.getByRole('button', { name: 'Delete' }).first().waitFor();
   await expectGood(page, 'history');
   await goTo(page, '/data');
@@ -80,7 +80,7 @@ test('from a cold open to the first reading of the practice guitar is one click'
 }) => {
   await page.goto('/');
   await page.getByRole('button', { name: 'Practice guitar' }).click();
-  await expect(page.getByRole('row', { name: /^6 E2/ })).toContainText('low');
+  await expect(page.getByRole('button', { name: /^String 6,/ })).toContainText('low');
   await expect(page.getByRole('log', { name: 'Readings in words' })).toContainText(
     /String 6, E2: \d+ cents, low/,
   );
@@ -88,8 +88,8 @@ test('from a cold open to the first reading of the practice guitar is one click'
 
 test('the same from an empty shelf', async ({ page }) => {
   await page.goto(`http://127.0.0.1:${OWN_PORT}/`);
-  await page.getByRole('button', { name: 'Try it with the practice guitar' }).click();
-  await expect(page.getByRole('row', { name: /^6 E2/ })).toContainText('low');
+  await page.getByRole('button', { name: 'Try it with a practice guitar' }).click();
+  await expect(page.getByRole('button', { name: /^String 6,/ })).toContainText('low');
 });
 
 test('arrival is spoken when wanted, and only then', async ({ page }) => {
@@ -104,7 +104,7 @@ test('arrival is spoken when wanted, and only then', async ({ page }) => {
   await bench.practise();
   await expect.poll(() => bench.plucks(6)).toBe(1);
   expect(await said()).toEqual([]);
-  await page.getByRole('link', { name: 'Data' }).click();
+  await page.getByRole('link', { name: 'Settings' }).click();
   const aloud = page.getByRole('switch', { name: 'Say readings aloud' });
   await aloud.click({ force: true });
   await expect(aloud).toBeChecked();
@@ -148,7 +148,9 @@ test('on a phone nothing runs out of the side, and the figure comes first', asyn
     '/tunings',
     '/tunings/guitar-open-d',
     '/tunings/new',
-    '/history',
+    '/log',
+    '/ear',
+    '/settings',
     '/data',
   ]) {
     await goTo(page, path);
@@ -188,7 +190,7 @@ for (const colorScheme of ['light', 'dark'] as const)
         .getContext('2d')!
         .getImageData(canvas.width / 2, canvas.height / 2, 1, 1).data;
       return {
-        pressed: style('.sources [aria-pressed="true"]').backgroundColor,
+        pressed: style('.listening [aria-pressed="true"]').backgroundColor,
         highlight: system('Highlight'),
         string: `rgb(${r}, ${g}, ${b})`,
         text: system('CanvasText'),
@@ -217,10 +219,10 @@ test('works after a reload with the network cut', async ({ browser }) => {
   await page.reload();
   await context.setOffline(true);
   await page.reload();
-  await expect(page.getByRole('heading', { name: 'Heron' })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Heron .*in hand/ })).toBeVisible();
   await bench.practise();
   await expect.poll(() => bench.plucks(6)).toBe(1);
-  await page.goto('/history');
+  await page.goto('/log');
   await expect(page.getByRole('region', { name: /^Heron/ })).toBeVisible();
   await context.close();
 });

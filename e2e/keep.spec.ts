@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { readBackup } from '@rosefinch/core/records';
 import { BenchPage } from './bench.ts';
 import { temporaryFile } from './sound.ts';
-import { expect, type Page, test } from './test.ts';
+import { expect, fromMore, goTo, type Page, test } from './test.ts';
 
 /** What is kept, and what becomes of it when the browser, the disk or another tab does not do its part. */
 
@@ -68,7 +68,7 @@ test('two tabs add to one sitting, see each other’s readings, and lose none to
   expect(readings).toHaveLength((await second.plucks(6)) + 4);
   expect(new Set(events.map(({ number }) => number)).size).toBe(events.length);
   // One tab ends it: the other begins anew, too.
-  await other.getByRole('button', { name: 'Start afresh' }).click();
+  await fromMore(other, 'Start afresh');
   await page.goto('/');
   await expect.poll(() => first.plucks(5)).toBe(0);
 });
@@ -152,7 +152,7 @@ test('a copy goes to the teacher’s folder when a sitting is over', async ({ pa
       return texts;
     });
   const bench = await practised(page);
-  await page.getByRole('link', { name: 'Data' }).click();
+  await goTo(page, '/data');
   await expect(
     page.getByText(/No copy was written yet\. \d+ readings? ha(s|ve) no copy yet/),
   ).toBeVisible();
@@ -168,7 +168,7 @@ test('a copy goes to the teacher’s folder when a sitting is over', async ({ pa
   await page.keyboard.press('5');
   await expect.poll(() => page.evaluate(() => 'lapsed' in window && window.lapsed)).toBe(false);
   await bench.pluck(5);
-  await page.getByRole('button', { name: 'Start afresh' }).click();
+  await fromMore(page, 'Start afresh');
   await expect.poll(async () => (await copies()).length).toBe(2);
 });
 

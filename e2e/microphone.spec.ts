@@ -6,7 +6,7 @@ import { BenchPage, HEARD_WITHIN } from './bench.ts';
 import { arrivedWhole, capturedBy, tapMicrophone } from './captured.ts';
 import { CHROMIUM, CHROMIUM_ARGS, DEMO_PORT } from './playwright.config.ts';
 import { browserHearing, sixPlucks, temporaryFile } from './sound.ts';
-import { expect, give, type Page, test } from './test.ts';
+import { expect, give, type Page, recording, test } from './test.ts';
 
 const baseURL = `http://127.0.0.1:${DEMO_PORT}`;
 
@@ -37,9 +37,9 @@ test('six plucks are read on the right strings, by microphone and as a recording
   await browser.close();
 
   await reader.goto('/');
-  await reader.getByLabel('Recording file').setInputFiles(file);
+  await recording(reader, file);
   await reader.waitForURL(/\/recordings\//);
-  await reader.goto('/history');
+  await reader.goto('/log');
   await reader.getByText('found → left, string by string').first().click();
   const card = reader.getByRole('region', { name: /Heron/ }).filter({ hasText: 'recording' });
   const lines = measureWav('six.wav', readFileSync(file), 'guitar-standard', 440);

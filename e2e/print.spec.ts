@@ -23,7 +23,7 @@ test('a tuning prints as a card on one page of A5', async ({ page }) => {
 test('a plan prints with its steps on one page of A5', async ({ page }) => {
   await new BenchPage(page).open();
   await page.goto('/retune?to=guitar-open-d');
-  await page.getByText('In this order').waitFor();
+  await page.getByText('strings move').first().waitFor();
   const sheet = await printed(page);
   expect(sheet.pages).toBe(1);
   for (const words of ['String 6: E2 → D2, loosen', 'String 1: E4 → D4, loosen', 'N then'])

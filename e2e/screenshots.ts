@@ -6,6 +6,7 @@ import { CHROMIUM, CHROMIUM_ARGS } from './playwright.config.ts';
 import { addressOf, serveDemo } from './serve.ts';
 import { SettlePage } from './settle.ts';
 import { sixPlucksFile } from './sound.ts';
+import { recording } from './test.ts';
 
 /** Makes the pictures of docs/screenshots from the demo data. */
 const PORT = 5283;
@@ -42,18 +43,18 @@ async function pictures(): Promise<void> {
   await page.keyboard.press('0');
   await bench.page.waitForTimeout(2500);
   await shoot('bench-at-rest');
-  await page.getByLabel('Recording file').setInputFiles(sixPlucksFile().file);
+  await recording(page, sixPlucksFile().file);
   await page.waitForURL(/recordings/);
   await page.getByRole('button', { name: 'pluck 1' }).click();
   await shoot('recording');
-  await page.goto('/history');
+  await page.goto('/log');
   await page.getByText('found → left').last().click();
   await shoot('history');
   await page.goto('/data');
   await page.getByText('readings are kept').waitFor();
   await shoot('data');
   await page.goto('/retune?to=guitar-open-d');
-  await page.getByText('In this order').waitFor();
+  await page.getByText('strings move').waitFor();
   await shoot('retune');
   await page.goto('/tunings/banjo-open-g');
   await page.getByText('Checks by ear').waitFor();

@@ -1,5 +1,5 @@
 import { HEARD_WITHIN, LOOK_AGAIN } from './bench.ts';
-import { allStored, expect, heardOut, type Page } from './test.ts';
+import { allStored, expect, heardOut, type Page, take } from './test.ts';
 
 /** The settle view as a user finds it, on the demo's restrung ukulele. */
 export class SettlePage {
@@ -7,8 +7,7 @@ export class SettlePage {
 
   async open(): Promise<void> {
     await this.page.goto('/settle');
-    await this.page.getByLabel('Instrument').selectOption({ label: 'Stonechat' });
-    await expect(this.page.getByLabel('Instrument')).toHaveValue('stonechat');
+    await take(this.page, 'Stonechat');
   }
 
   /** Begins with some strings: the others are unticked. */
@@ -20,16 +19,18 @@ export class SettlePage {
   }
 
   async practise(): Promise<void> {
-    await this.page.getByRole('button', { name: 'Practice ukulele' }).click();
+    await this.page.getByRole('button', { name: /^Practice/ }).click();
     await this.page.getByText('Room quiet').waitFor();
   }
 
+  /** What a string’s wire says of it. */
+  async says(course: number): Promise<string> {
+    const wire = this.page.getByRole('button', { name: new RegExp(`^String ${course},`) });
+    return (await wire.getAttribute('aria-label')) ?? '';
+  }
+
   async readings(course: number): Promise<number> {
-    const label = await this.page
-      .getByRole('button', { name: `String ${course}`, exact: true })
-      .getByRole('img', { includeHidden: true })
-      .getAttribute('aria-label');
-    return Number(/(\d+) reading/.exec(label ?? '')?.[1]);
+    return Number(/(\d+) reading/.exec(await this.says(course))?.[1]);
   }
 
   /** Presses P until the string has one more reading; answers its deviation in cents. */
@@ -78,12 +79,13 @@ export class SettlePage {
     await this.bringUp(course, await this.pluck(course));
   }
 
-  row(course: number) {
-    return this.page.getByRole('row', { name: new RegExp(`^${course} [A-G]`) });
+  /** Rounds so far. */
+  async rounds(course: number): Promise<number> {
+    return Number(/(\d+) round/.exec(await this.says(course))?.[1]);
   }
 
-  /** What the table says of a string: rounds so far. */
-  async rounds(course: number): Promise<string> {
-    return this.row(course).getByRole('cell').nth(2).innerText();
+  /** Dropped so far, in cents. */
+  async dropped(course: number): Promise<number> {
+    return Number(/dropped ([\d.]+) cents/.exec(await this.says(course))?.[1]);
   }
 }

@@ -92,6 +92,35 @@ export async function goTo(page: Page, path: string): Promise<void> {
   }, path);
 }
 
+/** Takes another instrument in hand, by its name, from the list at the head. */
+export async function take(page: Page, name: string): Promise<void> {
+  await page.getByRole('button', { name: /, in hand$/ }).click();
+  await page.getByLabel('Find an instrument, a tuning or a view').fill(name);
+  await page
+    .getByRole('button', { name: new RegExp(`^${name}`) })
+    .last()
+    .click();
+  await expect(page.getByRole('button', { name: new RegExp(`^${name} .*in hand$`) })).toBeVisible();
+}
+
+/** Does what has no button of its own: it stands under More. */
+export async function fromMore(page: Page, action: string): Promise<void> {
+  await page.getByRole('button', { name: /^More/ }).click();
+  await page.getByLabel('Find an action').fill(action);
+  await page.getByRole('dialog').getByRole('button', { name: action }).click();
+}
+
+/** Reads a recording, which is a source like the others. */
+export async function recording(
+  page: Page,
+  files: Parameters<ReturnType<Page['getByLabel']>['setInputFiles']>[0],
+): Promise<void> {
+  const file = page.getByLabel('Recording file');
+  if (!(await file.count()))
+    await page.getByRole('button', { name: 'What is listened to' }).click();
+  await file.setInputFiles(files);
+}
+
 interface Gave {
   readonly rosefinchGiven: {
     readonly microphone: { feed(samples: Float32Array): void };

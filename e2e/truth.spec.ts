@@ -3,7 +3,7 @@ import { FretsPage } from './frets.ts';
 import { OWN_PORT } from './playwright.config.ts';
 import { SettlePage } from './settle.ts';
 import { playedBy, plucksOf, sixPlucksFile } from './sound.ts';
-import { expect, feed, type Page, test } from './test.ts';
+import { expect, feed, fromMore, type Page, recording, test } from './test.ts';
 
 const OWN = `http://127.0.0.1:${OWN_PORT}`;
 
@@ -80,9 +80,9 @@ test.describe('by microphone', () => {
 
   test('practising alone does not make a real guitar looked at', async ({ page }) => {
     await page.goto(OWN);
-    await page.getByRole('button', { name: 'Put a guitar on the bench' }).click();
+    await page.getByRole('button', { name: 'Try it with a practice guitar' }).click();
     const bench = new BenchPage(page);
-    await bench.practise();
+    await expect.poll(() => bench.plucks(6)).toBe(1);
     await expect(page.getByText('it tells nothing of the real My guitar')).toBeVisible();
     await page.getByRole('link', { name: 'Shelf' }).click();
     await expect(page.getByRole('link', { name: /My guitar/ })).toContainText('not looked at yet');
@@ -127,8 +127,8 @@ test('practice at new strings and at frets tells nothing of a real ukulele', asy
 
 test('a recording counts for its instrument once the teacher has said so', async ({ page }) => {
   await page.goto(OWN);
-  await page.getByRole('button', { name: 'Put a guitar on the bench' }).click();
-  await page.getByLabel('Recording file').setInputFiles(sixPlucksFile().file);
+  await page.getByRole('button', { name: 'Try it with a practice guitar' }).click();
+  await recording(page, sixPlucksFile().file);
   await page.waitForURL(/\/recordings\//);
   const asked = page.getByRole('region', { name: 'Whose recording' });
   await expect(asked).toContainText('Is this My guitar, as it is now?');
@@ -150,7 +150,7 @@ test('a setting that cannot be says so in its field, and one that waits says for
   const bench = new BenchPage(page);
   await bench.open();
   await bench.practise();
-  await page.getByRole('link', { name: 'Data' }).click();
+  await page.getByRole('link', { name: 'Settings' }).click();
   const a4 = page.getByLabel('A4, Hz');
   for (const typed of ['1000', '13', '-440', '']) {
     await a4.fill(typed);
@@ -174,7 +174,7 @@ test('a sitting that was ended by a slip is taken back', async ({ page }) => {
   const bench = new BenchPage(page);
   await bench.open();
   await bench.practise();
-  await page.getByRole('button', { name: 'Start afresh' }).click();
+  await fromMore(page, 'Start afresh');
   await expect.poll(() => bench.plucks(6)).toBe(0);
   await page.getByRole('region', { name: 'Notice' }).getByRole('button', { name: 'Undo' }).click();
   await expect.poll(() => bench.plucks(6), { timeout: HEARD_WITHIN }).toBe(1);
@@ -216,7 +216,7 @@ test('each view has its title and a way past the head; one that fails leaves the
         };
       }),
   );
-  await page.goto('/history');
+  await page.goto('/log');
   await expect(page.getByRole('alert')).toContainText('This view has stopped.');
   const [saved] = await Promise.all([
     page.waitForEvent('download'),

@@ -161,6 +161,11 @@ const commands = {
     build();
     node(['--import', 'tsx', 'e2e/screenshots.ts']);
   },
+  looks: () => {
+    chromium();
+    build();
+    node(['--import', 'tsx', 'e2e/looks.ts', ...rest]);
+  },
   drill: () => {
     chromium();
     build();

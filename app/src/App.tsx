@@ -3,12 +3,14 @@ import { lazy, Suspense, use } from 'react';
 import { Route, Routes } from 'react-router';
 import { useData } from './data/index.ts';
 import { saveBackup } from './parts/copies/index.ts';
+import { InstrumentInHand } from './parts/finder/index.ts';
 import { NoticeLine, Shell, useNotices, View } from './parts/frame/index.ts';
 import { Unstored } from './parts/listening/index.ts';
 import { BenchView } from './views/bench/index.ts';
 
 const FretsView = lazy(() => import('./views/frets/index.ts'));
-const HistoryView = lazy(() => import('./views/log/index.ts'));
+const EarView = lazy(() => import('./views/ear/index.ts'));
+const LogView = lazy(() => import('./views/log/index.ts'));
 const RecordingView = lazy(() => import('./views/recordings/index.ts'));
 const RetuneView = lazy(() => import('./views/retune/index.ts'));
 const SettleView = lazy(() => import('./views/settle/index.ts'));
@@ -23,6 +25,9 @@ const TuningPage = lazy(() =>
 const TuningEditor = lazy(() =>
   import('./views/tunings/index.ts').then(({ TuningEditor }) => ({ default: TuningEditor })),
 );
+const SettingsPage = lazy(() =>
+  import('./views/settings/index.ts').then(({ SettingsPage }) => ({ default: SettingsPage })),
+);
 const DataPage = lazy(() => import('./views/settings/index.ts'));
 const AutomaticCopies = lazy(() =>
   import('./views/settings/index.ts').then(({ AutomaticCopies }) => ({ default: AutomaticCopies })),
@@ -32,23 +37,30 @@ const AfterBadEnding = lazy(() =>
 );
 const NotFound = lazy(() => import('./NotFound.tsx'));
 
-/** Every view: where it is, what it is called, and whether it stands in the head. */
+/** Every view: where it is, what it is called, and in which part of the head it stands. */
 const VIEWS = [
-  { path: '/', title: 'Bench', Shown: BenchView, inHead: true },
-  { path: '/retune', title: 'Retune', Shown: RetuneView, inHead: true },
-  { path: '/settle', title: 'Settle', Shown: SettleView, inHead: true },
-  { path: '/frets', title: 'Frets', Shown: FretsView, inHead: true },
+  { path: '/', title: 'Bench', Shown: BenchView, job: true },
+  { path: '/retune', title: 'Retune', Shown: RetuneView, job: true },
+  { path: '/settle', title: 'Settle', Shown: SettleView, job: true },
+  { path: '/frets', title: 'Frets', Shown: FretsView, job: true },
+  { path: '/log', title: 'Log', Shown: LogView, job: true },
   { path: '/shelf', title: 'Shelf', Shown: ShelfView, inHead: true },
   { path: '/shelf/:instrument', title: 'Instrument', Shown: InstrumentPage },
   { path: '/tunings', title: 'Tunings', Shown: TuningsView, inHead: true },
   { path: '/tunings/new', title: 'New tuning', Shown: TuningEditor },
   { path: '/tunings/:tuning', title: 'Tuning', Shown: TuningPage },
   { path: '/tunings/:tuning/edit', title: 'Change a tuning', Shown: TuningEditor },
-  { path: '/history', title: 'History', Shown: HistoryView, inHead: true },
+  { path: '/ear', title: 'Ear', Shown: EarView, inHead: true },
+  { path: '/settings', title: 'Settings', Shown: SettingsPage, inHead: true },
+  { path: '/data', title: 'Backup and restore', Shown: DataPage },
   { path: '/recordings/:id', title: 'Recording', Shown: RecordingView },
-  { path: '/data', title: 'Data', Shown: DataPage, inHead: true },
   { path: '*', title: 'No such page', Shown: NotFound },
 ] as const;
+
+const JOBS = VIEWS.filter((view) => 'job' in view);
+const OTHERS = VIEWS.filter((view) => 'inHead' in view);
+/** All that can be gone to by name. */
+const PLACES = VIEWS.filter(({ path }) => !/[:*]/.test(path));
 
 interface Props {
   /** Resolves when the database can be read. */
@@ -56,15 +68,27 @@ interface Props {
 }
 
 export function App({ ready }: Props) {
+  const inHand = (
+    <Suspense>
+      <InHand ready={ready} />
+    </Suspense>
+  );
   return (
-    <Shell links={VIEWS.filter((view) => 'inHead' in view)}>
-      <NoticeLine />
-      <Unstored />
+    <Shell inHand={inHand} jobs={JOBS} others={OTHERS}>
+      <div className="notices">
+        <NoticeLine />
+        <Unstored />
+      </div>
       <Suspense fallback={<p>One moment …</p>}>
         <Views ready={ready} />
       </Suspense>
     </Shell>
   );
+}
+
+function InHand({ ready }: Props) {
+  use(ready);
+  return <InstrumentInHand views={PLACES} />;
 }
 
 function Views({ ready }: { ready: Promise<void> }) {

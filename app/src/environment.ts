@@ -9,6 +9,8 @@ export interface Given {
   readonly pace?: 'fast';
   /** A stand-in for the microphone: it hears what is fed to it. */
   readonly microphone?: { feed?: (samples: Float32Array<ArrayBuffer>) => void };
+  /** A stand-in for the machine's voice. */
+  readonly voice?: { say(text: string, over: () => void): boolean };
   /** Seed of the practice instruments. */
   readonly seed?: number;
   /** Told by how many ms sound went ahead of the clock, so that it still holds after a reload. */
@@ -23,6 +25,9 @@ let ahead = 0;
 
 /** The stand-in for the microphone, if there is one. */
 export const { microphone: standIn = null } = given;
+
+/** The stand-in for the machine's voice, if there is one. */
+export const { voice: standInVoice = null } = given;
 
 /** How fast sound comes. */
 export const pace: 'real' | 'fast' = given.pace ?? 'real';

@@ -4,7 +4,7 @@ import type { Browser } from '@playwright/test';
 import { writeWav } from '@rosefinch/core/formats';
 import { BenchPage } from '../bench.ts';
 import { plucksOf } from '../sound.ts';
-import { give, goTo } from '../test.ts';
+import { give, goTo, recording } from '../test.ts';
 import { mutatedBackup, mutatedRecording } from './mutations.ts';
 import { incongruities, tableOf } from './store.ts';
 
@@ -63,7 +63,7 @@ export async function backupsOnScreen(
     const faults = await incongruities(page);
     if (faults.length > 0 && damage !== 'a number')
       told.push(`seed ${10_000 + seed}, ${damage}: ${faults[0]}`);
-    for (const path of ['/history', '/shelf', '/', '/data']) {
+    for (const path of ['/log', '/shelf', '/', '/data']) {
       await goTo(page, path);
       await page.getByRole('heading').first().waitFor();
       if (await page.getByText('This view has stopped').isVisible())
@@ -109,9 +109,7 @@ export async function recordingsOnScreen(
     await page.goto('/');
     await page.getByRole('button', { name: 'Practice guitar' }).waitFor();
     const began = performance.now();
-    await page
-      .getByLabel('Recording file')
-      .setInputFiles({ name: file.name, mimeType: 'audio/wav', buffer: Buffer.from(bytes) });
+    await recording(page, { name: file.name, mimeType: 'audio/wav', buffer: Buffer.from(bytes) });
     const report = page.waitForURL(/\/recordings\//, { timeout: WITHIN_MS }).then(() => 'read');
     const alert = page
       .getByRole('alert')

@@ -4,7 +4,7 @@ import { give, goTo } from '../test.ts';
 const VIEWS: readonly (readonly [path: string, ready: string])[] = [
   ['/', '.bench[aria-busy=false]'],
   ['/shelf', '.tile'],
-  ['/history', 'section.card'],
+  ['/log', 'section.card'],
   ['/tunings', 'text=/tunings fit/'],
   ['/retune', 'label:has-text("To the tuning")'],
   ['/settle', 'h1'],

@@ -36,6 +36,24 @@ describe('style sheets', () => {
         expect(drawnIn(folder.startsWith('views/') ? folder : '', name), `.${name}`).to.equal(true);
     });
 
+  it('a view is drawn by the theme, by parts and by its own sheet, never by another view’s', () => {
+    const named = (some: readonly string[]) =>
+      new Set(some.flatMap((sheet) => classesIn(text(sheet))));
+    const shared = named(sheets.filter((sheet) => !sheet.startsWith('views/')));
+    for (const file of files.filter((one) => /^views\/.*\.tsx$/.test(one))) {
+      const mine = named(sheets.filter((sheet) => dirname(sheet) === dirname(file)));
+      const others = named(sheets.filter((sheet) => dirname(sheet) !== dirname(file)));
+      const drawn = [...text(file).matchAll(/className="([^"]*)"/g)].flatMap(([, names = '']) =>
+        names.split(' '),
+      );
+      for (const name of drawn)
+        expect(
+          others.has(name) && !shared.has(name) && !mine.has(name),
+          `${file}: .${name}`,
+        ).to.equal(false);
+    }
+  });
+
   it('the theme knows no view: what it names is drawn in more than one folder, or in the frame', () => {
     const names = new Set(classesIn(text('parts/frame/theme.css')));
     for (const name of names) {

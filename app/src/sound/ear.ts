@@ -1,6 +1,6 @@
 import type { Held } from '@rosefinch/core/fretboard';
 import type { StringKnowledge } from '@rosefinch/core/listen';
-import { type Press, referenceTone, sustainedTone } from '@rosefinch/core/practice';
+import { cueTone, type Press, referenceTone, sustainedTone } from '@rosefinch/core/practice';
 import type { Hz, Seconds } from '@rosefinch/core/units';
 import { advance, pace, sounding } from '../environment.ts';
 import { type Line, Watchdog } from '../worker/index.ts';
@@ -15,12 +15,16 @@ import type {
 } from './protocol.ts';
 import { MicrophoneProblem, type Source } from './source.ts';
 import { Speaker } from './speaker.ts';
+import { voice } from './voice.ts';
 import { startAnalysis, startPractice } from './workers.ts';
 
 const PRACTICE_VOLUME = 0.5;
 const REFERENCE_RATE = 48_000;
 /** A tone rings in the room a little longer than it sounds, in seconds. */
 const TONE_RINGS = 0.3;
+/** No sentence that is said aloud lasts longer, in seconds. */
+const LONGEST_SAID = 10;
+const CUE_VOLUME = 0.3;
 /** A helper process that stopped is begun anew by itself so often. */
 const MOST_RESTARTS = 1;
 
@@ -131,10 +135,25 @@ export class Ear {
   ): Promise<void> {
     const make = kind === 'plucked' ? referenceTone : sustainedTone;
     const tone = make(hz, REFERENCE_RATE);
-    if (this.hearsTheRoom)
-      this.source?.mark({ mark: 'deaf', seconds: tone.length / REFERENCE_RATE + TONE_RINGS });
+    await this.play(tone, volume);
+  }
+
+  /** Says a sentence aloud; where this machine has no voice, a cue that rises for what is right. Nothing is read meanwhile. */
+  say(text: string, right: boolean): void {
+    this.shut(LONGEST_SAID);
+    const said = voice.say(text, () => this.shut(TONE_RINGS));
+    if (!said) void this.play(cueTone(right, REFERENCE_RATE), CUE_VOLUME);
+  }
+
+  private async play(tone: Float32Array<ArrayBuffer>, volume: number): Promise<void> {
+    this.shut(tone.length / REFERENCE_RATE + TONE_RINGS);
     await this.reference.start(volume);
     this.reference.play(tone);
+  }
+
+  /** What the application itself sounds is not heard, for so many seconds from now. */
+  private shut(seconds: Seconds): void {
+    if (this.hearsTheRoom) this.source?.mark({ mark: 'deaf', seconds });
   }
 
   closeSource(): void {

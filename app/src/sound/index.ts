@@ -1,7 +1,7 @@
+export { keepAwake } from './awake.ts';
 export { CheckPlayer } from './check.ts';
 export { useInputDevices } from './devices.ts';
 export { Ear, type EarHearer, type PracticeHands } from './ear.ts';
 export type { AnalysisReport, PracticeStart } from './protocol.ts';
 export { decodeRecording, RecordingProblem, readRecording } from './recording.ts';
 export { MicrophoneProblem } from './source.ts';
-export { speak } from './voice.ts';

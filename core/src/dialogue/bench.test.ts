@@ -1,6 +1,12 @@
 import { expect } from 'chai';
 import { findTuning, shiftHz, targetsOf } from '../music/index.ts';
-import { benchAfter, type StringReading, startBench, stringsNow } from '../sitting/index.ts';
+import {
+  benchAfter,
+  currentPass,
+  type StringReading,
+  startBench,
+  stringsNow,
+} from '../sitting/index.ts';
 import { expectedCoupling, steelGuitar } from '../strings/index.ts';
 import { sayingInWords } from '../words/index.ts';
 import { askedAtBench, benchTalk, courseInHand, startBenchTalk } from './bench.ts';
@@ -58,6 +64,7 @@ class Bench {
 
   /** Plucks a string so far from its note, as an answer to what was asked when it was made. */
   pluck(course: number, cents: number, asked = this.asked): this {
+    this.hear({ type: 'onset', at: 0, asked: 0 }, asked);
     return this.hear(pluckOf(TARGETS, course, cents), asked);
   }
 
@@ -435,5 +442,53 @@ describe('the conversation at the bench', () => {
   it('has no comparison where the tuning is no longer known', () => {
     const bench = new Bench({ tuning: null });
     expect(bench.send(press('compare')).done).to.deep.equal([]);
+  });
+});
+
+describe('with both hands on the instrument', () => {
+  const ALL = [6, 5, 4, 3, 2, 1];
+  const pass = (bench: Bench, cents: number) => {
+    for (const course of ALL) bench.pluck(course, cents).pluck(course, cents);
+    return bench;
+  };
+  const passes = ({ state }: Bench) => state.passes.length;
+
+  it('a string that was chosen is let go once two plucks agree, and not before', () => {
+    const bench = new Bench().send({ type: 'choose', course: 3 }).pluck(3, 0.4);
+    expect(bench.state.chosen).to.equal(3);
+    bench.pluck(3, 0.5);
+    expect(bench.state.chosen).to.equal(null);
+    expect(bench.pluck(2, -9).state.active).to.equal(2);
+  });
+
+  it('another string than the chosen one does not let it go', () => {
+    const bench = new Bench().send({ type: 'choose', course: 3 }).pluck(3, 30).pluck(3, 29);
+    expect(bench.state.chosen).to.equal(3);
+  });
+
+  it('the first pluck after a pass with turns begins the next pass', () => {
+    const bench = pass(new Bench().pluck(6, -20), 0.5);
+    expect(passes(bench)).to.equal(1);
+    bench.pluck(4, 0.3);
+    expect(passes(bench)).to.equal(2);
+    expect(
+      currentPass(bench.state).strings.find(({ course }) => course === 4)?.readings.length,
+    ).to.equal(1);
+    expect(passes(bench.pluck(3, 0.3))).to.equal(2);
+  });
+
+  it('a note that still rings begins none, nor does a string that was chosen', () => {
+    const ringing = pass(new Bench().pluck(6, -20), 0.5);
+    ringing.hear(pluckOf(TARGETS, 1, 0.6));
+    expect(passes(ringing)).to.equal(1);
+    const chosen = pass(new Bench().pluck(6, -20), 0.5).send({ type: 'choose', course: 1 });
+    expect(passes(chosen.pluck(1, 0.6))).to.equal(1);
+  });
+
+  it('a pass in which nothing had to move is the last one', () => {
+    const bench = pass(pass(new Bench().pluck(6, -20), 0.5), 0.4);
+    expect(passes(bench)).to.equal(2);
+    expect(bench.says).to.equal('In tune. Nothing had to move.');
+    expect(passes(bench.pluck(2, 0.3))).to.equal(2);
   });
 });

@@ -1,12 +1,18 @@
 import { earVerdict, type HeardPluck, ringingOf } from '../coach/index.ts';
 import { type CrossCheck, unisonFor } from '../fretboard/index.ts';
 import {
+  allInTune,
   type BenchEvent,
   type BenchState,
+  benchAfter,
+  currentPass,
   hearPluck,
+  isClosed,
   nextCourse,
+  passDone,
   readingFor,
   type StringReading,
+  stringOf,
 } from '../sitting/index.ts';
 import type {
   BenchAsked,
@@ -275,8 +281,37 @@ function put(talk: BenchTalk, report: Outcome, asked: BenchAsked, world: BenchWo
   const record = { do: 'record', event: { type: 'reading', reading }, measurement } as const;
   const told = announce(afterRecord(heard), reading);
   const round = pegRound(led);
-  const next = round ? tryTurn(told, round, reading, asked, world) : learn(told, world);
-  return { state: next.state, effects: [record, ...next.effects] };
+  if (round) {
+    const next = tryTurn(told, round, reading, asked, world);
+    return { state: next.state, effects: [record, ...next.effects] };
+  }
+  const { begins, lets } = handsFree(talk, reading, world);
+  const learned = learn(told, world);
+  return { state: learned.state, effects: [...begins, record, ...lets, ...learned.effects] };
+}
+
+type Recorded = Extract<BenchEffect, { do: 'record' }>;
+
+/**
+ * What a pluck decides by itself, so that no key is needed: the first one after a pass that had
+ * to turn something begins the next pass, and one that closes the string in hand lets it go.
+ */
+function handsFree(
+  { led, ownsTrack }: BenchTalk,
+  reading: StringReading,
+  { state }: BenchWorld,
+): { readonly begins: Recorded[]; readonly lets: Recorded[] } {
+  if (plainOf(led).kind === 'by ear') return { begins: [], lets: [] };
+  // A string that still rings and is read once more is no new pluck.
+  const anew = !ownsTrack && state.chosen === null && passDone(state) && !allInTune(state);
+  const begun = anew ? benchAfter(state, { type: 'next pass' }) : state;
+  const after = benchAfter(begun, { type: 'reading', reading });
+  const entry = stringOf(currentPass(after), reading.course);
+  const over = state.chosen === reading.course && entry !== undefined && isClosed(entry);
+  return {
+    begins: anew ? [{ do: 'record', event: { type: 'next pass' } }] : [],
+    lets: over ? [{ do: 'record', event: { type: 'choose', course: null } }] : [],
+  };
 }
 
 /** Outside of a peg test a turn that was advised tells of its peg too. */

@@ -3,13 +3,13 @@ import { readPlucks } from './index.ts';
 import { cents, pluck, RATE } from './pluckFixture.ts';
 
 describe('plucks in a noisy room', () => {
-  // 20 dB: the note's level over its first second is about −24 dBFS, the room's noise −44 dBFS.
-  it('200 seeded plucks at 20 dB signal to noise: no wrong octave, median error below 0.5 cent', () => {
+  // More of them: npm run bench -- plucks. 20 dB: the note's level over its first second is about −24 dBFS, the room's noise −44 dBFS.
+  it('80 seeded plucks at 20 dB signal to noise: no wrong octave, median error below 0.5 cent', () => {
     const errors: number[] = [];
     let refused = 0;
     let within = 0;
     let withinTwo = 0;
-    for (let seed = 1; seed <= 200; seed++) {
+    for (let seed = 1; seed <= 80; seed++) {
       const { sound, exact } = pluck(seed, -44);
       const outcomes = readPlucks(sound, RATE).map((heard) => heard.outcome);
       expect(outcomes.length, `plucks heard, seed ${seed}`).to.equal(1);
@@ -25,7 +25,7 @@ describe('plucks in a noisy room', () => {
       if (error <= 2 * outcome.errorCents) withinTwo++;
     }
     errors.sort((a, b) => a - b);
-    expect(refused).to.be.at.most(4);
+    expect(refused).to.be.at.most(2);
     expect(errors[errors.length >> 1]).to.be.below(0.5);
     expect(errors[Math.floor(errors.length * 0.95)]).to.be.below(1.8);
     expect(within / errors.length).to.be.within(0.6, 0.86);

@@ -26,6 +26,8 @@ export interface Settings {
   readonly force: 'N' | 'kgf';
   /** What the teacher remembers a tuning by, by its id; printed on its card. */
   readonly phrases: Readonly<Record<string, string>>;
+  /** What a pedal or clicker does, by the job: the key that it sends and the act that it stands for. */
+  readonly pedals: Readonly<Record<string, { readonly key: string; readonly act: string }>>;
 }
 
 export const DEFAULT_SETTINGS: Settings = {
@@ -47,6 +49,7 @@ export const DEFAULT_SETTINGS: Settings = {
   referenceTone: 'plucked',
   force: 'N',
   phrases: {},
+  pedals: {},
 };
 
 /** What was set by hand; the rest is as usual. */

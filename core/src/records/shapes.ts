@@ -402,6 +402,7 @@ const settings = record<Kept<SettingsRecord>>({
     referenceTone: optional(among<SettingOf<'referenceTone'>>({ plucked: true, sustained: true })),
     force: optional(among<SettingOf<'force'>>({ N: true, kgf: true })),
     phrases: optional(dictionary(text())),
+    pedals: optional(dictionary(record({ key: text(), act: text() }))),
   }),
   changedAt: changedAt(),
 });

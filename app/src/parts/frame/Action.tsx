@@ -5,6 +5,8 @@ interface Props {
   readonly hotkey?: string;
   readonly disabled?: boolean;
   readonly pressed?: boolean;
+  /** What is done next, most of the time. */
+  readonly main?: boolean;
   readonly children: ReactNode;
 }
 
@@ -12,11 +14,12 @@ interface Props {
  * A button that names its key. After a click it gives up the focus, so that
  * Space goes on meaning "accept" and never fires it a second time.
  */
-export function Action({ onAct, hotkey, disabled, pressed, children }: Props) {
+export function Action({ onAct, hotkey, disabled, pressed, main = false, children }: Props) {
   return (
     <button
       type="button"
       className="action"
+      data-main={main}
       disabled={disabled}
       aria-pressed={pressed}
       aria-keyshortcuts={hotkey}

@@ -1,7 +1,7 @@
-import { Modal } from '@mantine/core';
+import { Modal, type ModalProps } from '@mantine/core';
 import type { ReactNode } from 'react';
 
-interface Props {
+interface Props extends Pick<ModalProps, 'size'> {
   readonly title: string;
   readonly opened: boolean;
   readonly onClose: () => void;
@@ -9,12 +9,13 @@ interface Props {
 }
 
 /** A question or a note before the page; its close button has a name for those who do not see it. */
-export function Dialog({ title, opened, onClose, children }: Props) {
+export function Dialog({ title, size = 'md', opened, onClose, children }: Props) {
   return (
     <Modal
       opened={opened}
       onClose={onClose}
       title={title}
+      size={size}
       closeButtonProps={{ 'aria-label': 'Close' }}
     >
       {children}

@@ -1,19 +1,24 @@
 import './styles.ts';
-import { ActionIcon, useComputedColorScheme, useMantineColorScheme } from '@mantine/core';
-import { IconMoon, IconSun } from '@tabler/icons-react';
 import type { ReactNode } from 'react';
 import { Link, NavLink } from 'react-router';
 
-interface Props {
-  readonly children: ReactNode;
-  /** The views that stand in the head, in order. */
-  readonly links: readonly { readonly path: string; readonly title: string }[];
+interface ViewLink {
+  readonly path: string;
+  readonly title: string;
 }
 
-/** The frame around every view. */
-export function Shell({ children, links }: Props) {
-  const { setColorScheme } = useMantineColorScheme();
-  const dark = useComputedColorScheme() === 'dark';
+interface Props {
+  readonly children: ReactNode;
+  /** The instrument in hand, and the way to another one. */
+  readonly inHand: ReactNode;
+  /** What is done with the instrument in hand, in order. */
+  readonly jobs: readonly ViewLink[];
+  /** What belongs to no instrument. */
+  readonly others: readonly ViewLink[];
+}
+
+/** The frame around every view: one line at the head; on a phone the jobs are a bar at the bottom. */
+export function Shell({ children, inHand, jobs, others }: Props) {
   return (
     <>
       <a href="#view" className="skip">
@@ -23,28 +28,25 @@ export function Shell({ children, links }: Props) {
         <Link to="/" className="brand">
           Rosefinch
         </Link>
-        <nav className="shell-nav" aria-label="Views">
-          {links.map(({ path, title }) => (
-            <NavLink key={path} to={path} end={path === '/'}>
-              {title}
-            </NavLink>
-          ))}
+        {inHand}
+        <nav className="shell-jobs" aria-label="Jobs">
+          {links(jobs)}
         </nav>
-        <div className="shell-tools">
-          <ActionIcon
-            variant="subtle"
-            color="gray"
-            size={44}
-            aria-label={dark ? 'Light theme' : 'Dark theme'}
-            onClick={() => setColorScheme(dark ? 'light' : 'dark')}
-          >
-            {dark ? <IconSun size={20} /> : <IconMoon size={20} />}
-          </ActionIcon>
-        </div>
+        <nav className="shell-others" aria-label="Other views">
+          {links(others)}
+        </nav>
       </header>
       <main id="view" tabIndex={-1}>
         {children}
       </main>
     </>
   );
+}
+
+function links(views: readonly ViewLink[]) {
+  return views.map(({ path, title }) => (
+    <NavLink key={path} to={path} end={path === '/'}>
+      {title}
+    </NavLink>
+  ));
 }

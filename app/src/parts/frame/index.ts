@@ -1,13 +1,22 @@
 export { Action } from './Action.tsx';
 export { CheckedNumber, judgedNumber, type NumberRule } from './CheckedNumber.tsx';
 export { Dialog } from './Dialog.tsx';
+export { useDistance } from './distance.ts';
 export { download } from './download.ts';
 export { EmptyView } from './EmptyView.tsx';
-export { KeyList } from './KeyList.tsx';
-export { KEY_TABLE, type KeyActs, keysOf, keyWords } from './keyTable.ts';
+export { IconAction } from './IconAction.tsx';
+export {
+  type ActOf,
+  type JobAct,
+  type JobView,
+  KEY_TABLE,
+  type KeyActs,
+  type KeyLine,
+  keyLines,
+  keysOf,
+} from './keyTable.ts';
 export { NotSaved } from './NotSaved.tsx';
 export { NoticeLine, Notices, NoticesProvider, useNotices } from './notices.tsx';
-export { Problem } from './Problem.tsx';
 export { Shell } from './Shell.tsx';
 export { theme } from './theme.ts';
 export { Unsaved } from './Unsaved.tsx';

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { KEY_TABLE, type KeyedView, keysOf, keyWords } from './keyTable.ts';
+import { KEY_TABLE, type KeyedView, keyLines, keysOf } from './keyTable.ts';
 
 /**
  * How signs are typed on keyboards other than the American one, as far as keys here use or tempt
@@ -10,7 +10,8 @@ const LAYOUTS: Readonly<Record<string, Readonly<Record<string, 'plain' | 'Shift'
   French: { '?': 'Shift', '/': 'Shift', '[': 'AltGr', ']': 'AltGr', '+': 'Shift', '-': 'plain' },
   Spanish: { '?': 'Shift', '/': 'Shift', '[': 'AltGr', ']': 'AltGr', '+': 'plain', '-': 'plain' },
 };
-const NAMED = new Set([' ', 'Escape', 'ArrowUp', 'ArrowDown', 'Shift+ArrowUp', 'Shift+ArrowDown']);
+const ARROWS = ['ArrowUp', 'ArrowDown', 'Shift+ArrowUp', 'Shift+ArrowDown'];
+const NAMED = new Set([' ', 'Escape', 'PageUp', 'PageDown', ...ARROWS]);
 const VIEWS = Object.keys(KEY_TABLE) as KeyedView[];
 
 /** Why a key cannot be pressed on a layout; null where it can. */
@@ -31,9 +32,9 @@ describe('the table of keys', () => {
     });
 
     it(`${view}: every line says what it does, and no two the same`, () => {
-      const words = keyWords(view);
-      expect(words.every(([key, does]) => key !== '' && does !== '')).to.equal(true);
-      expect(new Set(words.map(([, does]) => does)).size).to.equal(words.length);
+      const lines = keyLines(view).map(([, line]) => line);
+      expect(lines.every(({ shown, does }) => shown !== '' && does !== '')).to.equal(true);
+      expect(new Set(lines.map(({ does }) => does)).size).to.equal(lines.length);
     });
 
     for (const layout of Object.keys(LAYOUTS))
@@ -42,6 +43,12 @@ describe('the table of keys', () => {
           for (const key of keys) expect(trouble(key, layout), key).to.equal(null);
       });
   }
+
+  it('no view takes a key that is everybody’s', () => {
+    const everywhere = keyLines('everywhere').flatMap(([, { keys }]) => keys);
+    for (const view of VIEWS.filter((name) => name !== 'everywhere'))
+      expect(keyLines(view).flatMap(([, { keys }]) => keys)).to.not.include.members(everywhere);
+  });
 
   it('a key that needs AltGr would be refused', () => {
     expect(trouble('[', 'German')).to.match(/AltGr/);

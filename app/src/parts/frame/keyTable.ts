@@ -30,10 +30,15 @@ const HANDS = {
   down: line(['ArrowDown'], '↓', 'practice instrument: loosen a hair'),
   upMore: line(['Shift+ArrowUp'], '⇧↑', 'practice instrument: tighten more'),
   downMore: line(['Shift+ArrowDown'], '⇧↓', 'practice instrument: loosen more'),
-  mute: line(['m'], 'M', 'practice instrument: mute'),
+  mute: line(['u'], 'U', 'practice instrument: mute'),
 };
 
-const LIST = { keys: line(['?'], '?', 'this list') };
+/** What every job with an instrument in hand understands. */
+const JOB = {
+  listen: line(['l'], 'L', 'listen, or stop'),
+  distance: line(['z'], 'Z', 'read from afar: the stage alone, and back'),
+  more: line(['m'], 'M', 'all actions and keys'),
+};
 
 /** Every key of every view; docs/keys.md is made from it. */
 export const KEY_TABLE = {
@@ -48,16 +53,19 @@ export const KEY_TABLE = {
     pegs: line(['g'], 'G', 'peg test: begin, end'),
     ...HANDS,
     truth: line(['t'], 'T', 'practice instrument: where its strings truly are'),
-    ...LIST,
+    ...JOB,
   },
   settle: {
     ...CHOOSING,
+    nextString: line([' '], 'Space', 'the next new string'),
+    stand: line(['v'], 'V', 'how they stand: drops, rounds, what holds'),
+    calendar: line(['k'], 'K', 'save the next looks as a calendar'),
     correct: line(['x'], 'X', 'the last reading was something else: pulled, or dropped by itself'),
     target: line(['d'], 'D', 'hear the target'),
     room: line(['n'], 'N', 'note the room'),
     pull: line(['s'], 'S', 'practice instrument: pull the string'),
     ...HANDS,
-    ...LIST,
+    ...JOB,
   },
   frets: {
     pluck: line(['p'], 'P', 'practice instrument: sound what is asked for'),
@@ -65,7 +73,9 @@ export const KEY_TABLE = {
     strikeOut: line(['x'], 'X', 'leave the last reading out'),
     takeOther: line(['y'], 'Y', 'it was the other fret'),
     note: line(['n'], 'N', 'note the last reading'),
-    mute: line(['m'], 'M', 'practice instrument: mute'),
+    result: line(['w'], 'W', 'what it comes to, and back'),
+    mute: line(['u'], 'U', 'practice instrument: mute'),
+    ...JOB,
   },
   playing: {
     pluck: HANDS.pluck,
@@ -74,11 +84,19 @@ export const KEY_TABLE = {
     upMore: line(['Shift+ArrowUp'], '⇧↑', 'practice instrument: tighten a fifth of a turn'),
     downMore: line(['Shift+ArrowDown'], '⇧↓', 'practice instrument: loosen a fifth of a turn'),
   },
-  tunings: { search: line(['/'], '/', 'search') },
+  retune: { begin: line([' '], 'Space', 'begin the plan on the bench'), ...JOB },
+  everywhere: {
+    find: line(['/'], '/', 'find an instrument, a tuning or a view; Ctrl+K too'),
+    previous: line(['PageUp'], 'Page up', 'the instrument before'),
+    next: line(['PageDown'], 'Page down', 'the next instrument'),
+  },
 } as const satisfies Readonly<Record<string, Readonly<Record<string, KeyLine>>>>;
 
 export type KeyedView = keyof typeof KEY_TABLE;
-type ActOf<View extends KeyedView> = keyof (typeof KEY_TABLE)[View];
+/** The jobs that are done with an instrument in hand. */
+export type JobView = 'bench' | 'retune' | 'settle' | 'frets';
+export type JobAct = keyof typeof JOB;
+export type ActOf<View extends KeyedView> = keyof (typeof KEY_TABLE)[View];
 
 /** What each line of a view's table does now, told which of its keys it was; null where it can do nothing. */
 export type KeyActs<View extends KeyedView> = Readonly<
@@ -87,16 +105,15 @@ export type KeyActs<View extends KeyedView> = Readonly<
 
 /** The keys of a view as they act now. Every line of its table must be there. */
 export function keysOf<View extends KeyedView>(view: View, acts: KeyActs<View>): KeyMap {
-  const lines: readonly (readonly [string, KeyLine])[] = Object.entries(KEY_TABLE[view]);
   return Object.fromEntries(
-    lines.flatMap(([name, { keys }]) => {
+    keyLines(view).flatMap(([name, { keys }]) => {
       const act = acts[name as ActOf<View>];
       return act ? keys.map((key) => [key, () => act(key)] as const) : [];
     }),
   );
 }
 
-/** Key and what it does, for the list of a view. */
-export function keyWords(view: KeyedView): readonly (readonly [string, string])[] {
-  return Object.values(KEY_TABLE[view]).map(({ shown, does }) => [shown, does] as const);
+/** The lines of a view, in their order, by the name of what they do. */
+export function keyLines(view: KeyedView): readonly (readonly [string, KeyLine])[] {
+  return Object.entries(KEY_TABLE[view]);
 }

@@ -4,6 +4,7 @@ import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import { type Stock, useStock } from '../../data/index.ts';
 import { EmptyView } from '../frame/index.ts';
+import { useJobHere } from '../listening/index.ts';
 
 interface Props {
   /** What the view is for, while no instrument is there. */
@@ -14,6 +15,7 @@ interface Props {
 /** A view of the instrument that the teacher works on; without one, what the view is for. */
 export function WithInstrument({ says, children }: Props) {
   const stock = useStock();
+  useJobHere();
   if (!stock) return <p>One moment …</p>;
   const { settings, shelf } = stock;
   const instrument = shelf.find((entry) => entry.id === settings.instrumentId) ?? shelf[0];

@@ -1,2 +1,1 @@
-export { InstrumentChoice } from './InstrumentChoice.tsx';
 export { WithInstrument } from './WithInstrument.tsx';

@@ -5,7 +5,6 @@ import type { Cents } from '@rosefinch/core/units';
 import { deviationInWords } from '@rosefinch/core/words';
 import { useEffect, useRef, useState } from 'react';
 import { monotonic } from '../../environment.ts';
-import { speak } from '../../sound/index.ts';
 
 const AT_MOST_EVERY_MS = 1000;
 
@@ -15,11 +14,16 @@ interface Props {
   readonly targets: readonly Target[];
   readonly tolerance: Cents;
   readonly hidden: boolean;
-  readonly spoken: boolean;
+  /** Says it aloud as well; null where that is not wanted. */
+  readonly say: ((text: string, right: boolean) => void) | null;
+  /** The whole instrument is in tune: said once. */
+  readonly done?: boolean;
 }
 
+const DONE = 'In tune. Nothing had to move.';
+
 /** Says each new reading in words to screen readers, politely, and aloud if it is wanted. */
-export function Announcer({ newest, targets, tolerance, hidden, spoken }: Props) {
+export function Announcer({ newest, targets, tolerance, hidden, say, done = false }: Props) {
   const [words, setWords] = useState('');
   const said = useRef(0);
   const last = useRef(Number.NEGATIVE_INFINITY);
@@ -35,8 +39,18 @@ export function Announcer({ newest, targets, tolerance, hidden, spoken }: Props)
       last.current = monotonic();
       setWords(text);
     }
-    if (spoken) speak(place === 'at rest' ? 'At rest' : text);
-  }, [newest, targets, tolerance, hidden, spoken]);
+    const right = place === 'at rest';
+    // The last string of all is not told beside the whole.
+    if (!done) say?.(right ? 'At rest' : text, right);
+  }, [newest, targets, tolerance, hidden, say, done]);
+  const toldDone = useRef(done);
+  useEffect(() => {
+    if (done && !toldDone.current) {
+      setWords(DONE);
+      say?.(DONE, true);
+    }
+    toldDone.current = done;
+  }, [done, say]);
   return (
     <div className="unseen" role="log" aria-live="polite" aria-label="Readings in words">
       {words}

@@ -1,6 +1,13 @@
 import './listening.css';
+import {
+  IconChevronDown,
+  IconChevronsDown,
+  IconChevronsUp,
+  IconChevronUp,
+  IconHandFinger,
+} from '@tabler/icons-react';
 import type { ReactNode } from 'react';
-import { Action, type KEY_TABLE } from '../frame/index.ts';
+import { IconAction, type KEY_TABLE } from '../frame/index.ts';
 import type { Hands } from './hands.ts';
 
 interface Props {
@@ -13,26 +20,28 @@ interface Props {
   readonly children?: ReactNode;
 }
 
-/** What the hands do on a practice instrument, on screen. */
+const SIZE = 20;
+
+/** What the hands do on a practice instrument, on one line of small buttons. */
 export function Moves({ moves, keys, course, little = '', children }: Props) {
   return (
-    <div className="practice">
-      <Action onAct={moves.pluck} hotkey={keys.pluck.shown}>
-        Pluck string {course}
-      </Action>
-      <Action onAct={moves.up} hotkey={keys.up.shown}>
-        Tighten{little}
-      </Action>
-      <Action onAct={moves.down} hotkey={keys.down.shown}>
-        Loosen{little}
-      </Action>
-      <Action onAct={moves.upMore} hotkey={keys.upMore.shown}>
-        Tighten more
-      </Action>
-      <Action onAct={moves.downMore} hotkey={keys.downMore.shown}>
-        Loosen more
-      </Action>
+    <section className="moves" aria-label="Practice instrument">
+      <IconAction label={`Pluck string ${course}`} hotkey={keys.pluck.shown} onAct={moves.pluck}>
+        <IconHandFinger size={SIZE} /> Pluck {course}
+      </IconAction>
+      <IconAction label={`Tighten${little}`} hotkey={keys.up.shown} onAct={moves.up}>
+        <IconChevronUp size={SIZE} />
+      </IconAction>
+      <IconAction label={`Loosen${little}`} hotkey={keys.down.shown} onAct={moves.down}>
+        <IconChevronDown size={SIZE} />
+      </IconAction>
+      <IconAction label="Tighten more" hotkey={keys.upMore.shown} onAct={moves.upMore}>
+        <IconChevronsUp size={SIZE} />
+      </IconAction>
+      <IconAction label="Loosen more" hotkey={keys.downMore.shown} onAct={moves.downMore}>
+        <IconChevronsDown size={SIZE} />
+      </IconAction>
       {children}
-    </div>
+    </section>
   );
 }

@@ -1,5 +1,5 @@
 import type { Cents } from '@rosefinch/core/units';
-import { useEffect, useState, useSyncExternalStore } from 'react';
+import { useEffect, useRef, useState, useSyncExternalStore } from 'react';
 import { monotonic } from '../../environment.ts';
 import type { Stroke } from '../wires/index.ts';
 
@@ -11,7 +11,8 @@ export class LiveNote {
   course: number | null = null;
   cents: Cents | null = null;
   private points: number[] = [];
-  private concluded = false;
+  /** The note has its reading. */
+  concluded = false;
   private left = false;
   private readonly watchers = new Set<() => void>();
 
@@ -77,20 +78,39 @@ export function useRingingCourse(live: LiveNote): number | null {
   );
 }
 
+/** A note that rings, as it is shown. */
+export interface Ringing {
+  readonly course: number;
+  readonly cents: Cents;
+  /** It has its reading. */
+  readonly concluded: boolean;
+}
+
 /** The note that rings now, told no faster than an eye can read; null when none does. */
-export function useRinging(live: LiveNote): { course: number; cents: Cents } | null {
-  const [ringing, setRinging] = useState<{ course: number; cents: Cents } | null>(null);
+export function useRinging(live: LiveNote): Ringing | null {
+  const [ringing, setRinging] = useState<Ringing | null>(null);
+  const last = useRef(0);
   useEffect(() => {
-    let last = 0;
-    return live.subscribe(() => {
+    const put = () => {
+      const { course, cents, concluded } = live;
       const now = monotonic();
-      if (live.course === null || live.cents === null) {
-        setRinging(null);
-      } else if (now - last > REFRESH_MS) {
-        last = now;
-        setRinging({ course: live.course, cents: live.cents });
+      if (course === null || cents === null) setRinging(null);
+      else if (now - last.current > REFRESH_MS) {
+        last.current = now;
+        setRinging({ course, cents, concluded });
       }
-    });
+    };
+    return live.subscribe(put);
   }, [live]);
   return ringing;
+}
+
+/** A ringing string that stays this near to its reading is shown as it was read: one figure, not two. */
+const STANDS: Cents = 3;
+
+/** The deviation to show: while a note rings the figure runs; once it is read it is the reading, until a peg moves it. */
+export function shownCents(ringing: Ringing | null, read: Cents | undefined): Cents | null {
+  if (!ringing) return read ?? null;
+  const stands = ringing.concluded && read !== undefined && Math.abs(ringing.cents - read) < STANDS;
+  return stands ? read : ringing.cents;
 }

@@ -1,19 +1,22 @@
 import { type StringKnowledge, whoSounded } from '@rosefinch/core/listen';
 import { centsBetween } from '@rosefinch/core/music';
 import type { Cents, Hz } from '@rosefinch/core/units';
-import { useCallback, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Settings } from '../../data/index.ts';
 import {
   type AnalysisReport,
+  keepAwake,
   MicrophoneProblem,
   type PracticeHands,
   type PracticeStart,
 } from '../../sound/index.ts';
+import { earKeeper } from './earKeeper.ts';
 import { LiveNote } from './live.ts';
 import type { RoomState } from './room.ts';
 import { useEar, useQuestions } from './useEar.ts';
-import { useOpening, type Wanted } from './useOpening.ts';
+import { useOpening } from './useOpening.ts';
 import { useRoom } from './useRoom.ts';
+import type { Wanted } from './wanted.ts';
 
 /** What sounds and what is heard of it, for any view that listens. */
 export interface Listening {
@@ -29,6 +32,8 @@ export interface Listening {
   readonly stop: () => void;
   /** Sounds a pitch in the teacher's kind of reference tone; nothing is read meanwhile. */
   readonly sound: (hz: Hz) => void;
+  /** Says a sentence aloud, or sounds whether it is right; nothing is read meanwhile. */
+  readonly say: (text: string, right: boolean) => void;
   /** Waits for two strings near a pitch; null waits no longer. */
   readonly expectPair: (hz: Hz | null) => void;
 }
@@ -41,6 +46,8 @@ export interface Wish<Asked> {
   readonly asked: Asked;
   /** The string that was chosen by hand, or is asked for by name. */
   readonly intended: (asked: Asked) => number | null;
+  /** What is needed to begin is there. */
+  readonly ready?: boolean;
   /** Told what is listened to from now on. */
   readonly heardFrom?: (source: Wanted) => void;
   /** Sets up the practice instrument. */
@@ -65,6 +72,8 @@ export function useListening<Asked>(wish: Wish<Asked>): Listening {
     if (report.type === 'failed')
       setProblem(new MicrophoneProblem(report.message, 'All readings are kept.'));
     takeForRoom(report);
+    // A note that began in the hands of another view, or on another instrument, is nothing here.
+    if (asked === null) return;
     takeForLive(report, live, strings, wish.intended(asked));
     wish.hear(report, asked);
   };
@@ -84,6 +93,9 @@ export function useListening<Asked>(wish: Wish<Asked>): Listening {
   again.current = () => {
     if (source) listen(source);
   };
+  useCarriedOn(wish, source, listen);
+  const listens = source !== null;
+  useEffect(() => (listens ? keepAwake() : undefined), [listens]);
   const stop = useCallback(() => {
     close();
     setTruth(null);
@@ -92,13 +104,29 @@ export function useListening<Asked>(wish: Wish<Asked>): Listening {
   }, [close, forgetRoom, live]);
   const sound = (hz: Hz) =>
     void ear.current?.soundReference(hz, settings.referenceVolume, settings.referenceTone);
+  const say = useCallback((text: string, right: boolean) => ear.current?.say(text, right), [ear]);
   const expectPair = (hz: Hz | null) => {
     // The worker passes nothing on meanwhile, not even that the note before is over.
     live.end();
     ear.current?.expectPair(hz);
   };
   const shown = problem && { message: problem.message, wayOn: problem.wayOn };
-  return { source, problem: shown, live, room, hands, truth, listen, stop, sound, expectPair };
+  return { source, problem: shown, live, room, hands, truth, listen, stop, sound, say, expectPair };
+}
+
+/** What was listened to in the view before is listened to in this one. */
+function useCarriedOn<Asked>(
+  { ready = true, heardFrom }: Wish<Asked>,
+  source: Wanted | null,
+  listen: (source: Wanted) => void,
+): void {
+  const [carried] = useState(earKeeper.source);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: once, as soon as the view can listen
+  useEffect(() => {
+    if (!ready || carried === null) return;
+    if (source === 'microphone') heardFrom?.(source);
+    else if (carried === 'practice') listen('practice');
+  }, [ready]);
 }
 
 /** The live note follows what is found while it rings. */

@@ -1,10 +1,8 @@
-import type { SourceKind } from '@rosefinch/core/sitting';
 import { type RefObject, useCallback, useRef, useState } from 'react';
 import type { Settings } from '../../data/index.ts';
 import type { Ear, MicrophoneProblem, PracticeHands, PracticeStart } from '../../sound/index.ts';
-
-/** A source that can be opened; a recording is read as a whole. */
-export type Wanted = Exclude<SourceKind, 'recording'>;
+import { earKeeper } from './earKeeper.ts';
+import type { Wanted } from './wanted.ts';
 
 /** What is needed to open a source. */
 interface OpeningWish {
@@ -27,7 +25,14 @@ export function useOpening(
   wish: OpeningWish,
   failed: (problem: MicrophoneProblem) => void,
 ): Opening {
-  const [source, setSource] = useState<Wanted | null>(null);
+  // A microphone that another view has left open goes on; a practice instrument is another one here.
+  const [source, keepSource] = useState<Wanted | null>(() =>
+    earKeeper.source === 'microphone' ? 'microphone' : null,
+  );
+  const setSource = useCallback((next: Wanted | null) => {
+    earKeeper.source = next;
+    keepSource(next);
+  }, []);
   const [hands, setHands] = useState<PracticeHands | null>(null);
   /** Which opening is the newest. */
   const turn = useRef(0);
@@ -55,14 +60,14 @@ export function useOpening(
         setSource(null);
       });
     },
-    [ear, failed],
+    [ear, failed, setSource],
   );
   const close = useCallback(() => {
     turn.current++;
     ear.current?.closeSource();
     setSource(null);
     setHands(null);
-  }, [ear]);
+  }, [ear, setSource]);
   return { source, hands, open, close };
 }
 

@@ -2,10 +2,13 @@ import './wires.css';
 import { useComputedColorScheme } from '@mantine/core';
 import type { Cents } from '@rosefinch/core/units';
 import { useEffect, useRef } from 'react';
-import { drawWire, type Palette, type Perch, type Stroke } from './draw.ts';
+import { drawWire, type Palette, type Perch, type Stroke, scaleOf } from './draw.ts';
 
 interface Props {
+  /** The open wire of the stage, with its ruling and strokes. */
   readonly tall: boolean;
+  /** It is read from afar. */
+  readonly afar?: boolean;
   readonly tolerance: Cents;
   readonly aim: Cents;
   readonly perches: readonly Perch[];
@@ -16,8 +19,6 @@ interface Props {
   /** What the picture says, for those who do not see it. */
   readonly text: string;
 }
-
-const HEIGHT = { tall: 232, slim: 52 } as const;
 
 function readPalette(element: Element): Palette {
   const style = getComputedStyle(element);
@@ -32,11 +33,10 @@ function readPalette(element: Element): Palette {
   };
 }
 
-/** One wire on a canvas; redrawn at every frame while a note rings on it. */
+/** One wire on a canvas that fills its place; redrawn at every frame while a note rings on it. */
 export function WireCanvas(props: Props) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const scheme = useComputedColorScheme();
-  const height = props.tall ? HEIGHT.tall : HEIGHT.slim;
 
   // The scheme is listed because the palette is read from CSS variables that follow it.
   // biome-ignore lint/correctness/useExhaustiveDependencies: see above
@@ -49,35 +49,42 @@ export function WireCanvas(props: Props) {
     const palette = readPalette(element);
     const paint = () => {
       const live = props.live?.() ?? null;
-      const width = element.clientWidth;
+      const { clientWidth, clientHeight } = element;
       const ratio = window.devicePixelRatio;
-      if (element.width !== Math.round(width * ratio) || element.height !== height * ratio) {
-        element.width = Math.round(width * ratio);
-        element.height = height * ratio;
+      const wide = Math.round(clientWidth * ratio);
+      const high = Math.round(clientHeight * ratio);
+      if (element.width !== wide || element.height !== high) {
+        element.width = wide;
+        element.height = high;
         idle = false;
       }
       if (live || !idle) {
-        context.setTransform(ratio, 0, 0, ratio, 0, 0);
+        const scale = props.tall ? scaleOf(clientHeight, props.afar ?? false) : 1;
+        context.setTransform(ratio * scale, 0, 0, ratio * scale, 0, 0);
+        const [width, height] = [clientWidth / scale, clientHeight / scale];
         drawWire(context, { ...props, live, width, height, palette });
       }
       idle = live === null;
       if (props.live) frame = requestAnimationFrame(paint);
     };
+    const again = () => {
+      idle = false;
+      if (!props.live) paint();
+    };
     paint();
-    const watch = new ResizeObserver(() => {
-      idle = false;
-      if (!props.live) paint();
-    });
+    const watch = new ResizeObserver(again);
     watch.observe(element);
-    void document.fonts.ready.then(() => {
-      idle = false;
-      if (!props.live) paint();
-    });
+    void document.fonts.ready.then(again);
     return () => {
       cancelAnimationFrame(frame);
       watch.disconnect();
     };
-  }, [props, height, scheme]);
+  }, [props, scheme]);
 
-  return <canvas ref={canvas} style={{ height }} role="img" aria-label={props.text} />;
+  // Its size is its place's: what is drawn in it never moves what stands beside it.
+  return (
+    <span className="wire-canvas">
+      <canvas ref={canvas} role="img" aria-label={props.text} />
+    </span>
+  );
 }

@@ -1,6 +1,6 @@
 import type { Cents } from '@rosefinch/core/units';
 import { signedCents } from '@rosefinch/core/words';
-import { TICKS, wireHeight } from './scale.ts';
+import { FEW_TICKS, TICKS, TWO_TICKS, wireHeight } from './scale.ts';
 
 /** A stroke: time since the pluck in seconds and deviation in cents, by turns. */
 export type Stroke = ArrayLike<number>;
@@ -48,6 +48,19 @@ const LEFT = 46;
 const STROKE_SECONDS = 0.9;
 const FONT = '"Atkinson Hyperlegible Next Variable", sans-serif';
 
+/** A tall wire of this height is drawn as large as its figures are given here; a taller one larger. */
+const USUAL_HEIGHT = 230;
+/** Seen from afar the figures at perches must be this many times as large. */
+const AFAR = 3.4;
+/** Below these there is no room for every tick of the scale, and for more than two. */
+const ROOMY = 170;
+const NARROW = 110;
+
+/** How much larger than usual a tall wire is drawn, so that it fits its height; from afar its figures come first. */
+export function scaleOf(height: number, afar: boolean): number {
+  return afar ? AFAR : Math.max(1, height / USUAL_HEIGHT);
+}
+
 /** Draws one string's wire with its strokes and perches. */
 export function drawWire(c: CanvasRenderingContext2D, p: WirePicture): void {
   c.clearRect(0, 0, p.width, p.height);
@@ -70,6 +83,10 @@ export function drawWire(c: CanvasRenderingContext2D, p: WirePicture): void {
   if (p.live) drawStroke(c, p, p.live, LEFT + 10 + shown.length * SLOT, y, true);
 }
 
+function ticksFor(height: number): readonly number[] {
+  return height < NARROW ? TWO_TICKS : height < ROOMY ? FEW_TICKS : TICKS;
+}
+
 function drawRuling(
   c: CanvasRenderingContext2D,
   p: WirePicture,
@@ -81,7 +98,7 @@ function drawRuling(
   c.font = `12px ${FONT}`;
   c.textAlign = 'right';
   c.textBaseline = 'middle';
-  for (const tick of TICKS) {
+  for (const tick of ticksFor(p.height)) {
     c.fillStyle = p.palette.soft;
     c.fillText(`${tick > 0 ? '+' : '−'}${Math.abs(tick)}`, LEFT - 8, y(tick));
     c.fillStyle = p.palette.hairline;
@@ -139,7 +156,7 @@ function drawPerch(
     c.clearRect(x, top, PERCH_WIDTH, height);
     c.strokeRect(x, top, PERCH_WIDTH, height);
   }
-  labelPerch(c, p, perch, x, low ? top + height : top, low);
+  if (p.tall) labelPerch(c, p, perch, x, low ? top + height : top, low);
   if (perch.stored) return;
   c.beginPath();
   c.arc(x + PERCH_WIDTH + 9, top + height / 2, 4, 0, 2 * Math.PI);
@@ -156,24 +173,17 @@ function labelPerch(
 ): void {
   c.fillStyle = p.palette.ink;
   c.textBaseline = 'middle';
-  if (!p.tall) {
-    c.font = `700 14px ${FONT}`;
-    c.textAlign = 'left';
-    c.fillText(
-      signedCents(cents),
-      x + PERCH_WIDTH + 8,
-      low ? p.height / 2 + 11 : p.height / 2 - 11,
-    );
-    return;
-  }
   c.font = `700 17px ${FONT}`;
   c.textAlign = 'left';
   const below = low ? edge + 14 < p.height - 6 : edge - 14 < 8;
-  const at = below ? edge + (low ? 14 : 26) : edge - (low ? 24 : 14);
+  // Where there is no room above or below it, the value stands beside its perch.
+  const beside = p.height < NARROW;
+  const at = beside ? edge : below ? edge + (low ? 14 : 26) : edge - (low ? 24 : 14);
+  const from = beside ? x + PERCH_WIDTH + 6 : x;
   const value = signedCents(cents);
-  c.fillText(value, x, at);
+  c.fillText(value, from, at);
   const width = c.measureText(value).width;
   c.font = `13px ${FONT}`;
   c.fillStyle = p.palette.soft;
-  c.fillText(` ±${error.toFixed(1)}`, x + width, at);
+  c.fillText(` ±${error.toFixed(1)}`, from + width, at);
 }

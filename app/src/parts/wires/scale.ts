@@ -9,6 +9,10 @@ const LINEAR_SHARE = 0.5;
 /** Ticks of a wire, in cents. */
 export const TICKS = [100, 30, 10, 3, -3, -10, -30, -100] as const;
 
+/** Those of them that a wire with little room keeps. */
+export const FEW_TICKS = [100, 10, -10, -100] as const;
+export const TWO_TICKS = [10, -10] as const;
+
 /**
  * Height of a deviation above the wire as a share of the half height, −1 to 1:
  * linear within ±10 cents, logarithmic to ±100, held at the edge beyond.

@@ -1,19 +1,40 @@
+import { pegRound } from '@rosefinch/core/dialogue';
+import { STANDARD_A4, targetName } from '@rosefinch/core/music';
+import { allInTune, currentPass, passDone } from '@rosefinch/core/sitting';
 import type { Instrument } from '@rosefinch/core/strings';
-import { type ReactNode, useEffect, useMemo, useState } from 'react';
-import { useSearchParams } from 'react-router';
-import { type Stock, useData, useStock } from '../../data/index.ts';
-import { KeyList, keyWords, Problem, useKeys } from '../../parts/frame/index.ts';
-import { Announcer, handsOn, ListeningProblem } from '../../parts/listening/index.ts';
-import { BenchActions } from './BenchActions.tsx';
-import { BenchSide } from './BenchSide.tsx';
-import { BenchStrings } from './BenchStrings.tsx';
-import { FirstUse } from './FirstUse.tsx';
-import { keyMap } from './keyMap.ts';
+import { IconEye } from '@tabler/icons-react';
+import { lazy, useMemo, useState } from 'react';
+import { type Stock, useStock } from '../../data/index.ts';
+import { IconAction, KEY_TABLE } from '../../parts/frame/index.ts';
+import {
+  Announcer,
+  type Hands,
+  handsOn,
+  PracticeLine,
+  roomInWords,
+  Truth,
+  useJobHere,
+} from '../../parts/listening/index.ts';
+import { type FootButton, Job, useUsualSource } from '../../parts/stage/index.ts';
+import { BenchStage } from './BenchStage.tsx';
+import { BenchWires } from './BenchWires.tsx';
+import { benchActs } from './benchActs.ts';
 import { type Bench, useBench } from './useBench.ts';
+import { useByAddress } from './useByAddress.ts';
+import { perchesByCourse } from './wireLines.ts';
 
-/** The bench: picks the instrument, or offers a first one on an empty shelf. */
+const RecordingButton = lazy(() =>
+  import('../../parts/recordings/index.ts').then(({ RecordingButton }) => ({
+    default: RecordingButton,
+  })),
+);
+// Wanted once in a life: the bench need not carry it.
+const FirstUse = lazy(() => import('./FirstUse.tsx'));
+
+/** The bench: picks the instrument, or asks for a first one on an empty shelf. */
 export function BenchView() {
   const stock = useStock();
+  useJobHere();
   if (!stock) return <p>One moment …</p>;
   const { settings, shelf } = stock;
   const instrument = shelf.find((entry) => entry.id === settings.instrumentId) ?? shelf[0];
@@ -34,68 +55,106 @@ interface OfProps {
 
 function BenchOf({ instrument, stock }: OfProps) {
   const bench = useBench(instrument, stock);
-  const { sitting, listening, talk, course, check } = bench;
+  const { sitting, listening, talk, course, check, targets, a4, send } = bench;
+  const { settings } = stock;
   const [showTruth, setShowTruth] = useState(false);
-  const [keyList, setKeyList] = useState(false);
-  usePracticeByAddress(bench);
+  const usual = useUsualSource();
+  useByAddress(bench);
   const comparing = talk.led.kind === 'pair' && talk.led.beat === null ? check : null;
   const hands = useMemo(
     () => listening.hands && handsOn(listening.hands, instrument, course, comparing),
     [listening.hands, instrument, course, comparing],
   );
-  const acts = { truth: () => setShowTruth((is) => !is), keys: () => setKeyList(true) };
-  const keysOn = stock.settings.keysOn && !keyList && sitting.loaded;
-  useKeys(keyMap(bench, acts, hands), keysOn);
+  const perches = useMemo(() => perchesByCourse(sitting.log, targets), [sitting.log, targets]);
+  const truth = () => setShowTruth((is) => !is);
+  const recording = { instrument, targets, a4, tolerance: settings.tolerance };
   return (
-    <>
-      <ListeningProblem problem={listening.problem} />
-      {bench.problem && <Problem>{bench.problem}</Problem>}
-      <div className="bench" aria-busy={!sitting.loaded}>
-        <BenchStrings bench={bench} hands={hands} showTruth={showTruth} onTruth={acts.truth} />
-        <BenchSide bench={bench} />
-        <BenchActions bench={bench} onKeys={acts.keys} />
-      </div>
+    <Job
+      view="bench"
+      title={`Bench: ${instrument.name}`}
+      settings={settings}
+      acts={benchActs(bench, hands, truth)}
+      buttons={buttonsOf(bench)}
+      more={[{ label: 'Start afresh', act: () => send({ type: 'start afresh' }) }]}
+      listening={{
+        listening,
+        kind: instrument.kind,
+        disabled: !sitting.loaded,
+        usual,
+        other: <RecordingButton {...recording} />,
+      }}
+      says={wordsOf(bench)}
+      busy={!sitting.loaded}
+      stage={<BenchStage bench={bench} perches={perches} />}
+      wires={<BenchWires bench={bench} perches={perches} />}
+      line={hands && <HandsOf {...{ hands, bench, showTruth, truth }} />}
+    >
       <Announcer
         newest={talk.newest}
-        targets={bench.targets}
+        targets={targets}
         tolerance={sitting.state.goal.tolerance}
         hidden={talk.led.kind === 'by ear'}
-        spoken={stock.settings.spokenArrival}
+        say={settings.spokenArrival ? listening.say : null}
+        done={allInTune(sitting.state)}
       />
-      <BenchKeys
-        opened={keyList}
-        onClose={() => setKeyList(false)}
-        keysOn={stock.settings.keysOn}
-      />
-    </>
+    </Job>
   );
 }
 
-interface KeysProps {
-  readonly opened: boolean;
-  readonly onClose: () => void;
-  readonly keysOn: boolean;
+/** What is done most at the bench. */
+function buttonsOf({ talk, targets, course }: Bench): FootButton<'bench'>[] {
+  const { led } = talk;
+  const skips = (pegRound(led)?.toCome.length ?? 0) > 0;
+  const hidden = led.kind === 'by ear';
+  return [
+    { act: 'accept', label: skips ? 'Skip this peg' : 'Accept, next' },
+    { act: 'target', label: `Hear ${targetName(targets[course - 1])}` },
+    { act: 'byEar', label: hidden ? 'Show figures' : 'By ear', pressed: hidden },
+    { act: 'nextPass', label: 'Next pass' },
+  ];
 }
 
-function BenchKeys(props: KeysProps): ReactNode {
-  const { repository } = useData();
+/** The room, and where the work stands. */
+function wordsOf(bench: Bench): string {
+  const { instrument, listening, sitting, source, way, capo, a4 } = bench;
+  const { state } = sitting;
+  const practising =
+    listening.source !== 'practice'
+      ? null
+      : source.practice
+        ? `practice: it tells nothing of the real ${instrument.name}`
+        : `the practice ${instrument.kind} stands for ${instrument.name}`;
+  return [
+    roomInWords(listening.room),
+    `pass ${currentPass(state).number}${passDone(state) ? ', done' : ''}`,
+    a4 !== STANDARD_A4 && `A4 ${a4} Hz`,
+    way && way.toGo.length > 0 && `still to be retuned: string ${way.toGo.join(', then ')}`,
+    way && capo > 0 && 'frets count from the capo',
+    practising,
+  ]
+    .filter(Boolean)
+    .join(' · ');
+}
+
+interface HandsProps {
+  readonly hands: Hands;
+  readonly bench: Bench;
+  readonly showTruth: boolean;
+  readonly truth: () => void;
+}
+
+function HandsOf({ hands, bench: { course, listening }, showTruth, truth }: HandsProps) {
   return (
-    <KeyList
-      {...props}
-      keys={keyWords('bench')}
-      onKeysOn={(keysOn) => void repository.saveSettings({ keysOn })}
-    />
+    <PracticeLine hands={hands} course={course}>
+      <IconAction
+        label="Where they truly are"
+        hotkey={KEY_TABLE.bench.truth.shown}
+        pressed={showTruth}
+        onAct={truth}
+      >
+        <IconEye size={20} />
+      </IconAction>
+      {showTruth && listening.truth && <Truth deviations={listening.truth} />}
+    </PracticeLine>
   );
-}
-
-/** An address that ends in ?listen=practice starts the practice guitar, once. */
-function usePracticeByAddress({ sitting, listening }: Bench): void {
-  const [search, setSearch] = useSearchParams();
-  const wanted = search.get('listen') === 'practice' && sitting.loaded;
-  // biome-ignore lint/correctness/useExhaustiveDependencies: once per address, not per render
-  useEffect(() => {
-    if (!wanted) return;
-    setSearch({}, { replace: true });
-    listening.listen('practice');
-  }, [wanted]);
 }

@@ -1,35 +1,82 @@
-import { Button, Group, Stack, Text, Title } from '@mantine/core';
-import { steelGuitar } from '@rosefinch/core/strings';
+import './firstUse.css';
+import { Button, Group, NumberInput, Radio, Stack, Text, Title } from '@mantine/core';
+import type { InstrumentKind } from '@rosefinch/core/music';
+import { type Instrument, MODELS, type Model } from '@rosefinch/core/strings';
+import { useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { useData } from '../../data/index.ts';
 import { newId } from '../../environment.ts';
 
-/** An empty shelf: what the bench is for, and two ways to begin. */
-export function FirstUse() {
+/** So many can be put on the shelf at once. */
+const MOST = 40;
+
+/** An empty shelf: what stands in front of the teacher, how many of them, and two ways to begin. */
+export default function FirstUse() {
   const { repository } = useData();
   const [, setSearch] = useSearchParams();
-  const begin = async (practise: boolean) => {
-    await repository.addInstruments([steelGuitar(newId(), 'My guitar')]);
-    if (practise) setSearch({ listen: 'practice' });
+  const [modelId, setModelId] = useState(MODELS[0]?.id ?? '');
+  const [count, setCount] = useState<number | string>(1);
+  const model = MODELS.find(({ id }) => id === modelId);
+  const many = typeof count === 'number' ? count : 1;
+  const kind = model ? kindOf(model) : 'guitar';
+  const begin = async (listen: 'microphone' | 'practice') => {
+    if (!model) return;
+    const instruments = shelfOf(model, many);
+    await repository.addInstruments(instruments);
+    await repository.saveSettings({ instrumentId: instruments[0]?.id ?? null });
+    setSearch({ listen });
   };
   return (
-    <Stack align="flex-start" maw={560} py="xl">
-      <Title order={1}>Tune string by string</Title>
+    <Stack className="first-use" align="flex-start">
+      <Title order={1}>What stands in front of you?</Title>
+      <Radio.Group aria-label="Kind" value={modelId} onChange={setModelId}>
+        <div className="first-kinds">
+          {MODELS.map(({ id, name }) => (
+            <Radio.Card key={id} value={id} className="first-kind">
+              <Group wrap="nowrap">
+                <Radio.Indicator />
+                <span>{name}</span>
+              </Group>
+            </Radio.Card>
+          ))}
+        </div>
+      </Radio.Group>
+      <NumberInput
+        label="How many of them?"
+        w={150}
+        min={1}
+        max={MOST}
+        allowDecimal={false}
+        value={count}
+        onChange={setCount}
+      />
+      <Group>
+        <Button size="lg" onClick={() => void begin('microphone')}>
+          Listen by the microphone
+        </Button>
+        <Button size="lg" variant="default" onClick={() => void begin('practice')}>
+          Try it with a practice {kind}
+        </Button>
+      </Group>
       <Text>
         Pluck a string. Rosefinch says how far it lies from its note, which way to turn, and when to
         stop. It keeps every reading on this machine.
       </Text>
-      <Group>
-        <Button size="lg" onClick={() => void begin(false)}>
-          Put a guitar on the bench
-        </Button>
-        <Button size="lg" variant="default" onClick={() => void begin(true)}>
-          Try it with the practice guitar
-        </Button>
-      </Group>
       <Text size="sm">
         Caution: a string under tension can snap. Keep your face away; children with an adult.
       </Text>
     </Stack>
   );
+}
+
+function kindOf(model: Model): InstrumentKind {
+  return model.build('', '').kind;
+}
+
+/** One is the teacher’s own; of more than one each has its number. */
+function shelfOf(model: Model, count: number): Instrument[] {
+  const kind = kindOf(model);
+  const named = (nth: number) =>
+    count === 1 ? `My ${kind}` : `${kind.charAt(0).toUpperCase()}${kind.slice(1)} ${nth}`;
+  return Array.from({ length: count }, (_, i) => model.build(newId(), named(i + 1)));
 }

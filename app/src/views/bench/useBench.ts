@@ -77,6 +77,7 @@ export function useBench(instrument: Instrument, stock: Stock): Bench {
     intended: ({ chosen }) => chosen,
     practice,
     heardFrom: open.source.heardFrom,
+    ready: open.sitting.loaded,
     hear: (report, asked) => {
       if (isOfStrings(report)) send({ type: 'heard', heard: report, asked });
     },

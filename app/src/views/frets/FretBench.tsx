@@ -1,16 +1,25 @@
-import { bridgeEndsOf } from '@rosefinch/core/intonation';
+import { bridgeEndsOf, type EndUnder, shareDone } from '@rosefinch/core/intonation';
 import type { FretCheck } from '@rosefinch/core/records';
 import type { Instrument } from '@rosefinch/core/strings';
 import { useState } from 'react';
+import { useSearchParams } from 'react-router';
 import type { Stock } from '../../data/index.ts';
-import { keysOf, Problem, useKeys } from '../../parts/frame/index.ts';
-import { ListeningProblem } from '../../parts/listening/index.ts';
-import { FretActions } from './FretActions.tsx';
-import { FretNeck } from './FretNeck.tsx';
-import { FretSide } from './FretSide.tsx';
+import { Sized } from '../../parts/charts/index.ts';
+import { keyLines, useKeys } from '../../parts/frame/index.ts';
+import { roomInWords } from '../../parts/listening/index.ts';
+import {
+  type FootButton,
+  Job,
+  type JobActs,
+  type PlainAction,
+  useUsualSource,
+} from '../../parts/stage/index.ts';
+import { FretMap } from './FretMap.tsx';
+import { FretResult } from './FretResult.tsx';
+import { FretStage } from './FretStage.tsx';
 import { NoteDialog } from './NoteDialog.tsx';
 import type { BridgePlace } from './practice.ts';
-import { useFretCheck } from './useFretCheck.ts';
+import { type FretChecking, useFretCheck } from './useFretCheck.ts';
 
 interface Props {
   readonly instrument: Instrument;
@@ -22,42 +31,52 @@ interface Props {
   readonly onAgain: () => void;
 }
 
-/** One fret check: what is asked for, what was heard, and what it comes to. */
-export function FretBench({ instrument, stock, kept, bridge, onMoveBridge, onAgain }: Props) {
+/** One fret check: what is asked for and what was heard, and on a page of its own what it comes to. */
+export function FretBench(props: Props) {
+  const { instrument, stock, kept, bridge } = props;
   const checking = useFretCheck(instrument, stock, kept, bridge);
-  const { listening, talk, send } = checking;
+  const [search, setSearch] = useSearchParams();
+  const comesTo = search.get('show') === 'result';
+  const toggle = () => setSearch(comesTo ? {} : { show: 'result' });
+  const { settings } = stock;
+  const back = keyLines('frets').flatMap(([act, { keys }]) => (act === 'result' ? keys : []));
+  useKeys(Object.fromEntries(back.map((key) => [key, toggle])), comesTo && settings.keysOn);
+  if (comesTo) return <FretResult {...{ checking, instrument, stock }} onBack={toggle} />;
+  return <Checking {...props} checking={checking} onResult={toggle} />;
+}
+
+interface CheckingProps extends Props {
+  readonly checking: FretChecking;
+  readonly onResult: () => void;
+}
+
+function Checking(props: CheckingProps) {
+  const { checking, instrument, stock, onResult } = props;
+  const { listening, talk, send, targets, causes, asked } = checking;
   const { check } = talk;
   const [noting, setNoting] = useState(false);
-  const ends =
-    instrument.bridge === 'loose' && check.doneAt === null ? bridgeEndsOf(instrument, check) : null;
-  const wrong = listening.hands && ends?.some(({ right }) => !right) ? ends : null;
-  useKeys(
-    keysOf('frets', {
-      pluck: checking.pluck,
-      skip: () => send({ type: 'skip' }),
-      strikeOut: () => send({ type: 'strike out' }),
-      takeOther: () => send({ type: 'take other' }),
-      note: () => setNoting(true),
-      mute: () => listening.hands?.mute(),
-    }),
-    stock.settings.keysOn && !noting,
-  );
+  const usual = useUsualSource();
+  const more = moreOf(props);
   return (
-    <>
-      <ListeningProblem problem={listening.problem} />
-      {checking.problem && <Problem>{checking.problem}</Problem>}
-      <div className="bench">
-        <FretNeck checking={checking} instrument={instrument} stock={stock} />
-        <FretSide checking={checking} instrument={instrument} />
-        <FretActions
-          checking={checking}
-          instrument={instrument}
-          wrongBridge={wrong}
-          onMoveBridge={onMoveBridge}
-          onNote={() => setNoting(true)}
-          onAgain={onAgain}
-        />
-      </div>
+    <Job
+      view="frets"
+      title={`Frets: ${instrument.name}`}
+      settings={stock.settings}
+      acts={fretActs(checking, { note: () => setNoting(true), result: onResult })}
+      buttons={buttonsOf(checking, more)}
+      more={more}
+      listening={{ listening, kind: instrument.kind, usual }}
+      says={`${roomInWords(listening.room)} · ${Math.round(100 * shareDone(check))} % of the check`}
+      asleep={noting}
+      stage={<FretStage checking={checking} instrument={instrument} />}
+      wires={
+        <div className="fret-band">
+          <Sized>
+            {(width, height) => <FretMap {...{ check, targets, causes, asked, width, height }} />}
+          </Sized>
+        </div>
+      }
+    >
       <NoteDialog
         opened={noting}
         onClose={() => setNoting(false)}
@@ -66,6 +85,61 @@ export function FretBench({ instrument, stock, kept, bridge, onMoveBridge, onAga
           setNoting(false);
         }}
       />
-    </>
+    </Job>
   );
+}
+
+type Acts = Pick<JobActs<'frets'>, 'note' | 'result'>;
+
+function fretActs(checking: FretChecking, { note, result }: Acts): JobActs<'frets'> {
+  const { listening, asked, talk, send } = checking;
+  const { hands } = listening;
+  const read = talk.check.readings.length > 0;
+  return {
+    pluck: hands && asked ? checking.pluck : null,
+    skip: asked ? () => send({ type: 'skip' }) : null,
+    strikeOut: read ? () => send({ type: 'strike out' }) : null,
+    takeOther: talk.other ? () => send({ type: 'take other' }) : null,
+    note: read ? note : null,
+    result,
+    mute: hands && (() => hands.mute()),
+  };
+}
+
+/** While something is asked for it is sounded or left out; then what it comes to is next. */
+function buttonsOf(
+  { listening, asked }: FretChecking,
+  more: readonly PlainAction[],
+): FootButton<'frets'>[] {
+  const result = { act: 'result', label: 'What it comes to' } as const;
+  const strike = { act: 'strikeOut', label: 'Leave the last one out' } as const;
+  const skip = { act: 'skip', label: 'Leave it out' } as const;
+  if (!asked) return [result, ...more];
+  return listening.hands
+    ? [{ act: 'pluck', label: 'Sound it' }, skip, strike, result]
+    : [skip, strike, result];
+}
+
+function moreOf({ checking, instrument, onMoveBridge, onAgain }: CheckingProps): PlainAction[] {
+  const { listening, talk, send } = checking;
+  const { check } = talk;
+  const finish = () => send({ type: 'finish' });
+  if (check.doneAt !== null) return [{ label: 'Check again', act: onAgain }];
+  const wrong = listening.hands ? wrongEnds(instrument, check) : null;
+  const moveBridge = (ends: readonly EndUnder[]) => {
+    const [last = 0, first = 0] = ends.map(({ mm, right }) => (right ? 0 : mm));
+    onMoveBridge({ firstMm: first, lastMm: last });
+    finish();
+    onAgain();
+  };
+  return [
+    { label: 'That is enough', act: finish },
+    ...(wrong ? [{ label: 'Move the practice bridge so', act: () => moveBridge(wrong) }] : []),
+  ];
+}
+
+/** Ends of a loose bridge, where one of them stands wrong. */
+function wrongEnds(instrument: Instrument, check: FretCheck): readonly EndUnder[] | null {
+  const ends = instrument.bridge === 'loose' ? bridgeEndsOf(instrument, check) : null;
+  return ends?.some(({ right }) => !right) ? ends : null;
 }

@@ -14,16 +14,17 @@ import type { Cents } from '@rosefinch/core/units';
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 
-const WIDTH = 820;
 const LEFT = 74;
-const ROW = 66;
+const RIGHT = 20;
+/** Below the strings the frets are numbered, in pixels. */
+const FOOT = 26;
 /** Cents that half a row stands for. */
 const REACH = 20;
 /** The fan of the fitted errors: soft, normal, hard. */
 const DASH: Readonly<Record<Pressure, string>> = { soft: '2 4', normal: '5 3', hard: '9 2' };
 const BAR: Readonly<Record<Pressure, number>> = { soft: 8, normal: 14, hard: 22 };
-/** Half a row, less what keeps it from the next. */
-const HALF = ROW / 2 - 4;
+/** What keeps a row from the next, in pixels. */
+const BETWEEN = 4;
 /** Below this an error is drawn closed: no player hears it. */
 const SMALL: Cents = 2;
 
@@ -32,20 +33,25 @@ interface Props {
   readonly targets: readonly Target[];
   readonly causes: ReadonlyMap<number, StringCauses>;
   readonly asked: FretAsked | null;
+  /** What the drawing is, where it is not the whole map. */
+  readonly label?: string;
+  /** In pixels. */
+  readonly width: number;
+  readonly height: number;
 }
 
 /** The strings on a fretboard with its true spacing: each fretted note's error stands at its fret, the fitted causes run through them. */
-export function FretMap({ check, targets, causes, asked }: Props) {
+export function FretMap({ check, targets, causes, asked, label, width, height }: Props) {
   const highest = Math.max(...check.frets);
-  const x = scaleLinear([0, fretPlace(1, highest)], [LEFT, WIDTH - 20]);
+  const x = scaleLinear([0, fretPlace(1, highest)], [LEFT, width - RIGHT]);
   const at = (fret: number) => x(fretPlace(1, fret));
-  const height = check.courses.length * ROW + 26;
+  const row = (height - FOOT) / check.courses.length;
   return (
     <svg
-      className="chart fret-map"
-      viewBox={`0 0 ${WIDTH} ${height}`}
+      className={label ? 'chart' : 'chart fret-map'}
+      viewBox={`0 0 ${width} ${height}`}
       role="img"
-      aria-label={`Fretboard with ${check.readings.filter(({ struckOut }) => !struckOut).length} readings: errors of fretted notes in cents against each string’s own open pitch`}
+      aria-label={label ?? mapInWords(check)}
     >
       {Array.from({ length: highest }, (_, i) => i + 1).map((fret) => (
         <g key={fret}>
@@ -63,7 +69,9 @@ export function FretMap({ check, targets, causes, asked }: Props) {
       {check.courses.map((course, i) => (
         <StringRow
           key={course}
-          y={i * ROW + ROW / 2 + 2}
+          y={i * row + row / 2 + 2}
+          half={row / 2 - BETWEEN}
+          end={width - RIGHT}
           name={targetName(targets[course - 1])}
           course={course}
           readings={check.readings.filter((r) => r.course === course && !r.struckOut)}
@@ -79,6 +87,11 @@ export function FretMap({ check, targets, causes, asked }: Props) {
   );
 }
 
+function mapInWords({ readings }: FretCheck): string {
+  const count = readings.filter(({ struckOut }) => !struckOut).length;
+  return `Fretboard with ${count} readings: errors of fretted notes in cents against each string’s own open pitch`;
+}
+
 /** The widest mark lies behind the others. */
 function widestFirst(a: FretReading, b: FretReading): number {
   const width = ({ place }: FretReading) => (place.kind === 'fret' ? BAR[place.pressure] : 0);
@@ -87,6 +100,10 @@ function widestFirst(a: FretReading, b: FretReading): number {
 
 interface RowProps {
   readonly y: number;
+  /** Half the height that a row has for its errors. */
+  readonly half: number;
+  /** Where the strings end. */
+  readonly end: number;
   readonly name: string;
   readonly course: number;
   readonly readings: readonly FretReading[];
@@ -99,18 +116,11 @@ interface RowProps {
 }
 
 function StringRow(props: RowProps) {
-  const { y, name, course, readings, error, at, asked } = props;
-  const up = (cents: Cents) => y - (Math.max(-REACH, Math.min(REACH, cents)) / REACH) * HALF;
+  const { y, half, end, name, course, readings, error, at, asked } = props;
+  const up = (cents: Cents) => y - (Math.max(-REACH, Math.min(REACH, cents)) / REACH) * half;
   return (
     <g>
-      <line
-        x1={LEFT}
-        x2={WIDTH - 20}
-        y1={y}
-        y2={y}
-        stroke="var(--ink)"
-        strokeWidth={0.8 + 0.3 * course}
-      />
+      <line x1={LEFT} x2={end} y1={y} y2={y} stroke="var(--ink)" strokeWidth={0.8 + 0.3 * course} />
       <text x={0} y={y + 5} className="note">
         {name}
       </text>

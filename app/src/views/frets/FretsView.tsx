@@ -4,7 +4,7 @@ import type { Instrument } from '@rosefinch/core/strings';
 import { useState } from 'react';
 import { type Stock, useLive } from '../../data/index.ts';
 import { ViewHead } from '../../parts/frame/index.ts';
-import { InstrumentChoice, WithInstrument } from '../../parts/instruments/index.ts';
+import { WithInstrument } from '../../parts/instruments/index.ts';
 import { FretBench } from './FretBench.tsx';
 import type { BridgePlace } from './practice.ts';
 import { StartForm } from './StartForm.tsx';
@@ -41,9 +41,7 @@ function FretsOf({ instrument, stock }: { instrument: Instrument; stock: Stock }
     );
   return (
     <Stack>
-      <ViewHead title="Frets" align="end">
-        <InstrumentChoice shelf={stock.shelf} instrument={instrument} />
-      </ViewHead>
+      <ViewHead title={`Frets of ${instrument.name}`} />
       <StartForm instrument={instrument} stock={stock} onBegun={() => setFresh(false)} />
     </Stack>
   );

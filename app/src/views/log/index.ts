@@ -1,1 +1,1 @@
-export { HistoryView as default } from './HistoryView.tsx';
+export { LogView as default } from './LogView.tsx';

@@ -1,30 +1,35 @@
+import './settings.css';
 import { Button, Group, Stack, Text, Title } from '@mantine/core';
 import { saltmarshLibrary } from '@rosefinch/core/records';
 import { counted } from '@rosefinch/core/words';
 import { useState } from 'react';
-import { archiveAside, useData, useLive, useSettings } from '../../data/index.ts';
+import { Link } from 'react-router';
+import { archiveAside, useData, useLive } from '../../data/index.ts';
 import { locale, now } from '../../environment.ts';
 import { saveBackup } from '../../parts/copies/index.ts';
-import { download, useNotices } from '../../parts/frame/index.ts';
+import { download, useNotices, ViewHead } from '../../parts/frame/index.ts';
 import { Copies } from './Copies.tsx';
 import { Restore } from './Restore.tsx';
-import { SettingsForm } from './SettingsForm.tsx';
 import { StoreCheck } from './StoreCheck.tsx';
 import { useArchive } from './useArchive.ts';
 import { WorkLine } from './WorkLine.tsx';
 
-/** Settings, backup, restore, readings as a table, the state of the records. */
+/** Backup, restore, readings as a table, the state of the records. */
 export function DataPage() {
-  const settings = useSettings();
-  if (!settings) return <p>One moment …</p>;
   return (
-    <Stack gap="xl" maw={760}>
-      <SettingsForm settings={settings} />
-      <Files />
-      <Restore />
-      <Copies />
-      <StoreCheck />
-      <Upkeep />
+    <Stack>
+      <ViewHead title="Backup and restore">
+        <Button component={Link} to="/settings" variant="default">
+          Settings
+        </Button>
+      </ViewHead>
+      <div className="data-groups">
+        <Files />
+        <Restore />
+        <Copies />
+        <StoreCheck />
+        <Upkeep />
+      </div>
     </Stack>
   );
 }

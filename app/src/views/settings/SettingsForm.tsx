@@ -1,4 +1,14 @@
-import { Button, NativeSelect, Slider, Stack, Switch, Text, Title } from '@mantine/core';
+import {
+  Button,
+  NativeSelect,
+  Slider,
+  Stack,
+  Switch,
+  Text,
+  Title,
+  useMantineColorScheme,
+} from '@mantine/core';
+import type { ReactNode } from 'react';
 import { type Settings, useData, useLive } from '../../data/index.ts';
 import { now } from '../../environment.ts';
 import { CheckedNumber, type NumberRule } from '../../parts/frame/index.ts';
@@ -6,22 +16,61 @@ import { CheckedNumber, type NumberRule } from '../../parts/frame/index.ts';
 const A4: NumberRule = { name: 'A4', low: 400, high: 480, unit: ' Hz' };
 const TOLERANCE: NumberRule = { name: 'Tolerance', low: 0.5, high: 20, unit: ' cents' };
 
-/** What the bench goes by. Every change is kept at once. */
+/** What the bench goes by, in groups. Every change is kept at once. */
 export function SettingsForm({ settings }: { settings: Settings }) {
   const { repository } = useData();
   const set = (change: Partial<Settings>) => void repository.saveSettings(change);
+  const own = { settings, set };
   return (
-    <section aria-label="Settings">
-      <Title order={1} size="h2" mb="sm">
-        Settings
+    <div className="settings-groups">
+      <Group title="Pitch">
+        <Pitch {...own} />
+      </Group>
+      <Group title="Tuning">
+        <Choices {...own} names={['order', 'moves', 'wording']} />
+        <Switches {...own} names={['aiming']} />
+      </Group>
+      <Group title="Sound">
+        <Choices {...own} names={['referenceTone']} />
+        <ReferenceTone {...own} />
+        <Switches {...own} names={['spokenArrival', 'practiceSound']} />
+      </Group>
+      <Group title="Screen and keys">
+        <Theme />
+        <Choices {...own} names={['wires', 'force']} />
+        <Switches {...own} names={['keysOn']} />
+      </Group>
+    </div>
+  );
+}
+
+/** Settings that belong together. */
+function Group({ title, children }: { readonly title: string; readonly children: ReactNode }) {
+  return (
+    <section className="card" aria-label={title}>
+      <Title order={2} size="h4" mb="xs">
+        {title}
       </Title>
-      <Stack gap="sm" maw={420}>
-        <Pitch settings={settings} set={set} />
-        <Choices settings={settings} set={set} />
-        <ReferenceTone settings={settings} set={set} />
-        <Switches settings={settings} set={set} />
-      </Stack>
+      <Stack gap="sm">{children}</Stack>
     </section>
+  );
+}
+
+const SCHEMES = [
+  { value: 'auto', label: 'as the machine has it' },
+  { value: 'light', label: 'light' },
+  { value: 'dark', label: 'dark' },
+] as const;
+
+function Theme() {
+  const { colorScheme, setColorScheme } = useMantineColorScheme();
+  return (
+    <NativeSelect
+      label="Theme"
+      data={[...SCHEMES]}
+      value={colorScheme}
+      onChange={(event) => setColorScheme(event.currentTarget.value as typeof colorScheme)}
+    />
   );
 }
 
@@ -99,8 +148,15 @@ const CHOICES = [
   choice({ name: 'referenceTone', label: 'Reference tone', data: ['plucked', 'sustained'] }),
 ] as const;
 
-function Choices({ settings, set }: GroupProps) {
-  return CHOICES.map(({ name, data, ...words }) => (
+interface NamedProps<Name> extends GroupProps {
+  /** Which of them. */
+  readonly names: readonly Name[];
+}
+
+type ChoiceName = (typeof CHOICES)[number]['name'];
+
+function Choices({ settings, set, names }: NamedProps<ChoiceName>) {
+  return CHOICES.filter((one) => names.includes(one.name)).map(({ name, data, ...words }) => (
     <NativeSelect
       key={name}
       {...words}
@@ -138,8 +194,10 @@ const SWITCHES = [
   { name: 'practiceSound', label: 'The practice guitar can be heard' },
 ] as const;
 
-function Switches({ settings, set }: GroupProps) {
-  return SWITCHES.map(({ name, ...words }) => (
+type SwitchName = (typeof SWITCHES)[number]['name'];
+
+function Switches({ settings, set, names }: NamedProps<SwitchName>) {
+  return SWITCHES.filter((one) => names.includes(one.name)).map(({ name, ...words }) => (
     <Switch
       key={name}
       {...words}

@@ -20,9 +20,9 @@ export function RoomNotes({ log, move, opened, onClose, onNote }: Props) {
   const notes = log.flatMap(({ event }) => (event.type === 'room note' ? [event] : []));
   const latest = notes.at(-1);
   return (
-    <>
+    <Dialog title="The room" opened={opened} onClose={onClose}>
       {move && (
-        <p role="note" className="medium">
+        <p role="note">
           <strong>
             {move.by === 'old strings'
               ? `The old strings moved by ${signedCents(move.cents)} cents since the look before: that is the room, not settling.`
@@ -32,29 +32,25 @@ export function RoomNotes({ log, move, opened, onClose, onNote }: Props) {
             'A string that is not new would tell: read one at every look.'}
         </p>
       )}
-      {notes.length > 0 && (
-        <section className="medium" aria-label="The room">
-          {latest?.note.broughtIn && (
-            <p>Just brought in: let it take the room’s warmth first, half an hour or more.</p>
-          )}
-          <ul className="soft">
-            {notes.map(({ at, note }) => (
-              <li key={at}>
-                {momentInWords(at, zone(), locale())}: {noteInWords(note)}
-              </li>
-            ))}
-          </ul>
-        </section>
+      {latest?.note.broughtIn && (
+        <p>Just brought in: let it take the room’s warmth first, half an hour or more.</p>
       )}
-      <Dialog title="The room" opened={opened} onClose={onClose}>
-        <NoteForm
-          onNote={(note) => {
-            onNote(note);
-            onClose();
-          }}
-        />
-      </Dialog>
-    </>
+      {notes.length > 0 && (
+        <ul className="soft" aria-label="Notes of the room">
+          {notes.map(({ at, note }) => (
+            <li key={at}>
+              {momentInWords(at, zone(), locale())}: {noteInWords(note)}
+            </li>
+          ))}
+        </ul>
+      )}
+      <NoteForm
+        onNote={(note) => {
+          onNote(note);
+          onClose();
+        }}
+      />
+    </Dialog>
   );
 }
 

@@ -4,9 +4,10 @@ import { counted } from '@rosefinch/core/words';
 import { type ScaleContinuousNumeric, scaleLinear, scaleLog } from 'd3-scale';
 import { area, line } from 'd3-shape';
 
-const LEFT = 96;
+const LEFT = 62;
 const RIGHT = 8;
-const AXIS = 34;
+/** Room for the marks of time, in pixels. */
+const AXIS = 40;
 const HIGHEST = 8;
 /** Marks of time since the strings were fitted, in seconds. */
 const TICKS: readonly (readonly [number, string])[] = [
@@ -50,15 +51,16 @@ interface Props {
   /** Now and a lesson's length, in seconds, the first since the string was fitted. */
   readonly now: number;
   readonly lesson: Seconds;
-  readonly axis: boolean;
+  /** The chart of the stage, with its scales; a slim one stands in the wires’ band. */
+  readonly tall: boolean;
   readonly gauge: number;
 }
 
 /** One string as a wire over time. */
 export function SettleChart(props: Props) {
   const { name, taken, since, curve, x, width, height, lowest, tolerance, now, lesson } = props;
-  const bottom = height - 6;
-  const y = scaleLinear([HIGHEST, lowest], [6, bottom]).clamp(true);
+  const bottom = height - (props.tall ? AXIS : 4);
+  const y = scaleLinear([HIGHEST, lowest], [4, bottom]).clamp(true);
   const at = (look: Taken) => x(Math.max(1, (look.really - since) / 1000));
   const counts = taken.filter(({ step }) => step !== 'left out');
   const path = counts.map((look) => `${at(look)},${y(look.cents)}`).join(' ');
@@ -73,7 +75,7 @@ export function SettleChart(props: Props) {
   return (
     <svg
       className="chart"
-      viewBox={`0 0 ${width} ${height + (props.axis ? AXIS : 0)}`}
+      viewBox={`0 0 ${width} ${height}`}
       role="img"
       aria-label={`${name}: ${counted(counts.length, 'reading')} since it was fitted${curve ? ', with fit and forecast' : ''}`}
     >
@@ -107,16 +109,10 @@ export function SettleChart(props: Props) {
           tolerance={tolerance}
         />
       ))}
-      <line x1={x(now)} x2={x(now)} y1={6} y2={bottom} className="active" />
-      <line x1={x(now)} x2={x(now + lesson)} y1={9} y2={9} className="active" strokeWidth={5} />
-      <text x={0} y={18} className="note">
-        {name.split(' · ')[1]}
-      </text>
-      <text x={0} y={34}>
-        {name.split(' · ')[0]}
-      </text>
-      <CentsAxis y={y} lowest={lowest} />
-      {props.axis && <TimeAxis x={x} y={height + 2} width={width} />}
+      <line x1={x(now)} x2={x(now)} y1={4} y2={bottom} className="active" />
+      <line x1={x(now)} x2={x(now + lesson)} y1={6} y2={6} className="active" strokeWidth={5} />
+      {props.tall && <CentsAxis y={y} lowest={lowest} />}
+      {props.tall && <TimeAxis x={x} y={bottom + 4} width={width} />}
     </svg>
   );
 }
@@ -173,8 +169,8 @@ function TimeAxis({ x, y, width }: { x: TimeScale; y: number; width: number }) {
           </text>
         </g>
       ))}
-      <text x={width - RIGHT} y={y + 30} textAnchor="end">
-        time since they were fitted; the bar is a lesson from now
+      <text x={width - RIGHT} y={y + 32} textAnchor="end">
+        since they were fitted; the bar is a lesson from now
       </text>
     </g>
   );

@@ -3,7 +3,7 @@ import { Stack } from '@mantine/core';
 import type { Instrument } from '@rosefinch/core/strings';
 import { type Stock, useLive } from '../../data/index.ts';
 import { ViewHead } from '../../parts/frame/index.ts';
-import { InstrumentChoice, WithInstrument } from '../../parts/instruments/index.ts';
+import { WithInstrument } from '../../parts/instruments/index.ts';
 import { SettlingBench } from './SettlingBench.tsx';
 import { StartForm } from './StartForm.tsx';
 import { StringAges } from './StringAges.tsx';
@@ -27,9 +27,7 @@ function SettleOf({ instrument, stock }: { instrument: Instrument; stock: Stock 
     return <SettlingBench key={open.id} instrument={instrument} stock={stock} restringing={open} />;
   return (
     <Stack>
-      <ViewHead title="Settle" align="end">
-        <InstrumentChoice shelf={stock.shelf} instrument={instrument} />
-      </ViewHead>
+      <ViewHead title={`New strings on ${instrument.name}`} />
       <StartForm instrument={instrument} />
       <StringAges instrument={instrument} />
     </Stack>

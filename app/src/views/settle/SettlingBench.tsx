@@ -1,28 +1,27 @@
 import { targetName } from '@rosefinch/core/music';
 import type { Restringing } from '@rosefinch/core/records';
 import type { Instrument } from '@rosefinch/core/strings';
-import { useState } from 'react';
+import { counted } from '@rosefinch/core/words';
+import { useMemo, useState } from 'react';
 import { type Stock, useData } from '../../data/index.ts';
-import {
-  type KeyActs,
-  KeyList,
-  keysOf,
-  keyWords,
-  Problem,
-  useKeys,
-} from '../../parts/frame/index.ts';
+import { Dialog } from '../../parts/frame/index.ts';
 import {
   Announcer,
   type Hands,
   handActs,
   handsOn,
-  ListeningProblem,
+  roomInWords,
 } from '../../parts/listening/index.ts';
+import { type FootButton, Job, type JobActs, useUsualSource } from '../../parts/stage/index.ts';
+import { WireList } from '../../parts/wires/index.ts';
+import { chartsOf, type TimeKind } from './charts.ts';
+import { Looks, nextLookInWords, saveLooks } from './looks.tsx';
 import { RoomNotes } from './RoomNotes.tsx';
-import { SettleActions } from './SettleActions.tsx';
-import { SettleSide } from './SettleSide.tsx';
-import { SettleStrings } from './SettleStrings.tsx';
+import { SettleLine } from './SettleLine.tsx';
+import { SettleStage } from './SettleStage.tsx';
+import { settleLines } from './settleLines.tsx';
 import { type Settling, useSettling } from './useSettling.ts';
+import { VerdictTable } from './VerdictTable.tsx';
 
 interface Props {
   readonly instrument: Instrument;
@@ -30,39 +29,76 @@ interface Props {
   readonly restringing: Restringing;
 }
 
+/** What lies over the job. */
+type Over = 'room' | 'stand' | null;
+
 /** One instrument whose new strings are watched. */
 export function SettlingBench({ instrument, stock, restringing }: Props) {
-  const { repository } = useData();
   const settling = useSettling(instrument, stock, restringing);
-  const [keyList, setKeyList] = useState(false);
-  const [noting, setNoting] = useState(false);
-  const { listening, sitting, targets, talk, course } = settling;
+  const [over, setOver] = useState<Over>(null);
+  const [time, setTime] = useState<TimeKind>('log');
+  const usual = useUsualSource();
+  const finish = useFinish(settling, restringing);
+  const { listening, sitting, targets, talk, course, send } = settling;
   const { settings } = stock;
-  const note = (c: number) => targetName(targets[c - 1]);
-  const hands = listening.hands && handsOn(listening.hands, instrument, course);
+  const { hands: playing } = listening;
+  const hands = useMemo(
+    () => playing && handsOn(playing, instrument, course),
+    [playing, instrument, course],
+  );
   const pull = () => {
-    listening.hands?.mute();
-    listening.hands?.stretch(course);
+    playing?.mute();
+    playing?.stretch(course);
   };
-  const opened = { keys: () => setKeyList(true), noting: () => setNoting(true) };
-  const acts = { ...opened, pull: hands && pull };
-  const keysOn = settings.keysOn && !keyList && !noting && sitting.loaded;
-  useKeys(keysOf('settle', settleActs(settling, hands, acts)), keysOn);
-  const all = { settling, instrument, stock, restringing, note };
+  const charts = chartsOf(settling, restringing, time);
+  const acts = settleActs(settling, hands, {
+    room: () => setOver('room'),
+    stand: () => setOver('stand'),
+    calendar: restringing.looks.length > 0 ? () => saveLooks(restringing, instrument) : null,
+    pull: hands && pull,
+  });
+  const { chosen } = sitting.state;
   return (
-    <>
-      <ListeningProblem problem={listening.problem} />
-      {settling.problem && <Problem>{settling.problem}</Problem>}
-      <div className="bench">
-        <SettleStrings {...all} hands={hands} onPull={pull} />
-        <SettleSide {...all} />
-        <SettleActions {...all} onNote={opened.noting} onKeys={opened.keys} />
-      </div>
+    <Job
+      view="settle"
+      title={`Settle: ${instrument.name}`}
+      settings={settings}
+      acts={acts}
+      buttons={buttonsOf(settling)}
+      more={[{ label: 'They have settled', act: () => void finish() }]}
+      listening={{ listening, kind: instrument.kind, disabled: !sitting.loaded, usual }}
+      says={wordsOf(settling, restringing)}
+      asleep={over !== null}
+      busy={!sitting.loaded}
+      stage={<SettleStage {...{ settling, instrument, restringing, charts }} />}
+      wires={
+        <WireList
+          wide
+          lines={settleLines(settling, restringing, charts)}
+          onChoose={(wanted) => send({ type: 'choose', course: chosen === wanted ? null : wanted })}
+        />
+      }
+      line={<SettleLine {...{ settling, hands, time }} onPull={pull} onTime={setTime} />}
+    >
+      <Dialog
+        title="How they stand"
+        size="xl"
+        opened={over === 'stand'}
+        onClose={() => setOver(null)}
+      >
+        <VerdictTable
+          settling={settling}
+          minutes={restringing.lessonMinutes}
+          zone={restringing.zone}
+          note={(c) => targetName(targets[c - 1])}
+        />
+        <Looks settling={settling} restringing={restringing} />
+      </Dialog>
       <RoomNotes
         log={sitting.log}
         move={settling.roomMove}
-        opened={noting}
-        onClose={() => setNoting(false)}
+        opened={over === 'room'}
+        onClose={() => setOver(null)}
         onNote={(room) => sitting.record({ type: 'room note', note: room })}
       />
       <Announcer
@@ -70,41 +106,63 @@ export function SettlingBench({ instrument, stock, restringing }: Props) {
         targets={targets}
         tolerance={sitting.state.goal.tolerance}
         hidden={false}
-        spoken={settings.spokenArrival}
+        say={settings.spokenArrival ? listening.say : null}
       />
-      <KeyList
-        keys={keyWords('settle')}
-        opened={keyList}
-        onClose={() => setKeyList(false)}
-        keysOn={settings.keysOn}
-        onKeysOn={(keysOn) => void repository.saveSettings({ keysOn })}
-      />
-    </>
+    </Job>
   );
 }
 
-interface Acts {
-  readonly keys: () => void;
-  readonly noting: () => void;
-  readonly pull: (() => void) | null;
+function buttonsOf({ targets, course, last }: Settling): FootButton<'settle'>[] {
+  const wrong = last !== null && last.step !== 'left out';
+  return [
+    { act: 'nextString', label: 'Next string' },
+    { act: 'target', label: `Hear ${targetName(targets[course - 1])}` },
+    ...(wrong ? [{ act: 'correct', label: 'It was something else' } as const] : []),
+    { act: 'stand', label: 'How they stand' },
+  ];
 }
 
-function settleActs(
-  { send, targets }: Settling,
-  hands: Hands | null,
-  { keys, noting, pull }: Acts,
-): KeyActs<'settle'> {
+/** The room, the work so far, and when to look again. */
+function wordsOf(settling: Settling, restringing: Restringing): string {
+  const { listening, fresh } = settling;
+  const { practiceAheadMs = 0 } = restringing;
+  const plucks = fresh.reduce((sum, { taken }) => sum + taken.length, 0);
+  const hours = Math.round(practiceAheadMs / 3_600_000);
+  return [
+    roomInWords(listening.room),
+    counted(plucks, 'pluck'),
+    settling.roomMove && 'the room moved the strings (N)',
+    nextLookInWords(settling, restringing),
+    practiceAheadMs > 0 && `practice time is ${hours} hours ahead`,
+  ]
+    .filter(Boolean)
+    .join(' · ');
+}
+
+type Acts = Pick<JobActs<'settle'>, 'room' | 'stand' | 'calendar' | 'pull'>;
+
+function settleActs(settling: Settling, hands: Hands | null, acts: Acts): JobActs<'settle'> {
+  const { send, targets, fresh, course } = settling;
   const chosen = (key: string) => {
     if (Number(key) <= targets.length) send({ type: 'choose', course: Number(key) });
   };
+  const at = fresh.findIndex((history) => history.course === course);
+  const next = fresh[(at + 1) % fresh.length];
   return {
     string: chosen,
     automatic: () => send({ type: 'choose', course: null }),
+    nextString: next ? () => send({ type: 'choose', course: next.course }) : null,
     correct: () => send({ type: 'correct' }),
     target: () => send({ type: 'sound target' }),
-    room: noting,
-    pull,
     ...handActs(hands),
-    keys,
+    ...acts,
+  };
+}
+
+function useFinish({ sitting, now }: Settling, { id }: Restringing) {
+  const { repository } = useData();
+  return async () => {
+    if (sitting.session) await repository.endSession(sitting.session.id, now());
+    await repository.changeRestringing(id, { doneAt: now() });
   };
 }

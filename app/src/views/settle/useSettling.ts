@@ -44,6 +44,8 @@ export interface Settling extends Dialogue<SettleTalk, SettleInput> {
   readonly report: SettlingReport | null;
   readonly problem: string | null;
   readonly roomMove: RoomMove | null;
+  /** The oldest reading that the sound alone does not explain. */
+  readonly question: Taken | null;
   /** The string that was read last or is chosen. */
   readonly active: number | null;
   /** The string that is worked on. */
@@ -80,6 +82,7 @@ export function useSettling(
     asked: { chosen: state.chosen },
     intended: ({ chosen }) => chosen,
     heardFrom: source.heardFrom,
+    ready: sitting.loaded,
     practice: async () =>
       practiceStart(instrument, targets, restringing, taken, {
         now: now(),
@@ -108,6 +111,7 @@ export function useSettling(
     letGoBy(seconds);
   };
   const moved = useMemo(() => roomMove(fresh, old), [fresh, old]);
+  const question = fresh.flatMap(({ taken }) => taken.filter(({ doubt }) => doubt))[0] ?? null;
   const base = { listening, sitting, targets, fresh, report, problem, active, course, last };
-  return { ...dialogue, ...base, roomMove: moved, now, elapse };
+  return { ...dialogue, ...base, roomMove: moved, question, now, elapse };
 }

@@ -1,4 +1,3 @@
-import './shelf.css';
 import { Button, Group, NativeSelect, Stack, TextInput } from '@mantine/core';
 import { findTuning, type Tuning } from '@rosefinch/core/music';
 import type { Restringing } from '@rosefinch/core/records';

@@ -7,7 +7,8 @@ import { useState } from 'react';
 import type { Stock } from '../../data/index.ts';
 import { newSeed } from '../../environment.ts';
 import { KEY_TABLE, keysOf, useKeys } from '../../parts/frame/index.ts';
-import { ListeningProblem, Moves, Sources, useListening } from '../../parts/listening/index.ts';
+import { ListeningProblem, Moves, useListening } from '../../parts/listening/index.ts';
+import { ListeningPart } from '../../parts/stage/index.ts';
 import type { AnalysisReport, PracticeHands } from '../../sound/index.ts';
 
 const KEYS = KEY_TABLE.playing;
@@ -38,7 +39,7 @@ export function ByPlaying(props: Props) {
     <section className="card narrow" aria-label="By playing">
       <Group>
         <strong>By playing</strong>
-        <Sources listening={listening} kind={instrument.kind} settings={stock.settings} />
+        <ListeningPart here={{ listening, kind: instrument.kind }} settings={stock.settings} />
       </Group>
       <ListeningProblem problem={listening.problem} />
       <p role="status">

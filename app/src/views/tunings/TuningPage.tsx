@@ -290,7 +290,7 @@ function Checks({ card, tuning, instrument, stock }: LoadProps) {
         frets={highestFret}
         leftHanded={instrument.leftHanded === true}
       />
-      <ul className="checks printed">
+      <ul className="checks" data-printed>
         {checks.map((check) => (
           <li key={checkInWords(check)}>
             <button

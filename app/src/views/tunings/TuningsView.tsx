@@ -7,18 +7,16 @@ import {
   type Tuning,
 } from '@rosefinch/core/music';
 import { counted } from '@rosefinch/core/words';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { Link, useLocation } from 'react-router';
 import { useData, useLive } from '../../data/index.ts';
-import { keysOf, useKeys, ViewHead } from '../../parts/frame/index.ts';
+import { ViewHead } from '../../parts/frame/index.ts';
 import { PitchWires } from './PitchWires.tsx';
 
 /** The catalogue: found by name, chord or notes, each as a small set of wires by pitch. */
 export function TuningsView() {
   const [query, setQuery] = useState('');
-  const box = useRef<HTMLInputElement>(null);
   const tunings = useLive((repository) => repository.tunings(), 'tunings');
-  useKeys(keysOf('tunings', { search: () => box.current?.focus() }), true);
   if (!tunings) return <p>One moment …</p>;
   const found = findTunings(query, tunings);
   return (
@@ -30,11 +28,10 @@ export function TuningsView() {
       </ViewHead>
       <Deleted />
       <TextInput
-        ref={box}
         maw={520}
         size="md"
         label="Search"
-        description="A name, an instrument, a chord, or notes such as D A D G A D. Key: /"
+        description="A name, an instrument, a chord, or notes such as D A D G A D."
         value={query}
         onChange={(event) => setQuery(event.currentTarget.value)}
       />

@@ -1,0 +1,2 @@
+export { Finder } from './Finder.tsx';
+export { InstrumentInHand } from './InstrumentInHand.tsx';

@@ -1,0 +1,86 @@
+import { expect } from 'chai';
+import type { AnalysisReport, Ear, EarHearer } from '../../sound/index.ts';
+import { EarKeeper } from './earKeeper.ts';
+
+function hearer() {
+  const heard: string[] = [];
+  const owner: EarHearer = {
+    report: ({ type }) => void heard.push(type),
+    problem: () => void heard.push('problem'),
+    truth: () => void heard.push('truth'),
+    again: () => void heard.push('again'),
+  };
+  return { owner, heard };
+}
+
+function keeper() {
+  const opened: { tell: EarHearer; closed: boolean }[] = [];
+  const made = new EarKeeper((tell) => {
+    const one = { tell, closed: false };
+    opened.push(one);
+    return {
+      close: () => {
+        one.closed = true;
+      },
+    } as unknown as Ear;
+  });
+  return { made, opened };
+}
+
+const LEVEL = { type: 'level' } as unknown as AnalysisReport;
+
+describe('the one ear of the page', () => {
+  it('goes from one view to the next without being opened anew', () => {
+    const { made, opened } = keeper();
+    const [bench, settle] = [hearer(), hearer()];
+    const ear = made.take(bench.owner);
+    opened[0]!.tell.report(LEVEL);
+    made.leave(bench.owner);
+    expect(made.take(settle.owner)).to.equal(ear);
+    opened[0]!.tell.report(LEVEL);
+    expect(opened.length).to.equal(1);
+    expect(bench.heard).to.deep.equal(['level']);
+    expect(settle.heard).to.deep.equal(['level']);
+  });
+
+  it('stays with the view that has it when an older one goes late', () => {
+    const { made, opened } = keeper();
+    const [old, now] = [hearer(), hearer()];
+    made.take(old.owner);
+    made.take(now.owner);
+    made.leave(old.owner);
+    opened[0]!.tell.again();
+    expect(now.heard).to.deep.equal(['again']);
+  });
+
+  const aMoment = () => new Promise((resolve) => setTimeout(resolve));
+
+  it('tells nobody while no view has it, and is closed once no job is shown', async () => {
+    const { made, opened } = keeper();
+    const { owner, heard } = hearer();
+    const gone = made.hold();
+    made.take(owner);
+    made.source = 'microphone';
+    made.leave(owner);
+    opened[0]!.tell.report(LEVEL);
+    await aMoment();
+    expect(heard).to.deep.equal([]);
+    expect(opened[0]!.closed).to.equal(false);
+    gone();
+    await aMoment();
+    expect(opened[0]!.closed).to.equal(true);
+    expect(made.source).to.equal(null);
+    made.take(owner);
+    expect(opened.length).to.equal(2);
+  });
+
+  it('stays open where one job follows another in the same breath', async () => {
+    const { made, opened } = keeper();
+    const bench = made.hold();
+    made.take(hearer().owner);
+    bench();
+    made.hold();
+    await aMoment();
+    expect(opened[0]!.closed).to.equal(false);
+  });
+});

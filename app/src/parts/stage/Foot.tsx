@@ -1,0 +1,56 @@
+import './foot.css';
+import type { ReactNode } from 'react';
+import {
+  Action,
+  type ActOf,
+  type JobView,
+  KEY_TABLE,
+  type KeyActs,
+  type KeyLine,
+} from '../frame/index.ts';
+
+/** One of the few buttons of the foot: by the name under which its key stands in the table, or without a key. */
+export interface FootButton<View extends JobView> {
+  readonly act: ActOf<View> | (() => void);
+  readonly label: string;
+  readonly pressed?: boolean;
+}
+
+interface Props<View extends JobView> {
+  readonly view: View;
+  readonly acts: KeyActs<View>;
+  readonly buttons: readonly FootButton<View>[];
+  readonly says: ReactNode;
+  /** What is listened to. */
+  readonly children: ReactNode;
+}
+
+/** What is listened to, the room in words, and what is done next. */
+export function Foot<View extends JobView>({ view, acts, buttons, says, children }: Props<View>) {
+  const lines: Readonly<Record<string, KeyLine>> = KEY_TABLE[view];
+  const more: FootButton<View> = { act: 'more' as ActOf<View>, label: 'More' };
+  return (
+    <section className="foot" aria-label="Actions">
+      {children}
+      <div className="foot-says">{says}</div>
+      <div className="foot-actions">
+        {[...buttons, more].map(({ act, label, pressed }, i) => {
+          const does = typeof act === 'function' ? act : acts[act];
+          const hotkey = typeof act === 'function' ? undefined : lines[String(act)]?.shown;
+          return (
+            <Action
+              key={i === buttons.length ? 'more' : i}
+              main={i === 0}
+              disabled={does === null}
+              {...(hotkey !== undefined && { hotkey })}
+              {...(pressed !== undefined && { pressed })}
+              onAct={() => does?.(hotkey ?? '')}
+            >
+              {label}
+            </Action>
+          );
+        })}
+      </div>
+    </section>
+  );
+}

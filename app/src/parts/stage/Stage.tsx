@@ -1,0 +1,60 @@
+import './stage.css';
+import type { Sentence } from '@rosefinch/core/words';
+import type { ReactNode } from 'react';
+
+export interface StageProps {
+  /** The note that the string in hand is to have. */
+  readonly name: string;
+  /** Which string that is, and what it was. */
+  readonly under: ReactNode;
+  /** Its open wire, or what else is drawn of it. */
+  readonly wire: ReactNode;
+  /** The one figure, by itself: it runs while a note rings. */
+  readonly figure: ReactNode;
+  /** What to do now. */
+  readonly sentence: Sentence;
+  /** Without the line of why or how. */
+  readonly short?: boolean;
+  /** What stands in the way; it takes the sentence’s place. */
+  readonly problem?: { readonly message: string; readonly wayOn: string } | null | undefined;
+  /** Answers to a question, or the finger’s place on the neck. */
+  readonly aside?: ReactNode;
+}
+
+/** A sentence longer than this is set smaller, so that it keeps within its lines. */
+const LONG = 62;
+/** The string in hand: all that the eye needs from afar. Nothing in it moves when something in it changes. */
+export function Stage(props: StageProps) {
+  const { name, under, wire, figure, aside } = props;
+  return (
+    <section className="stage" aria-label="String in hand">
+      <div className="stage-grid" data-aside={aside ? true : undefined}>
+        <div className="stage-name">
+          <strong>{name}</strong>
+          <span>{under}</span>
+        </div>
+        <div className="stage-wire">{wire}</div>
+        {figure}
+        <Says {...props} />
+        <div className="stage-aside">{aside}</div>
+      </div>
+    </section>
+  );
+}
+
+function Says({ sentence, short = false, problem }: StageProps) {
+  if (problem) return <Lines alert say={problem.message} more={problem.wayOn} />;
+  return <Lines say={sentence.say} more={short ? '' : sentence.more} />;
+}
+
+function Lines({ say, more, alert = false }: Sentence & { readonly alert?: boolean }) {
+  return (
+    <div
+      className="stage-says"
+      data-long={say.length > LONG}
+      {...(alert ? { role: 'alert' } : { role: 'status', 'aria-live': 'polite' as const })}
+    >
+      <strong>{say}</strong> <span>{more}</span>
+    </div>
+  );
+}

@@ -1,0 +1,62 @@
+import { benchSaying } from '@rosefinch/core/dialogue';
+import { targetName } from '@rosefinch/core/music';
+import { sayingInWords } from '@rosefinch/core/words';
+import { useDistance } from '../../parts/frame/index.ts';
+import { useRingingCourse } from '../../parts/listening/index.ts';
+import { Stage } from '../../parts/stage/index.ts';
+import { type Perch, WireCanvas } from '../../parts/wires/index.ts';
+import { BenchFigure } from './BenchFigure.tsx';
+import { benchAside } from './benchAside.tsx';
+import type { Bench } from './useBench.ts';
+import { gaugeOf } from './wireLines.ts';
+
+interface Props {
+  readonly bench: Bench;
+  readonly perches: ReadonlyMap<number, readonly Perch[]>;
+}
+
+/** The string in hand: its open wire, its figure, and what to do with it. */
+export function BenchStage({ bench, perches: all }: Props) {
+  const { instrument, sitting, listening, talk, world, stock, targets } = bench;
+  const { live } = listening;
+  const { state } = sitting;
+  const { afar } = useDistance();
+  const ringing = useRingingCourse(live);
+  const course = ringing ?? bench.course;
+  const target = targets[course - 1];
+  const perches = all.get(course) ?? [];
+  const peg = instrument.courses[course - 1]?.strings[0]?.peg;
+  const problem =
+    listening.problem ?? (bench.problem ? { message: bench.problem, wayOn: '' } : null);
+  return (
+    <Stage
+      name={targetName(target)}
+      under={
+        <>
+          string {course}
+          {state.chosen === course && ', chosen'}
+          <br />
+          tighten: {peg?.tighten ?? 'not known'}
+        </>
+      }
+      wire={
+        <WireCanvas
+          tall
+          afar={afar}
+          tolerance={state.goal.tolerance}
+          aim={perches.at(-1)?.aim ?? 0}
+          perches={perches}
+          live={course === ringing ? () => live.strokeOf(course) : null}
+          hidden={talk.led.kind === 'by ear'}
+          gauge={gaugeOf(course)}
+          text={`The last plucks of string ${course}, each as it rang`}
+        />
+      }
+      figure={<BenchFigure bench={bench} />}
+      sentence={sayingInWords(benchSaying(talk, world))}
+      short={stock.settings.wording === 'short'}
+      problem={problem}
+      aside={benchAside(bench)}
+    />
+  );
+}

@@ -1,0 +1,59 @@
+import { targetName } from '@rosefinch/core/music';
+import { ledger } from '@rosefinch/core/sitting';
+import { useRingingCourse } from '../../parts/listening/index.ts';
+import { type Perch, WireCanvas, type WireLine, WireList } from '../../parts/wires/index.ts';
+import type { Bench } from './useBench.ts';
+import { endOf, gaugeOf, lineInWords } from './wireLines.ts';
+
+interface Props {
+  readonly bench: Bench;
+  readonly perches: ReadonlyMap<number, readonly Perch[]>;
+}
+
+/** All strings as slim wires: what was found, what was left, how each stands. */
+export function BenchWires({ bench, perches: all }: Props) {
+  const { stock, sitting, listening, targets, talk, send } = bench;
+  const { state } = sitting;
+  const { tolerance } = state.goal;
+  const hidden = talk.led.kind === 'by ear';
+  const inHand = useRingingCourse(listening.live) ?? bench.course;
+  const rows = new Map(ledger(state).map((row) => [row.course, row]));
+  const turnedRound = stock.settings.wires !== 'as you look down';
+  const lines = targets.flatMap((target): WireLine[] => {
+    const { course } = target;
+    const row = rows.get(course);
+    if (!row) return [];
+    const perches = all.get(course) ?? [];
+    const newest = perches.at(-1);
+    return [
+      {
+        course,
+        name: targetName(target),
+        says: hidden ? 'no figure' : lineInWords(row, newest, tolerance),
+        active: course === inHand,
+        chosen: state.chosen === course,
+        picture: (
+          <WireCanvas
+            tall={false}
+            tolerance={tolerance}
+            aim={newest?.aim ?? 0}
+            perches={perches}
+            live={null}
+            hidden={hidden}
+            gauge={gaugeOf(course)}
+            text={`${perches.length} plucks of string ${course}`}
+          />
+        ),
+        ...endOf(row, hidden),
+      },
+    ];
+  });
+  return (
+    <WireList
+      lines={turnedRound ? lines : lines.reverse()}
+      onChoose={(course) =>
+        send({ type: 'choose', course: state.chosen === course ? null : course })
+      }
+    />
+  );
+}

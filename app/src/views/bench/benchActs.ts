@@ -1,0 +1,28 @@
+import { type Hands, handActs } from '../../parts/listening/index.ts';
+import type { JobActs } from '../../parts/stage/index.ts';
+import type { Bench } from './useBench.ts';
+
+/** What the keys of the bench do; those of the practice instrument only while it is played. */
+export function benchActs(
+  { send, sitting }: Bench,
+  hands: Hands | null,
+  truth: () => void,
+): JobActs<'bench'> {
+  const { order } = sitting.state.goal;
+  const chosen = (key: string) => {
+    if (order.includes(Number(key))) send({ type: 'choose', course: Number(key) });
+  };
+  return {
+    string: chosen,
+    automatic: () => send({ type: 'choose', course: null }),
+    accept: () => send({ type: 'accept' }),
+    nextPass: () => send({ type: 'next pass' }),
+    byEar: () => send({ type: 'by ear' }),
+    target: () => send({ type: 'sound target' }),
+    compare: () => send({ type: 'compare' }),
+    reference: () => send({ type: 'reference' }),
+    pegs: () => send({ type: 'peg test' }),
+    ...handActs(hands),
+    truth: hands && truth,
+  };
+}

@@ -1,0 +1,71 @@
+import type { Target } from '@rosefinch/core/music';
+import { centsBetween } from '@rosefinch/core/music';
+import type { LedgerRow } from '@rosefinch/core/sitting';
+import type { Cents, Hz } from '@rosefinch/core/units';
+import { deviationInWords, signedCents } from '@rosefinch/core/words';
+import type { Heard } from '../../parts/listening/index.ts';
+import type { Perch } from '../../parts/wires/index.ts';
+
+/** How thick a string’s wire is drawn, in pixels. */
+export function gaugeOf(course: number): number {
+  return 1 + 0.45 * (course - 1);
+}
+
+/** Every pluck of each string as a perch, the oldest first. */
+export function perchesByCourse(
+  log: readonly Heard[],
+  targets: readonly Target[],
+): ReadonlyMap<number, readonly Perch[]> {
+  const all = new Map<number, Perch[]>();
+  for (const { event, measurement, stored } of log) {
+    if (event.type !== 'reading') continue;
+    const { course, cents, errorCents, aim = 0 } = event.reading;
+    const target = targets[course - 1];
+    const stroke = target && measurement ? strokeOf(measurement.track, target.hz) : [];
+    all.set(course, [
+      ...(all.get(course) ?? []),
+      { cents, error: errorCents, aim, stroke, stored },
+    ]);
+  }
+  return all;
+}
+
+/** A stored track, in Hz, as a stroke, in cents from the target. */
+function strokeOf(track: Float32Array, targetHz: Hz): Float32Array {
+  return track.map((value, i) => (i % 2 === 0 ? value : centsBetween(targetHz, value)));
+}
+
+const STANDING: Readonly<Record<LedgerRow['standing'], string>> = {
+  unread: 'unread',
+  low: 'low',
+  high: 'high',
+  'at rest': 'at rest',
+  done: 'done',
+  'left alone': 'as it was',
+};
+
+/** What the right end of a wire says: found first, now, and how it stands. */
+export function endOf(row: LedgerRow, hidden: boolean) {
+  const pass = row.passes.at(-1);
+  const first = row.passes.find(({ found }) => found !== null)?.found ?? null;
+  const left = pass?.left ?? null;
+  if (hidden) return { word: row.standing === 'unread' ? 'unread' : 'read' };
+  return {
+    word: STANDING[row.standing],
+    ...(first !== null && { from: signedCents(first) }),
+    ...(left !== null && { to: signedCents(left) }),
+  };
+}
+
+/** The same for those who do not see it, with the newest pluck first. */
+export function lineInWords(
+  row: LedgerRow,
+  newest: { readonly cents: Cents; readonly aim: Cents } | undefined,
+  tolerance: Cents,
+): string {
+  if (!newest) return 'no figure';
+  const { word, from } = endOf(row, false);
+  const now = `${signedCents(newest.cents)} cents, ${deviationInWords(newest.cents - newest.aim, tolerance)}`;
+  const standing = word === 'unread' ? ', unread in this pass' : `, ${word}`;
+  return `${now}${from === undefined ? '' : `; found ${from}`}${standing}`;
+}

@@ -1,0 +1,1 @@
+export { EarView as default } from './EarView.tsx';

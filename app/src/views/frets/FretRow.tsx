@@ -1,0 +1,17 @@
+import type { ComponentProps } from 'react';
+import { FretMap } from './FretMap.tsx';
+
+/** One string of the map, as large as its place: the string that is asked for. */
+export function FretRow({
+  check,
+  course,
+  ...map
+}: ComponentProps<typeof FretMap> & { readonly course: number }) {
+  return (
+    <FretMap
+      {...map}
+      check={{ ...check, courses: [course] }}
+      label={`String ${course}, fret by fret`}
+    />
+  );
+}

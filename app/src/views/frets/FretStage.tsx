@@ -1,0 +1,96 @@
+import { Button, Group } from '@mantine/core';
+import { errorOf } from '@rosefinch/core/intonation';
+import { targetName } from '@rosefinch/core/music';
+import { type Instrument, startFret } from '@rosefinch/core/strings';
+import {
+  fretNoticeInWords,
+  fretTaskInWords,
+  placeInWords,
+  type Sentence,
+  signedCents,
+} from '@rosefinch/core/words';
+import { Sized } from '../../parts/charts/index.ts';
+import { Stage, StageFigure } from '../../parts/stage/index.ts';
+import { FretRow } from './FretRow.tsx';
+import type { FretChecking } from './useFretCheck.ts';
+
+interface Props {
+  readonly checking: FretChecking;
+  readonly instrument: Instrument;
+}
+
+/** The string that is asked for, what was read of it last, and what to sound. */
+export function FretStage({ checking, instrument }: Props) {
+  const { talk, targets, asked, listening, causes } = checking;
+  const { check } = talk;
+  const last = check.readings.findLast(({ struckOut }) => !struckOut);
+  const course = asked?.course ?? last?.course ?? check.courses[0] ?? 1;
+  const begins = startFret(instrument, course);
+  const problem =
+    listening.problem ?? (checking.problem ? { message: checking.problem, wayOn: '' } : null);
+  return (
+    <Stage
+      name={targetName(targets[course - 1])}
+      under={`string ${course}${asked ? `, ${placeInWords(asked.place, begins)}` : ''}`}
+      wire={
+        <Sized>
+          {(width, height) => (
+            <FretRow {...{ check, targets, causes, asked, course, width, height }} />
+          )}
+        </Sized>
+      }
+      figure={<Last {...{ checking, instrument }} />}
+      sentence={sentenceOf(checking, begins)}
+      problem={problem}
+      aside={talk.other && <Answers checking={checking} />}
+    />
+  );
+}
+
+/** The last reading, readable from two metres. */
+function Last({ checking: { talk, targets, stored }, instrument }: Props) {
+  const { check } = talk;
+  const last = check.readings.findLast(({ struckOut }) => !struckOut);
+  if (!last) return <StageFigure figure="–" note="nothing read yet" stored={stored} />;
+  const { course, place, errorCents } = last;
+  const cents = errorOf(check, last);
+  const where = `string ${course}, ${placeInWords(place, startFret(instrument, course))}`;
+  const against =
+    place.kind === 'open'
+      ? `cents from the mean of ${targetName(targets[course - 1])} open`
+      : `cents, ±${errorCents.toFixed(1)}`;
+  return (
+    <StageFigure
+      figure={cents === null ? '–' : signedCents(cents)}
+      note={`${against}; ${where}`}
+      stored={stored}
+    />
+  );
+}
+
+/** A place that another note was heard for is asked about first. */
+function sentenceOf({ talk, asked }: FretChecking, begins: number): Sentence {
+  const { notice, check, other } = talk;
+  if (!other)
+    return notice
+      ? fretNoticeInWords(notice)
+      : fretTaskInWords(asked, begins, check.doneAt !== null);
+  const heard = other.heard === 0 ? 'the open string' : `fret ${other.heard}`;
+  const string = other.string === null ? '' : `, or string ${other.string} open`;
+  return {
+    say: `That sounded like ${heard}${string}, not ${placeInWords(other.asked.place, 0)}.`,
+    more: 'Its reading waits for your answer.',
+  };
+}
+
+function Answers({ checking: { talk, send } }: { readonly checking: FretChecking }) {
+  const heard = talk.other?.heard ?? -1;
+  return (
+    <Group gap="xs" role="group" aria-label="Answers">
+      {heard >= 0 && <Button onClick={() => send({ type: 'take other' })}>It was (Y)</Button>}
+      <Button variant="default" onClick={() => send({ type: 'drop other' })}>
+        Pluck it again
+      </Button>
+    </Group>
+  );
+}

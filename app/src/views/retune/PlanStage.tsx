@@ -1,0 +1,62 @@
+import { Button } from '@mantine/core';
+import type { PlanStep } from '@rosefinch/core/retune';
+import type { Sentence } from '@rosefinch/core/words';
+import { counted } from '@rosefinch/core/words';
+import type { Settings } from '../../data/index.ts';
+import { ReferenceLine } from '../../parts/charts/index.ts';
+import { Stage, StageFigure } from '../../parts/stage/index.ts';
+import { noteOf, strainOf, turnsOf, type Way, wayInWords } from './way.ts';
+
+interface Props {
+  readonly way: Way;
+  /** The step that is looked at; null where nothing moves. */
+  readonly step: PlanStep | null;
+  readonly settings: Settings;
+  /** Takes the answer that the neck can carry the load; null while that is not asked. */
+  readonly onSure: (() => void) | null;
+}
+
+const SEMITONE = 100;
+
+/** One step of the plan: string, from and to, how far, and what to compare it with. */
+export function PlanStage({ way, step, settings, onSure }: Props) {
+  const { plan, instrument } = way;
+  const [warning, ...others] = plan.warnings.map(({ say }) => say);
+  const problem = warning === undefined ? null : { message: warning, wayOn: others.join(' ') };
+  return (
+    <Stage
+      name={step ? noteOf(way, step.toHz) : '–'}
+      under={step ? `string ${step.course}, is ${noteOf(way, step.fromHz)}` : ''}
+      wire={
+        step && (
+          <div className="plan-step">
+            <ReferenceLine references={step.references} leftHanded={instrument.leftHanded} />
+            <p className="soft">{strainOf(step, settings)}</p>
+          </div>
+        )
+      }
+      figure={step ? <Distance way={way} step={step} /> : <StageFigure figure="0" note="steps" />}
+      sentence={sentenceOf(way)}
+      problem={problem}
+      aside={onSure && <Button onClick={onSure}>The neck can carry that</Button>}
+    />
+  );
+}
+
+function Distance({ way, step }: { readonly way: Way; readonly step: PlanStep }) {
+  const semitones = Math.abs(step.cents) / SEMITONE;
+  const sign = step.cents < 0 ? '−' : '+';
+  const turns = turnsOf(way, step);
+  return (
+    <StageFigure
+      figure={`${sign}${semitones.toFixed(1)}`}
+      note={`semitones, ${step.cents < 0 ? 'loosen' : 'tighten'}${turns && `, ${turns}`}`}
+    />
+  );
+}
+
+function sentenceOf(way: Way): Sentence {
+  const { steps, reason, passes } = way.plan;
+  const rounds = `${counted(passes, 'round', 'rounds')}, the last look included.`;
+  return { say: wayInWords(way), more: steps.length > 0 ? `${reason} ${rounds}` : '' };
+}

@@ -1,0 +1,55 @@
+import { hzToMidi, noteName, type Tuning } from '@rosefinch/core/music';
+import type { Plan, PlanStep, PlanString } from '@rosefinch/core/retune';
+import { expectedTurns, type Instrument } from '@rosefinch/core/strings';
+import type { Hz } from '@rosefinch/core/units';
+import { counted, distanceInWords, forceInWords, turnInWords } from '@rosefinch/core/words';
+import type { Settings } from '../../data/index.ts';
+
+/** A plan with all that it is about. */
+export interface Way {
+  readonly instrument: Instrument;
+  readonly from: Tuning;
+  readonly target: Tuning;
+  readonly strings: readonly PlanString[];
+  readonly plan: Plan;
+  readonly capo: number;
+  readonly a4: Hz;
+}
+
+/** A pitch as the target’s tuning spells it. */
+export function noteOf({ a4, target }: Way, hz: Hz): string {
+  return noteName(hzToMidi(hz, a4), target.accidental);
+}
+
+/** @example 'loosen 2 semitones' */
+export function moveInWords({ cents }: PlanStep): string {
+  return `${cents < 0 ? 'loosen' : 'tighten'} ${distanceInWords(cents)}`;
+}
+
+/** How far the peg goes by physics alone: a guess; nothing where that is not known. */
+export function turnsOf({ instrument }: Way, { course, fromHz, toHz }: PlanStep): string {
+  const turns = expectedTurns(instrument, course, fromHz, toHz);
+  return turns === null ? '' : `at a guess ${turnInWords(turns)}`;
+}
+
+/** What a step does to its string. */
+export function strainOf(step: PlanStep, { force }: Settings): string {
+  const { tensionBefore, tensionAfter, headroom } = step;
+  return `${forceInWords(tensionBefore, force)} → ${forceInWords(tensionAfter, force)}, ${headroom.toFixed(1)} semitones to breaking`;
+}
+
+/** What the neck carries, before, after and on the way. */
+export function loadInWords({ plan }: Way, { force }: Settings): string {
+  const { steps, loadBefore, loadAfter, loadRange } = plan;
+  const between =
+    steps.length > 1 ? `, on the way within ${forceInWords(loadRange, force)} of that` : '';
+  return `The neck carries ${forceInWords(loadBefore, force)} now, ${forceInWords(loadAfter, force)} then${between}.`;
+}
+
+/** From which tuning to which, and how many strings move. */
+export function wayInWords({ from, target, plan, capo }: Way): string {
+  const { steps } = plan;
+  const capoed = capo > 0 ? `, capo ${capo}` : '';
+  if (steps.length === 0) return `${target.name}${capoed}: nothing has to move.`;
+  return `${from.name} → ${target.name}${capoed}: ${counted(steps.length, 'string moves', 'strings move')}.`;
+}

@@ -1,0 +1,47 @@
+import type { Restringing } from '@rosefinch/core/records';
+import type { SettlingCurve, StringHistory } from '@rosefinch/core/settling';
+import type { Cents, Seconds } from '@rosefinch/core/units';
+import { type TimeScale, timeScale } from './SettleChart.tsx';
+import type { Settling } from './useSettling.ts';
+
+/** How time runs along a chart. */
+export type TimeKind = 'log' | 'clock';
+
+/** What all charts of one restringing have in common. */
+export interface Charts {
+  readonly curve: (course: number) => SettlingCurve | null;
+  /** Seconds since the strings were fitted → place, in a drawing so wide. */
+  readonly x: (width: number) => TimeScale;
+  readonly lowest: Cents;
+  /** Now, in seconds since the strings were fitted. */
+  readonly now: Seconds;
+  readonly lesson: Seconds;
+}
+
+const LEAST_CENTS = 12;
+const FIRST_MINUTE: Seconds = 60;
+
+export function chartsOf(settling: Settling, restringing: Restringing, kind: TimeKind): Charts {
+  const { fresh, report } = settling;
+  const curves = new Map(
+    report?.strings.map(({ history }, i) => [history.course, report.curves[i] ?? null]),
+  );
+  const now = (settling.now() - restringing.fittedAt) / 1000;
+  const lesson = 60 * restringing.lessonMinutes;
+  const times = fresh.flatMap(({ taken }) =>
+    taken.map(({ really }) => Math.max(1, (really - restringing.fittedAt) / 1000)),
+  );
+  const ends = fresh.map(({ course }) => curves.get(course)?.ahead.at(-1)?.at ?? 0);
+  const reach = [Math.min(FIRST_MINUTE, ...times), Math.max(now + lesson, ...ends)] as const;
+  return {
+    curve: (course) => curves.get(course) ?? null,
+    x: (width) => timeScale(kind, reach, width),
+    lowest: Math.min(-LEAST_CENTS, ...fresh.flatMap(centsOf)),
+    now,
+    lesson,
+  };
+}
+
+function centsOf({ taken }: StringHistory): Cents[] {
+  return taken.filter(({ doubt }) => !doubt).map(({ cents }) => cents);
+}

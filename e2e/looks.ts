@@ -1,0 +1,137 @@
+import { mkdirSync, rmSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { type Browser, chromium } from '@playwright/test';
+import { BenchPage } from './bench.ts';
+import { FretsPage } from './frets.ts';
+import { CHROMIUM, CHROMIUM_ARGS } from './playwright.config.ts';
+import { addressOf, serveDemo } from './serve.ts';
+import { SettlePage } from './settle.ts';
+import { give, goTo, type Page } from './test.ts';
+
+/**
+ * Contact sheets of every view: `npm run looks`, or `npm run looks -- bench phone` for those whose
+ * names have all the words. Pictures and sheets of twelve come to lie in test-results/looks.
+ */
+const PORT = 5286;
+const folder = join(import.meta.dirname, '../test-results/looks');
+const wanted = process.argv.slice(2);
+
+const SIZES = {
+  desk: { width: 1280, height: 800 },
+  large: { width: 1920, height: 1080 },
+  low: { width: 1024, height: 600 },
+  phone: { width: 390, height: 844 },
+} as const;
+
+/** A view in a state, and the way there; it begins on the bench of the demo. */
+const STATES: readonly (readonly [name: string, go: (page: Page) => Promise<unknown>])[] = [
+  ['bench empty', async () => {}],
+  ['bench in the middle', middle],
+  ['bench afar', async (page) => middle(page).then(() => page.keyboard.press('z'))],
+  ['bench by ear', async (page) => middle(page).then(() => page.keyboard.press('h'))],
+  ['bench error', async (page) => page.getByRole('button', { name: 'Microphone' }).click()],
+  ['more', async (page) => page.getByRole('button', { name: /^More/ }).click()],
+  ['retune', async (page) => goTo(page, '/retune?to=guitar-open-d')],
+  ['retune caution', async (page) => goTo(page, '/retune?to=guitar-new-standard')],
+  ['settle start', async (page) => new SettlePage(page).open()],
+  ['settle middle', settling],
+  ['settle stand', async (page) => settling(page).then(() => page.keyboard.press('v'))],
+  ['frets start', async (page) => new FretsPage(page).open('Linnet')],
+  ['frets middle', async (page) => fretting(page, 8)],
+  ['frets result', async (page) => fretting(page, 14).then(() => new FretsPage(page).comesTo())],
+  ['log', async (page) => middle(page).then(() => goTo(page, '/log'))],
+  ['shelf', async (page) => goTo(page, '/shelf')],
+  ['instrument', async (page) => middle(page).then(() => goTo(page, '/shelf/heron'))],
+  ['tunings', async (page) => goTo(page, '/tunings')],
+  ['tuning', async (page) => goTo(page, '/tunings/guitar-open-d')],
+  ['ear', async (page) => goTo(page, '/ear')],
+  ['settings', async (page) => goTo(page, '/settings')],
+  ['data', async (page) => goTo(page, '/data')],
+];
+
+async function middle(page: Page): Promise<void> {
+  const bench = new BenchPage(page);
+  await bench.practise();
+  await page.keyboard.press('6');
+  await bench.bringToPitch(6);
+  await page.keyboard.press('3');
+  await bench.pluck(3);
+}
+
+async function settling(page: Page): Promise<void> {
+  const settle = new SettlePage(page);
+  await settle.open();
+  await settle.begin();
+  await settle.practise();
+  for (const course of [4, 3]) await settle.tuneUp(course);
+  for (let round = 0; round < 3; round++) await settle.round(4);
+}
+
+async function fretting(page: Page, notes: number): Promise<void> {
+  const frets = new FretsPage(page);
+  await frets.open('Linnet');
+  await page.getByRole('button', { name: 'Begin the check' }).click();
+  await frets.practise();
+  for (let k = 0; k < notes; k++) await frets.sound();
+}
+
+async function pictures(browser: Browser): Promise<string[]> {
+  const made: string[] = [];
+  for (const scheme of ['light', 'dark'] as const)
+    for (const [size, viewport] of Object.entries(SIZES))
+      for (const [name, go] of STATES) {
+        const title = `${name} ${size} ${scheme}`;
+        if (!wanted.every((word) => title.split(' ').includes(word))) continue;
+        const context = await browser.newContext({
+          baseURL: addressOf(PORT),
+          viewport: SIZES.desk,
+          colorScheme: scheme,
+        });
+        await give(context, 'fast');
+        const page = await context.newPage();
+        page.setDefaultTimeout(20_000);
+        await new BenchPage(page).open();
+        // What fails is in the picture, and said.
+        await go(page).catch((error: Error) => console.log(`${title}: ${error.message}`));
+        await page.setViewportSize(viewport);
+        await page.waitForTimeout(600);
+        const file = `${title.replaceAll(' ', '-')}.png`;
+        await page.screenshot({ path: join(folder, file) });
+        made.push(file);
+        await context.close();
+      }
+  return made;
+}
+
+/** Pictures on a sheet, each wide enough to be read. */
+const ON_A_SHEET = 12;
+
+async function sheets(browser: Browser, files: readonly string[]): Promise<void> {
+  const page = await browser.newPage({ viewport: { width: 1960, height: 1800 } });
+  for (let from = 0; from < files.length; from += ON_A_SHEET) {
+    const shown = files.slice(from, from + ON_A_SHEET);
+    const html = shown.map(
+      (file) => `<figure><img src="file://${join(folder, file)}"><p>${file}</p></figure>`,
+    );
+    const sheet = join(folder, `sheet-${from / ON_A_SHEET + 1}`);
+    writeFileSync(
+      `${sheet}.html`,
+      `<style>body{display:grid;grid-template-columns:repeat(3,1fr);align-content:start;gap:6px;margin:6px;font:14px sans-serif}figure,p{margin:0}img{max-width:100%;max-height:440px}</style>${html.join('')}`,
+    );
+    await page.goto(`file://${sheet}.html`);
+    await page.screenshot({ path: `${sheet}.png` });
+  }
+}
+
+const server = await serveDemo(PORT);
+rmSync(folder, { recursive: true, force: true });
+mkdirSync(folder, { recursive: true });
+const browser = await chromium.launch({ executablePath: CHROMIUM, args: CHROMIUM_ARGS });
+try {
+  const files = await pictures(browser);
+  await sheets(browser, files);
+  console.log(`${files.length} pictures in ${folder}`);
+} finally {
+  await browser.close();
+  server.kill();
+}
