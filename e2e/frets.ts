@@ -1,4 +1,4 @@
-import { HEARD_WITHIN, LOOK_AGAIN } from './bench.ts';
+import { beginPractice, HEARD_WITHIN, LOOK_AGAIN } from './bench.ts';
 import { allStored, expect, heardOut, type Page, take } from './test.ts';
 
 /** The fret check as a user finds it. */
@@ -11,7 +11,7 @@ export class FretsPage {
   }
 
   async practise(): Promise<void> {
-    await this.page.getByRole('button', { name: /^Practice/ }).click();
+    await beginPractice(this.page);
     await this.page.getByText('Room quiet').waitFor();
   }
 

@@ -54,6 +54,8 @@ export default defineConfig({
   outputDir: '../test-results/browser',
   reporter: [['list'], ['json']],
   use: {
+    // What is not there by then does not come.
+    actionTimeout: 60_000,
     baseURL: `http://127.0.0.1:${DEMO_PORT}`,
     // Only the tests of offline use and updates want it: it loads the whole application ahead.
     serviceWorkers: 'block',

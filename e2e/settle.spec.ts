@@ -141,6 +141,7 @@ test('what the sound cannot explain is asked about, and nothing is lost meanwhil
   await page.getByLabel('Temperature, °C').fill('17');
   await page.getByLabel('The instrument has just been brought in').check();
   await page.getByRole('button', { name: 'Keep the note' }).click();
+  await expect(page.getByRole('dialog')).toHaveCount(0);
   await page.keyboard.press('n');
   await expect(page.getByRole('list', { name: 'Notes of the room' })).toContainText(
     '17 °C, just brought in',

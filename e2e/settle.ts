@@ -1,4 +1,4 @@
-import { HEARD_WITHIN, LOOK_AGAIN } from './bench.ts';
+import { beginPractice, HEARD_WITHIN, LOOK_AGAIN } from './bench.ts';
 import { allStored, expect, heardOut, type Page, take } from './test.ts';
 
 /** The settle view as a user finds it, on the demo's restrung ukulele. */
@@ -19,7 +19,7 @@ export class SettlePage {
   }
 
   async practise(): Promise<void> {
-    await this.page.getByRole('button', { name: /^Practice/ }).click();
+    await beginPractice(this.page);
     await this.page.getByText('Room quiet').waitFor();
   }
 

@@ -95,7 +95,7 @@ export async function goTo(page: Page, path: string): Promise<void> {
 /** Takes another instrument in hand, by its name, from the list at the head. */
 export async function take(page: Page, name: string): Promise<void> {
   await page.getByRole('button', { name: /, in hand$/ }).click();
-  await page.getByLabel('Find an instrument, a tuning or a view').fill(name);
+  await page.getByRole('textbox', { name: 'Find an instrument, a tuning or a view' }).fill(name);
   await page
     .getByRole('button', { name: new RegExp(`^${name}`) })
     .last()
@@ -106,7 +106,7 @@ export async function take(page: Page, name: string): Promise<void> {
 /** Does what has no button of its own: it stands under More. */
 export async function fromMore(page: Page, action: string): Promise<void> {
   await page.getByRole('button', { name: /^More/ }).click();
-  await page.getByLabel('Find an action').fill(action);
+  await page.getByRole('textbox', { name: 'Find an action' }).fill(action);
   await page.getByRole('dialog').getByRole('button', { name: action }).click();
 }
 

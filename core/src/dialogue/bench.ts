@@ -303,7 +303,7 @@ function handsFree(
 ): { readonly begins: Recorded[]; readonly lets: Recorded[] } {
   if (plainOf(led).kind === 'by ear') return { begins: [], lets: [] };
   // A string that still rings and is read once more is no new pluck.
-  const anew = !ownsTrack && state.chosen === null && passDone(state) && !allInTune(state);
+  const anew = !ownsTrack && passDone(state) && !allInTune(state);
   const begun = anew ? benchAfter(state, { type: 'next pass' }) : state;
   const after = benchAfter(begun, { type: 'reading', reading });
   const entry = stringOf(currentPass(after), reading.course);

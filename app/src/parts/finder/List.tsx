@@ -2,7 +2,7 @@ import '@mantine/spotlight/styles.css';
 import './finder.css';
 import { createSpotlight, Spotlight } from '@mantine/spotlight';
 import { type ReactNode, useEffect, useState } from 'react';
-import type { FoundGroup } from './found.ts';
+import { type FoundGroup, findIn } from './found.ts';
 
 interface Props {
   readonly label: string;
@@ -12,35 +12,47 @@ interface Props {
   readonly children?: ReactNode;
 }
 
+/** What scrolls is reached by the keyboard too. */
+const SCROLLED = { viewportProps: { tabIndex: 0 } };
+
 /** A searched list in groups. It opens with its first drawing. */
 export default function List({ label, groups, onClose, children }: Props) {
   const [[store, list]] = useState(createSpotlight);
+  const [query, setQuery] = useState('');
   useEffect(() => list.open(), [list]);
+  const found = findIn(groups, query);
   return (
-    <Spotlight
+    <Spotlight.Root
       store={store}
       shortcut={null}
-      scrollable
-      maxHeight="min(60vh, 520px)"
+      query={query}
+      onQueryChange={setQuery}
       size="lg"
-      highlightQuery
+      title={label}
+      scrollable
+      maxHeight="min(56vh, 520px)"
       onSpotlightClose={onClose}
-      nothingFound="Nothing of that name."
-      searchProps={{ 'aria-label': label, placeholder: label }}
       transitionProps={{ duration: 0 }}
       overlayProps={{ blur: 0, backgroundOpacity: 0.35 }}
-      actions={groups.map(({ group, entries }) => ({
-        group,
-        actions: entries.map(({ id, label: says, more, hotkey, act }) => ({
-          id,
-          label: says,
-          ...(more !== undefined && { description: more }),
-          ...(hotkey !== undefined && { rightSection: <kbd>{hotkey}</kbd> }),
-          onClick: act,
-        })),
-      }))}
     >
+      <Spotlight.Search aria-label={label} placeholder={label} />
+      <Spotlight.ActionsList {...SCROLLED}>
+        {found.map(({ group, entries }) => (
+          <Spotlight.ActionsGroup key={group} label={group}>
+            {entries.map(({ id, label: says, more, hotkey, act }) => (
+              <Spotlight.Action
+                key={id}
+                label={says}
+                {...(more !== undefined && { description: more })}
+                rightSection={hotkey && <kbd>{hotkey}</kbd>}
+                onClick={act}
+              />
+            ))}
+          </Spotlight.ActionsGroup>
+        ))}
+        {found.length === 0 && <Spotlight.Empty>Nothing of that name.</Spotlight.Empty>}
+      </Spotlight.ActionsList>
       {children && <Spotlight.Footer>{children}</Spotlight.Footer>}
-    </Spotlight>
+    </Spotlight.Root>
   );
 }

@@ -47,7 +47,7 @@ export function PlanChoices({ settings, choices, target, onTarget, capo, onCapo 
       <CheckedNumber
         rule={A4}
         aria-label="A4, Hz"
-        leftSection="A4"
+        leftSection={<span className="soft">A4</span>}
         w={104}
         decimalScale={1}
         value={settings.a4}

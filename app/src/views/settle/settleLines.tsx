@@ -55,7 +55,7 @@ function standingOf({ course, taken, rounds, droppedSoFar }: StringHistory, sett
   const fitted = settling.report?.strings.find(({ history }) => history.course === course);
   const hold = fitted ? holdInWords(fitted) : '';
   return [
-    counted(taken.length, 'reading'),
+    counted(taken.filter(({ step }) => step !== 'left out').length, 'reading'),
     counted(rounds.length, 'round'),
     `dropped ${droppedSoFar.toFixed(1)} cents so far`,
     hold && `stays in tune for ${hold}`,
