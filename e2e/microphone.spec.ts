@@ -120,7 +120,7 @@ test('microphone: what may befall it is told plainly', async ({ page }) => {
       fakeTrack.dispatchEvent(new Event(type));
     }, event);
     await expect(page.getByRole('alert')).toContainText(message);
-    await microphone.click();
+    await page.getByRole('button', { name: /^Listening/ }).click();
     await expect(page.getByText('Not listening yet.')).toBeVisible();
   }
 });
@@ -162,11 +162,13 @@ test('microphone: put to sleep, or in a hidden tab, it wakes by itself', async (
 
 test('microphone: input and channel can be chosen', async ({ page }) => {
   await withMicrophone(page, SILENT_MICROPHONE);
+  const sources = () => page.getByRole('button', { name: 'What is listened to' }).click();
+  await sources();
   await expect(page.getByRole('combobox', { name: 'Input' })).toBeVisible();
   await page.getByRole('combobox', { name: 'Channel' }).selectOption('left');
   await expect(page.getByText('Room quiet')).toBeVisible();
   await page.reload();
-  await page.getByRole('button', { name: 'Microphone' }).click();
+  await sources();
   await expect(page.getByRole('combobox', { name: 'Channel' })).toHaveValue('left');
 });
 

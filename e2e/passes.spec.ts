@@ -40,6 +40,7 @@ test('the peg test leads from peg to peg, stores what it finds, and turns become
   await page.keyboard.press('g');
 
   await page.goto('/shelf/heron');
+  await page.getByText('Strings in detail').click();
   const row = (course: number) =>
     page.getByRole('row', { name: new RegExp(`^${course} `) }).first();
   await expect(row(6)).toContainText('tried, figures good to 12 %');

@@ -144,6 +144,7 @@ test('cancelling while the file is still decoded keeps nothing', async ({ page }
   await page.getByRole('button', { name: 'Cancel' }).click();
   await page.evaluate(() => (window as unknown as { letGo: () => void }).letGo());
   await expect(page.getByRole('button', { name: 'Recording …' })).toBeVisible();
+  await page.keyboard.press('Escape');
   await page.getByRole('link', { name: 'Log' }).click();
   await expect(page.getByText('Every sitting at the bench is kept here')).toBeVisible();
 });
@@ -265,7 +266,7 @@ test('a sitting keeps its A4 and tolerance when the settings change in its midst
 }) => {
   const bench = await sitting(page, [6]);
   const found = await bench.deviation(6);
-  await goTo(page, '/data');
+  await goTo(page, '/settings');
   await page.getByLabel('A4, Hz').fill('432');
   await page.getByLabel('Tolerance, cents').fill('20');
   await page.keyboard.press('Tab');

@@ -10,6 +10,7 @@ test('an instrument is added, changed, undone, copied, put away and brought back
   await page.getByLabel('Kind').selectOption({ label: 'Ukulele, tenor' });
   await page.getByRole('button', { name: 'Put it on the shelf' }).click();
   await page.getByRole('link', { name: /Godwit/ }).click();
+  await page.getByText('Strings in detail').click();
   const first = page.getByRole('row', { name: /^1 / });
   const tension = () => first.getByRole('cell').nth(7);
   // Nylon of 0.56 mm on 430 mm at A4: μ (2 L f)² = 2.808e-4 · 378.4² N.
@@ -20,6 +21,7 @@ test('an instrument is added, changed, undone, copied, put away and brought back
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByRole('region', { name: 'Notice' })).toContainText('Saved.');
   await page.reload();
+  await page.getByText('Strings in detail').click();
   await expect(page.getByLabel('Diameter of string 1')).toHaveValue('0.62');
 
   // A wound string may be made of any plain one, with core and weight of its own.
@@ -57,6 +59,7 @@ test('a fact that cannot be is refused with its place and value', async ({ page 
   await expect(page.getByRole('heading', { name: 'Shelf' })).toBeVisible();
   await page.goto('/shelf/heron');
   await expect(page.getByLabel('Scale, mm')).toHaveValue('648');
+  await page.getByText('Strings in detail').click();
   // A wire so thin has no known strength: no view may be asked for it.
   await page.getByLabel('Diameter of string 1').fill('0.05');
   await expect(page.getByText('Diameter: 0.05 mm is too little; 0.1 to 6.5 mm')).toBeVisible();

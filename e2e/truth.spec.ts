@@ -108,7 +108,7 @@ test('practice at new strings and at frets tells nothing of a real ukulele', asy
   await page.getByRole('button', { name: 'Begin the check' }).click();
   await frets.practise();
   await frets.sound();
-  await page.getByRole('button', { name: 'That is enough' }).click();
+  await fromMore(page, 'That is enough');
   await page.goto(`${OWN}/settle`);
   const settle = new SettlePage(page);
   await settle.begin();

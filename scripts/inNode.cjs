@@ -6,3 +6,5 @@ require.extensions['.css'] = () => {};
 globalThis.AudioWorkletProcessor = class {};
 globalThis.registerProcessor = () => {};
 Object.defineProperty(globalThis, 'navigator', { value: { language: 'en-GB' } });
+// What draws is drawn to text there; tsx writes such a file with the one name that React once needed.
+globalThis.React = require('react');

@@ -9,7 +9,8 @@ const TITLES = {
   settle: 'Settle',
   frets: 'Frets',
   playing: 'A tuning by playing',
-  tunings: 'Tunings',
+  retune: 'Retune',
+  everywhere: 'Everywhere',
 };
 const rows = (lines) => Object.values(lines).map(({ shown, does }) => `- **${shown}**: ${does}`);
 const text = `# Keys

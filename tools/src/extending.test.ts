@@ -51,8 +51,8 @@ const ADDITIONS: readonly Addition[] = [
     from: "'practice' | 'microphone' | 'recording'",
     to: "'practice' | 'microphone' | 'recording' | 'cable'",
     missing: [
-      'app/src/parts/listening/Sources.tsx',
       'app/src/parts/listening/useOpening.ts',
+      'app/src/parts/stage/sources.ts',
       'core/src/records/shapes.ts',
       'core/src/sitting/session.ts',
     ],
@@ -68,8 +68,8 @@ const ADDITIONS: readonly Addition[] = [
     what: 'a key of the bench',
     file: 'app/src/parts/frame/keyTable.ts',
     from: "    accept: line([' '], 'Space', 'accept and go on'),",
-    to: "    accept: line([' '], 'Space', 'accept and go on'),\n    zoom: line(['z'], 'Z', 'large'),",
-    missing: ['app/src/views/bench/keyMap.ts'],
+    to: "    accept: line([' '], 'Space', 'accept and go on'),\n    zoom: line(['w'], 'W', 'large'),",
+    missing: ['app/src/views/bench/benchActs.ts'],
   },
 ];
 

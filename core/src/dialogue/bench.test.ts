@@ -371,7 +371,15 @@ describe('the conversation at the bench', () => {
   it('no number answers no doubt: nothing is chosen any more', () => {
     const bench = new Bench({});
     bench.hear(outcomeOf(readingAt(shiftHz(TARGETS[1]!.hz, 250)))).send(choose(null));
-    expect(bench.done).to.deep.equal(['let go', 'record choose']);
+    // Nothing was chosen that could be let go: nothing goes on record.
+    expect(bench.done).to.deep.equal(['let go']);
+    bench.send(choose(6), choose(null));
+    expect(bench.done.slice(1)).to.deep.equal([
+      'let go',
+      'record choose',
+      'let go',
+      'record choose',
+    ]);
   });
 
   it('a number that answers no doubt chooses', () => {

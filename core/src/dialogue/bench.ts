@@ -167,8 +167,14 @@ function accept(talk: BenchTalk, world: BenchWorld): Step {
   return act(talk, { type: 'accept', ...(planned !== undefined && { next: planned }) });
 }
 
-function choose(talk: BenchTalk, course: number | null, { targets }: BenchWorld): Step {
+function choose(talk: BenchTalk, course: number | null, { targets, state }: BenchWorld): Step {
   const { notice } = talk;
+  // Nothing is chosen that could be let go: nothing is to be put on record.
+  if (course === null && state.chosen === null)
+    return {
+      state: { ...afterRecord(talk), notice: null, answered: true },
+      effects: [{ do: 'let go' }],
+    };
   const target = course === null ? undefined : targets[course - 1];
   // A number answers the question which string that was, before it chooses one.
   if (!target || notice?.kind !== 'doubt' || !notice.courses.includes(target.course))

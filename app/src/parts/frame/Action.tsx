@@ -28,7 +28,7 @@ export function Action({ onAct, hotkey, disabled, pressed, main = false, childre
         onAct();
       }}
     >
-      <span>{children}</span>
+      <span key={String(children)}>{children}</span>
       {hotkey && <kbd>{hotkey}</kbd>}
     </button>
   );

@@ -48,6 +48,7 @@ interface Props<View extends JobView> {
 export function Job<View extends JobView>(props: Props<View>) {
   const { view, title, settings, buttons, listening, asleep = false, busy = false } = props;
   const [more, setMore] = useState(false);
+  const [unfolded, setUnfolded] = useState(false);
   const { afar, toggle } = useDistance();
   const acts = {
     ...props.acts,
@@ -55,7 +56,7 @@ export function Job<View extends JobView>(props: Props<View>) {
     distance: toggle,
     more: () => setMore(true),
   } as unknown as KeyActs<View>;
-  const awake = settings.keysOn && !more && !asleep && !busy;
+  const awake = settings.keysOn && !more && !unfolded && !asleep && !busy;
   useKeys(withLearned(keysOf(view, acts), view, acts, settings), awake);
   return (
     <>
@@ -65,7 +66,9 @@ export function Job<View extends JobView>(props: Props<View>) {
         <div className="job-wires">{props.wires}</div>
         {props.line && <div className="job-line">{props.line}</div>}
         <Foot view={view} acts={acts} buttons={buttons} says={props.says}>
-          {listening && <ListeningPart here={listening} settings={settings} />}
+          {listening && (
+            <ListeningPart here={listening} settings={settings} onUnfold={setUnfolded} />
+          )}
         </Foot>
         {afar && (
           <button type="button" className="back-to-desk" onClick={toggle}>

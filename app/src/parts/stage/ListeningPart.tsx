@@ -14,11 +14,22 @@ export function listeningKey({ listening, usual, disabled }: ListeningHere): (()
   return () => (listening.source ? listening.stop() : listening.listen(usual));
 }
 
+interface Props {
+  readonly here: ListeningHere;
+  readonly settings: Settings;
+  /** Told whether the sources are unfolded. */
+  readonly onUnfold?: (unfolded: boolean) => void;
+}
+
 /** What is listened to: while nothing is, a button for each source; the rest folds away. */
-export function ListeningPart({ here, settings }: { here: ListeningHere; settings: Settings }) {
+export function ListeningPart({ here, settings, onUnfold }: Props) {
   const { listening, kind, disabled = false, usual } = here;
   const { source, listen, stop } = listening;
   const [opened, setOpened] = useState(false);
+  const unfold = (is: boolean) => {
+    setOpened(is);
+    onUnfold?.(is);
+  };
   return (
     <div className="listening">
       {source ? (
@@ -37,13 +48,11 @@ export function ListeningPart({ here, settings }: { here: ListeningHere; setting
           </Action>
         ))
       )}
-      <IconAction label="What is listened to" onAct={() => setOpened(true)}>
+      <IconAction label="What is listened to" onAct={() => unfold(true)}>
         <IconAdjustmentsHorizontal size={20} />
       </IconAction>
       <Suspense>
-        {opened && (
-          <SourcesDialog here={here} settings={settings} onClose={() => setOpened(false)} />
-        )}
+        {opened && <SourcesDialog here={here} settings={settings} onClose={() => unfold(false)} />}
       </Suspense>
     </div>
   );

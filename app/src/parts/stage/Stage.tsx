@@ -5,8 +5,8 @@ import type { ReactNode } from 'react';
 export interface StageProps {
   /** The note that the string in hand is to have. */
   readonly name: string;
-  /** Which string that is, and what it was. */
-  readonly under: ReactNode;
+  /** Which string that is, and what more is to be known of it: a line each. */
+  readonly under: readonly string[];
   /** Its open wire, or what else is drawn of it. */
   readonly wire: ReactNode;
   /** The one figure, by itself: it runs while a note rings. */
@@ -22,7 +22,7 @@ export interface StageProps {
 }
 
 /** A sentence longer than this is set smaller, so that it keeps within its lines. */
-const LONG = 62;
+const LONG = 96;
 /** The string in hand: all that the eye needs from afar. Nothing in it moves when something in it changes. */
 export function Stage(props: StageProps) {
   const { name, under, wire, figure, aside } = props;
@@ -30,8 +30,12 @@ export function Stage(props: StageProps) {
     <section className="stage" aria-label="String in hand">
       <div className="stage-grid" data-aside={aside ? true : undefined}>
         <div className="stage-name">
-          <strong>{name}</strong>
-          <span>{under}</span>
+          <strong key={name}>{name}</strong>
+          <span key={under.join()}>
+            {under.map((line) => (
+              <span key={line}>{line}</span>
+            ))}
+          </span>
         </div>
         <div className="stage-wire">{wire}</div>
         {figure}
@@ -54,7 +58,10 @@ function Lines({ say, more, alert = false }: Sentence & { readonly alert?: boole
       data-long={say.length > LONG}
       {...(alert ? { role: 'alert' } : { role: 'status', 'aria-live': 'polite' as const })}
     >
-      <strong>{say}</strong> <span>{more}</span>
+      {/* Other words are another line: none of it moves where an older one stood. */}
+      <div key={`${say} ${more}`}>
+        <strong>{say}</strong> <span>{more}</span>
+      </div>
     </div>
   );
 }

@@ -1,9 +1,9 @@
-import type { CSSProperties, ReactNode } from 'react';
+import type { CSSProperties } from 'react';
 
 interface Props {
   readonly figure: string;
   /** What the figure means. */
-  readonly note: ReactNode;
+  readonly note: string;
   /** The reading is on the disk. */
   readonly stored?: boolean;
 }
@@ -17,15 +17,18 @@ export function StageFigure({ figure, note, stored = true }: Props) {
   return (
     <section className="stage-figure" aria-label="Deviation">
       <div className="figure" data-testid="figure" style={characters as CSSProperties}>
-        {figure}
+        {/* Another figure is another text: none of it moves where an older one stood. */}
+        <span key={figure}>{figure}</span>
       </div>
       <div className="figure-note">
-        {note}
-        {!stored && (
-          <span role="img" aria-label="not stored yet" title="not stored yet">
-            {' ○'}
-          </span>
-        )}
+        <span key={`${note} ${stored}`}>
+          {note}
+          {!stored && (
+            <span role="img" aria-label="not stored yet" title="not stored yet">
+              {' ○'}
+            </span>
+          )}
+        </span>
       </div>
     </section>
   );

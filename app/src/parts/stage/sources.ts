@@ -2,12 +2,17 @@ import type { InstrumentKind } from '@rosefinch/core/music';
 import type { ReactNode } from 'react';
 import type { Listening, Wanted } from '../listening/index.ts';
 
-/** What can be listened to, real strings first. */
-export const SOURCES: readonly Wanted[] = ['microphone', 'practice'];
+/** What each source is called; real strings come first. */
+const NAMES: Readonly<Record<Wanted, (kind: InstrumentKind) => string>> = {
+  microphone: () => 'Microphone',
+  practice: (kind) => `Practice ${kind}`,
+};
+
+export const SOURCES = Object.keys(NAMES) as readonly Wanted[];
 
 /** @example nameOf('practice', 'banjo') // => 'Practice banjo' */
 export function nameOf(source: Wanted, kind: InstrumentKind): string {
-  return source === 'practice' ? `Practice ${kind}` : 'Microphone';
+  return NAMES[source](kind);
 }
 
 /** What a job listens to, and what else it can. */

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { drawWire, type Perch, type WirePicture } from './draw.ts';
+import { drawWire, type Perch, scaleOf, type WirePicture } from './draw.ts';
 
 type Put = readonly [what: string, ...args: unknown[]];
 
@@ -127,14 +127,15 @@ describe('a wire', () => {
       );
     });
 
-  it('says every deviation with its sign, and its error where there is room', () => {
+  it('says every deviation with its sign and its error on the open wire; a slim one has its figures beside it', () => {
     const texts = (change: Partial<WirePicture>) =>
       drawn({ perches: [perch(-7.84)], ...change })
         .of('fillText')
         .map(([text]) => String(text))
         .filter((text) => /[.,]/.test(text));
     expect(texts({})).to.deep.equal(['−7.8', ' ±0.3']);
-    expect(texts({ tall: false })).to.deep.equal(['−7.8']);
+    expect(texts({ tall: false })).to.deep.equal([]);
+    expect(texts({ height: 80 })).to.deep.equal(['−7.8', ' ±0.3']);
   });
 
   it('keeps what it says within the picture, however far the string is off', () => {
@@ -180,5 +181,22 @@ describe('a wire', () => {
 
   it('a stroke of nothing draws nothing', () => {
     expect(drawn({ live: [] }).of('beginPath')).to.deep.equal([]);
+  });
+
+  it('has fewer lines of its scale where there is less room', () => {
+    const lines = (height: number) =>
+      drawn({ height })
+        .of('fillText')
+        .map(([text]) => String(text));
+    expect(lines(200)).to.deep.equal(['+100', '+30', '+10', '+3', '−3', '−10', '−30', '−100']);
+    expect(lines(140)).to.deep.equal(['+100', '+10', '−10', '−100']);
+    expect(lines(90)).to.deep.equal(['+10', '−10']);
+  });
+
+  it('grows with its place, and from afar so that its figures are 56 pixels high', () => {
+    expect(scaleOf(120, false)).to.equal(1);
+    expect(scaleOf(460, false)).to.be.closeTo(2, 1e-9);
+    const PERCH_FIGURE = 17;
+    expect(scaleOf(260, true) * PERCH_FIGURE).to.be.at.least(56);
   });
 });

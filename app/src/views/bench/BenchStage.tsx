@@ -31,14 +31,10 @@ export function BenchStage({ bench, perches: all }: Props) {
   return (
     <Stage
       name={targetName(target)}
-      under={
-        <>
-          string {course}
-          {state.chosen === course && ', chosen'}
-          <br />
-          tighten: {peg?.tighten ?? 'not known'}
-        </>
-      }
+      under={[
+        `string ${course}${state.chosen === course ? ', chosen' : ''}`,
+        `tighten: ${peg?.tighten ?? 'not known'}`,
+      ]}
       wire={
         <WireCanvas
           tall

@@ -31,7 +31,7 @@ export function FretStage({ checking, instrument }: Props) {
   return (
     <Stage
       name={targetName(targets[course - 1])}
-      under={`string ${course}${asked ? `, ${placeInWords(asked.place, begins)}` : ''}`}
+      under={[`string ${course}`, ...(asked ? [placeInWords(asked.place, begins)] : [])]}
       wire={
         <Sized>
           {(width, height) => (

@@ -26,7 +26,7 @@ export function PlanStage({ way, step, settings, onSure }: Props) {
   return (
     <Stage
       name={step ? noteOf(way, step.toHz) : '–'}
-      under={step ? `string ${step.course}, is ${noteOf(way, step.fromHz)}` : ''}
+      under={step ? [`string ${step.course}`, `is ${noteOf(way, step.fromHz)} now`] : []}
       wire={
         step && (
           <div className="plan-step">

@@ -28,7 +28,7 @@ export function SettleStage({ settling, instrument, restringing, charts }: Props
   return (
     <Stage
       name={name}
-      under={`string ${course}${history ? ', new' : ''}`}
+      under={[`string ${course}${history ? ', new' : ''}`]}
       wire={
         history && (
           <Sized>

@@ -47,7 +47,12 @@ export function InstrumentForm({ instrument, stock, onSave }: Props) {
   const change = (part: Partial<Instrument>) => put({ ...draft, ...part });
   const changeCourse = (number: number, next: Course) =>
     change({ courses: draft.courses.map((c) => (c.number === number ? next : c)) });
-  const refuse = () => setProblem('A field above says what is wrong with it.');
+  const [detail, setDetail] = useState(false);
+  const refuse = () => {
+    // The field may be folded away.
+    setDetail(true);
+    setProblem('A field above says what is wrong with it.');
+  };
   const save = ({ draft: next }: Values) => {
     setProblem(null);
     if (wrong.size > 0) return refuse();
@@ -61,7 +66,10 @@ export function InstrumentForm({ instrument, stock, onSave }: Props) {
         <Body {...parts} />
         <Pegs {...parts} />
         <Textarea label="Note" maw={560} {...form.getInputProps('draft.note')} />
-        <StringTable instrument={draft} stock={stock} onChange={changeCourse} lawful={lawful} />
+        <details open={detail} onToggle={(event) => setDetail(event.currentTarget.open)}>
+          <summary>Strings in detail</summary>
+          <StringTable instrument={draft} stock={stock} onChange={changeCourse} lawful={lawful} />
+        </details>
         <Unsaved changed={changed} />
         <NotSaved reason={problem} />
         <Group>

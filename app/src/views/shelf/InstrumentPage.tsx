@@ -8,6 +8,7 @@ import { NeckCard } from '../../parts/neck/index.ts';
 import { FretSummary } from '../frets/index.ts';
 import { StringAges } from '../settle/index.ts';
 import { InstrumentForm } from './InstrumentForm.tsx';
+import { InstrumentStory } from './InstrumentStory.tsx';
 
 /** The facts of one instrument: to be changed, copied, or taken off the shelf. */
 export function InstrumentPage() {
@@ -72,14 +73,17 @@ export function InstrumentPage() {
           </Button>
         )}
       </ViewHead>
+      <InstrumentStory instrument={instrument} />
+      <div className="instrument-columns">
+        <StringAges instrument={instrument} />
+        <FretSummary instrument={instrument} />
+      </div>
       <InstrumentForm
         key={JSON.stringify(instrument)}
         instrument={instrument}
         stock={stock}
         onSave={(next) => save(next, 'Saved.')}
       />
-      <FretSummary instrument={instrument} />
-      <StringAges instrument={instrument} />
       <NeckCard instrument={instrument} stock={stock} />
     </Stack>
   );

@@ -1,0 +1,238 @@
+import { BenchPage, beginPractice, HEARD_WITHIN } from './bench.ts';
+import { OWN_PORT } from './playwright.config.ts';
+import { type Doing, playedBy } from './sound.ts';
+import { expect, feed, fromMore, goTo, type Page, take, test } from './test.ts';
+
+/** Boxes of all that must not move: figure, sentence, wires and buttons. */
+function boxes(page: Page): Promise<string> {
+  return page.evaluate(() =>
+    [...document.querySelectorAll('.stage-figure, .stage-says, .stage-wire, .wire, .foot .action')]
+      .map((element) => {
+        const { x, y, width, height } = element.getBoundingClientRect();
+        return [element.className, x, y, width, height].join(' ');
+      })
+      .join('\n'),
+  );
+}
+
+/** Every shift of the layout from now on, those after a key included. */
+async function watchShifts(page: Page): Promise<() => Promise<string[]>> {
+  await page.evaluate(() => {
+    const moved: string[] = [];
+    Object.assign(window, { moved });
+    new PerformanceObserver((list) => {
+      for (const entry of list.getEntries() as (PerformanceEntry & { sources: { node: Node }[] })[])
+        moved.push(
+          ...entry.sources.map(({ node }) => {
+            const at = node instanceof Element ? node : node?.parentElement;
+            return `${at?.closest('[class]')?.className}: ${node?.textContent?.slice(0, 30)}`;
+          }),
+        );
+    }).observe({ type: 'layout-shift' });
+  });
+  return () => page.evaluate(() => (window as unknown as { moved: string[] }).moved);
+}
+
+test('nothing moves while a guitar is tuned', async ({ page }) => {
+  const bench = new BenchPage(page);
+  await bench.open();
+  await bench.practise();
+  const shifted = await watchShifts(page);
+  const before = await boxes(page);
+  const still = async (what: string) => expect(await boxes(page), what).toBe(before);
+  for (const course of [6, 3, 1]) {
+    await page.keyboard.press(String(course));
+    await still(`string ${course} chosen`);
+    await bench.pluck(course);
+    await still(`string ${course} plucked`);
+    for (const turn of ['Shift+ArrowUp', 'Shift+ArrowUp', 'ArrowDown'])
+      await page.keyboard.press(turn);
+    await bench.pluck(course);
+    await still(`string ${course} turned`);
+  }
+  for (const key of ['h', ' ', 'h', ' ', '0', 'g', ' ', 'g', 'f', 'f', 'c', 'c', 'r']) {
+    await page.keyboard.press(key);
+    await still(`key ${key}`);
+  }
+  expect(await shifted()).toEqual([]);
+});
+
+for (const [width, height] of [
+  [1280, 800],
+  [1920, 1080],
+] as const)
+  test(`is read from two metres at ${width} × ${height}, and from afar`, async ({ page }) => {
+    await page.setViewportSize({ width, height });
+    const bench = new BenchPage(page);
+    await bench.open();
+    await bench.practise();
+    const share = height / 800;
+    const size = (selector: string) =>
+      page.evaluate(
+        (found) => Number.parseFloat(getComputedStyle(document.querySelector(found)!).fontSize),
+        selector,
+      );
+    expect(await size('.figure')).toBeGreaterThanOrEqual(150 * share);
+    expect(await size('.stage-says strong')).toBeGreaterThanOrEqual(40 * share);
+    expect(await size('.stage-name strong')).toBeGreaterThanOrEqual(64 * share);
+    await page.keyboard.press('z');
+    await expect(page.getByRole('navigation', { name: 'Jobs' })).toBeHidden();
+    expect(await size('.figure')).toBeGreaterThanOrEqual(220 * share);
+    expect(await size('.stage-says strong')).toBeGreaterThanOrEqual(72 * share);
+    // All of it is on the screen.
+    for (const part of ['.figure', '.stage-says strong']) {
+      const box = (await page.locator(part).boundingBox())!;
+      expect(box.x).toBeGreaterThanOrEqual(0);
+      expect(box.x + box.width).toBeLessThanOrEqual(width);
+      expect(box.y + box.height).toBeLessThanOrEqual(height);
+    }
+    await page.keyboard.press('z');
+    await expect(page.getByRole('navigation', { name: 'Jobs' })).toBeVisible();
+  });
+
+test.describe('by microphone', () => {
+  test.use({ standIn: true });
+
+  test('six strings are tuned to the end without a key', async ({ page }) => {
+    const twice = (course: number): Doing[] => [
+      { pluck: course, seconds: 1.6 },
+      { pluck: course, seconds: 1.6 },
+    ];
+    const all = [6, 5, 4, 3, 2, 1];
+    const bench = new BenchPage(page);
+    await bench.open();
+    await page.getByRole('button', { name: 'Microphone' }).click();
+    const sound = playedBy(
+      [0.2, -0.3, 0.1, 0.4, -12, 0.3],
+      [
+        { pluck: 5, seconds: 1.6 },
+        { turn: [5, 12], mute: true, seconds: 0.8 },
+        ...all.flatMap(twice),
+        // The pass after it begins by itself.
+        ...all.flatMap(twice),
+      ],
+    );
+    await feed(page, sound);
+    await expect(page.getByText('pass 2, done')).toBeVisible({ timeout: HEARD_WITHIN });
+    await expect(bench.advice).toContainText('In tune. Nothing had to move.');
+  });
+
+  test('the next instrument is one key away, and listening goes on', async ({ page }) => {
+    const bench = new BenchPage(page);
+    await bench.open();
+    await page.getByRole('button', { name: 'Microphone' }).click();
+    await feed(page, playedBy([], [{ pluck: 5, seconds: 1.6 }]));
+    await expect.poll(() => bench.plucks(5)).toBe(1);
+    const name = page.getByRole('button', { name: /in hand$/ });
+    const before = await name.innerText();
+    await page.keyboard.press('PageDown');
+    await expect(name).not.toHaveText(before);
+    await expect(page.getByRole('button', { name: /^Listening/ })).toBeVisible();
+    await page.keyboard.press('PageUp');
+    await expect(name).toHaveText(before);
+    await feed(page, playedBy([], [{ pluck: 5, seconds: 1.6 }]));
+    await expect.poll(() => bench.plucks(5)).toBe(2);
+    // The microphone goes from job to job, and is let go with the last of them.
+    await page.getByRole('link', { name: 'Retune' }).click();
+    await page.getByRole('link', { name: 'Bench' }).click();
+    await expect(page.getByRole('button', { name: /^Listening/ })).toBeVisible();
+    await page.getByRole('link', { name: 'Shelf' }).click();
+    await page.getByRole('heading', { name: 'Shelf' }).waitFor();
+    await page.getByRole('link', { name: 'Bench' }).click();
+    await expect(page.getByRole('button', { name: 'Microphone' })).toBeVisible();
+  });
+});
+
+test('another tuning is begun in three clicks', async ({ page }) => {
+  const bench = new BenchPage(page);
+  await bench.open();
+  await page.getByRole('button', { name: /in hand$/ }).click();
+  await page.getByRole('button', { name: 'Retune to Open D', exact: true }).click();
+  await page.getByRole('button', { name: /^Do it on the bench/ }).click();
+  await expect(page.getByRole('button', { name: 'Heron Open D, in hand' })).toBeVisible();
+});
+
+test('from an empty shelf a ukulele is read within three clicks, and no guitar is spoken of', async ({
+  page,
+}) => {
+  await page.goto(`http://127.0.0.1:${OWN_PORT}/`);
+  await page.getByRole('radio', { name: 'Ukulele, concert' }).click();
+  await page.getByRole('button', { name: 'Try it with a practice ukulele' }).click();
+  const bench = new BenchPage(page);
+  await expect.poll(() => bench.plucks(4)).toBe(1);
+  for (const path of ['/', '/retune', '/settle', '/frets', '/log', '/ear']) {
+    await goTo(page, path);
+    await page.getByRole('heading', { level: 1 }).waitFor();
+    expect(await page.getByRole('main').innerText(), path).not.toMatch(/guitar/i);
+  }
+});
+
+test('a pedal is learned for one action of a job', async ({ page }) => {
+  const bench = new BenchPage(page);
+  await bench.open();
+  await bench.practise();
+  await page.keyboard.press('6');
+  await bench.pluck(6);
+  await page.getByRole('button', { name: /^More/ }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel('A pedal or clicker does').selectOption('accept and go on');
+  await dialog.getByRole('button', { name: 'Learn a pedal' }).click();
+  await page.keyboard.press('F5');
+  await dialog.getByRole('button', { name: 'Pedal: F5' }).waitFor();
+  await page.keyboard.press('Escape');
+  await expect(dialog).toHaveCount(0);
+  await page.keyboard.press('F5');
+  await expect(bench.string(5)).toHaveAttribute('data-active', 'true');
+});
+
+test('an instrument is found by its name, an action by its words', async ({ page }) => {
+  const bench = new BenchPage(page);
+  await bench.open();
+  await take(page, 'Whimbrel');
+  await page.keyboard.press('Control+k');
+  await page.keyboard.type('settings');
+  await page.getByRole('button', { name: 'Settings', exact: true }).click();
+  await page.getByRole('heading', { name: 'Settings' }).waitFor();
+  await page.getByRole('link', { name: 'Bench' }).click();
+  await beginPractice(page);
+  await page.getByText('Room quiet').waitFor();
+  await fromMore(page, 'Hide the figures');
+  await expect(bench.figure).toHaveText('hidden');
+});
+
+test('on a phone what is done next lies within the first screen, in every job', async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  const bench = new BenchPage(page);
+  await bench.open();
+  await bench.practise();
+  const inSight = async (name: RegExp) => {
+    const box = await page.getByRole('button', { name }).first().boundingBox();
+    expect(box, String(name)).not.toBe(null);
+    expect(box!.y + box!.height, String(name)).toBeLessThanOrEqual(844);
+    expect(box!.height, String(name)).toBeGreaterThanOrEqual(44);
+  };
+  await inSight(/^Accept, next/);
+  await inSight(/^Pluck string/);
+  await page.getByRole('link', { name: 'Retune' }).click();
+  await inSight(/^Do it on the bench/);
+  for (const width of [390, 320]) {
+    await page.setViewportSize({ width, height: 844 });
+    for (const path of [
+      '/',
+      '/retune',
+      '/settle',
+      '/frets',
+      '/log',
+      '/ear',
+      '/settings',
+      '/data',
+    ]) {
+      await goTo(page, path);
+      await page.getByRole('heading', { level: 1 }).waitFor();
+      const wide = await page.evaluate(() => document.documentElement.scrollWidth);
+      expect(wide, `${path} at ${width}`).toBeLessThanOrEqual(width);
+    }
+  }
+});
