@@ -7,7 +7,7 @@ import { CHROMIUM, CHROMIUM_ARGS } from './playwright.config.ts';
 import { tableOf } from './reliability/store.ts';
 import { addressOf, serveDemo } from './serve.ts';
 import { browserHearing, fretPlayer, type PlayedNote, plucksOf, temporaryFile } from './sound.ts';
-import { give, take } from './test.ts';
+import { fromMore, give, take } from './test.ts';
 
 /**
  * Plucks made while the page is slow (its processor throttled six times) and the machine is
@@ -126,10 +126,10 @@ async function beginCheck(page: Page, courses: readonly number[] = [4, 3, 2, 1])
 
 /** A check that is read through is followed by another one. */
 async function checkAgain(page: Page): Promise<void> {
-  await page.getByRole('button', { name: 'That is enough' }).click();
-  await page.getByRole('button', { name: 'Check again' }).click();
+  await fromMore(page, 'That is enough');
+  await fromMore(page, 'Check again');
   await beginCheck(page);
-  await page.getByRole('button', { name: /^Practice/ }).click();
+  await beginPractice(page);
   await page.getByText('Room quiet').waitFor();
 }
 
@@ -156,7 +156,7 @@ async function byPractice(browser: Browser, view: Bench, count: number): Promise
   const page = await context.newPage();
   await watchScreen(page);
   await open(page, view);
-  await page.getByRole('button', { name: /^Practice/ }).click();
+  await beginPractice(page);
   await page.getByText('Room quiet').waitFor();
   // On an empty bench the practice guitar sounds its first string by itself.
   if (view === 'bench') await settledCount(page, view, 1);

@@ -94,7 +94,7 @@ test('a tuning changed on the shelf opens a sitting of its own, and the old one 
     await page.getByRole('button', { name: 'Practice guitar' }).waitFor();
   };
   await keepIn('Drop D');
-  await expect(page.getByText(/D2 A2 D3 G3 B3 E4/)).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Heron Drop D, in hand' })).toBeVisible();
   expect(await bench.plucks(6)).toBe(0);
   await keepIn('Standard');
   await expect.poll(() => bench.plucks(6)).toBe(1);

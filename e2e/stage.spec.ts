@@ -1,7 +1,7 @@
 import { BenchPage, beginPractice, HEARD_WITHIN } from './bench.ts';
 import { OWN_PORT } from './playwright.config.ts';
 import { type Doing, playedBy } from './sound.ts';
-import { expect, feed, fromMore, goTo, type Page, take, test } from './test.ts';
+import { expect, expectWithin, feed, fromMore, goTo, type Page, take, test } from './test.ts';
 
 /** Boxes of all that must not move: figure, sentence, wires and buttons. */
 function boxes(page: Page): Promise<string> {
@@ -219,20 +219,7 @@ test('on a phone what is done next lies within the first screen, in every job', 
   await inSight(/^Do it on the bench/);
   for (const width of [390, 320]) {
     await page.setViewportSize({ width, height: 844 });
-    for (const path of [
-      '/',
-      '/retune',
-      '/settle',
-      '/frets',
-      '/log',
-      '/ear',
-      '/settings',
-      '/data',
-    ]) {
-      await goTo(page, path);
-      await page.getByRole('heading', { level: 1 }).waitFor();
-      const wide = await page.evaluate(() => document.documentElement.scrollWidth);
-      expect(wide, `${path} at ${width}`).toBeLessThanOrEqual(width);
-    }
+    for (const path of ['/', '/retune', '/settle', '/frets', '/log', '/ear', '/settings', '/data'])
+      await expectWithin(page, path, width);
   }
 });

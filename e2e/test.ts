@@ -121,6 +121,14 @@ export async function recording(
   await file.setInputFiles(files);
 }
 
+/** A view runs out of no side of a window so wide. */
+export async function expectWithin(page: Page, path: string, width: number): Promise<void> {
+  await goTo(page, path);
+  await page.getByRole('heading', { level: 1 }).waitFor();
+  const wide = await page.evaluate(() => document.documentElement.scrollWidth);
+  expect(wide, `${path} at ${width}`).toBeLessThanOrEqual(width);
+}
+
 interface Gave {
   readonly rosefinchGiven: {
     readonly microphone: { feed(samples: Float32Array): void };

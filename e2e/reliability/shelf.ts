@@ -2,7 +2,7 @@ import type { Browser, CDPSession, Page } from '@playwright/test';
 import { give, goTo } from '../test.ts';
 
 const VIEWS: readonly (readonly [path: string, ready: string])[] = [
-  ['/', '.bench[aria-busy=false]'],
+  ['/', '.job[aria-busy=false]'],
   ['/shelf', '.tile'],
   ['/log', 'section.card'],
   ['/tunings', 'text=/tunings fit/'],

@@ -1,9 +1,10 @@
 import './inHand.css';
-import { findTuning, tuningsFor } from '@rosefinch/core/music';
+import { findTuning, type Tuning, tuningsFor } from '@rosefinch/core/music';
+import type { Instrument } from '@rosefinch/core/strings';
 import { IconChevronLeft, IconChevronRight } from '@tabler/icons-react';
-import { useEffect, useState } from 'react';
+import { type ReactNode, useEffect, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
-import { type Stock, useData, useStock } from '../../data/index.ts';
+import { useData, useStock } from '../../data/index.ts';
 import { IconAction, KEY_TABLE, keysOf, useKeys } from '../frame/index.ts';
 import { Finder } from './Finder.tsx';
 import type { FoundGroup } from './found.ts';
@@ -21,72 +22,35 @@ interface Props {
 
 /** The instrument in hand, those beside it, and the way to any other, to a tuning or a view. */
 export function InstrumentInHand({ views }: Props) {
-  const { repository } = useData();
-  const stock = useStock();
+  const hand = useHand();
   const [opened, setOpened] = useState(false);
-  const shelf = stock?.shelf ?? [];
-  const at = Math.max(
-    0,
-    shelf.findIndex(({ id }) => id === stock?.settings.instrumentId),
-  );
-  const navigate = useNavigate();
   const { pathname } = useLocation();
   const atWork = views.some(({ path, job }) => job && path === pathname);
-  const take = (instrumentId: string) => {
-    void repository.saveSettings({ instrumentId });
+  const navigate = useNavigate();
+  const take = (id: string) => {
+    hand.take(id);
     if (!atWork) void navigate('/');
   };
-  const beside = (by: -1 | 1) => {
-    const other = shelf[(at + by + shelf.length) % shelf.length];
-    if (other) take(other.id);
-  };
+  const groups = useGroups(hand, views, take);
   useFindKey(setOpened);
   const acts = {
     find: () => setOpened(true),
-    previous: () => beside(-1),
-    next: () => beside(1),
+    // Elsewhere these two keys turn the page.
+    previous: atWork ? () => hand.beside(-1) : null,
+    next: atWork ? () => hand.beside(1) : null,
   };
-  // Elsewhere these two keys turn the page.
-  const turning = atWork ? {} : { previous: null, next: null };
-  useKeys(
-    keysOf('everywhere', { ...acts, ...turning }),
-    (stock?.settings.keysOn ?? false) && !opened,
-  );
-  const groups = useGroups(stock, at, views, take);
-  const inHand = shelf[at];
-  const tuning = inHand && stock && findTuning(inHand.tuningId, stock.tunings);
-  const tuned = `${tuning?.name ?? ''}${inHand?.capo ? `, capo ${inHand.capo}` : ''}`;
+  useKeys(keysOf('everywhere', acts), hand.keysOn && !opened);
+  const side = (label: string, hotkey: string, by: -1 | 1, icon: ReactNode) =>
+    hand.instrument && (
+      <IconAction label={label} hotkey={hotkey} onAct={() => hand.beside(by)}>
+        {icon}
+      </IconAction>
+    );
   return (
     <div className="in-hand">
-      {inHand && (
-        <IconAction
-          label="The instrument before"
-          hotkey={KEYS.previous.shown}
-          onAct={acts.previous}
-        >
-          <IconChevronLeft size={20} />
-        </IconAction>
-      )}
-      <button
-        type="button"
-        className="in-hand-name"
-        aria-haspopup="dialog"
-        aria-label={inHand ? `${inHand.name} ${tuned}, in hand` : 'Find'}
-        onClick={acts.find}
-      >
-        {inHand ? (
-          <>
-            <strong>{inHand.name}</strong> <span>{tuned}</span>
-          </>
-        ) : (
-          'Find'
-        )}
-      </button>
-      {inHand && (
-        <IconAction label="The next instrument" hotkey={KEYS.next.shown} onAct={acts.next}>
-          <IconChevronRight size={20} />
-        </IconAction>
-      )}
+      {side('The instrument before', KEYS.previous.shown, -1, <IconChevronLeft size={20} />)}
+      <Name {...hand} onFind={acts.find} />
+      {side('The next instrument', KEYS.next.shown, 1, <IconChevronRight size={20} />)}
       <Finder
         opened={opened}
         label="Find an instrument, a tuning or a view"
@@ -94,6 +58,56 @@ export function InstrumentInHand({ views }: Props) {
         onClose={() => setOpened(false)}
       />
     </div>
+  );
+}
+
+/** The instrument that every job is done with. */
+interface Hand {
+  readonly shelf: readonly Instrument[];
+  readonly tunings: readonly Tuning[];
+  readonly keysOn: boolean;
+  /** Undefined while the shelf is empty or not read yet. */
+  readonly instrument: Instrument | undefined;
+  readonly take: (instrumentId: string) => void;
+  /** Takes the one before or after it, round and round. */
+  readonly beside: (by: -1 | 1) => void;
+}
+
+function useHand(): Hand {
+  const { repository } = useData();
+  const { shelf = [], tunings = [], settings } = useStock() ?? {};
+  const at = Math.max(
+    0,
+    shelf.findIndex(({ id }) => id === settings?.instrumentId),
+  );
+  const take = (instrumentId: string) => void repository.saveSettings({ instrumentId });
+  const beside = (by: -1 | 1) => {
+    const other = shelf[(at + by + shelf.length) % shelf.length];
+    if (other) take(other.id);
+  };
+  const keysOn = settings?.keysOn ?? false;
+  return { shelf, tunings, keysOn, instrument: shelf[at], take, beside };
+}
+
+function Name({ instrument, tunings, onFind }: Hand & { readonly onFind: () => void }) {
+  if (!instrument)
+    return (
+      <button type="button" className="in-hand-name" aria-haspopup="dialog" onClick={onFind}>
+        Find
+      </button>
+    );
+  const { name, tuningId, capo } = instrument;
+  const tuned = `${findTuning(tuningId, tunings)?.name ?? ''}${capo ? `, capo ${capo}` : ''}`;
+  return (
+    <button
+      type="button"
+      className="in-hand-name"
+      aria-haspopup="dialog"
+      aria-label={`${name} ${tuned}, in hand`}
+      onClick={onFind}
+    >
+      <strong>{name}</strong> <span>{tuned}</span>
+    </button>
   );
 }
 
@@ -111,14 +125,11 @@ function useFindKey(open: (opened: boolean) => void): void {
 }
 
 function useGroups(
-  stock: Stock | undefined,
-  at: number,
+  { shelf, tunings, instrument: inHand }: Hand,
   views: Props['views'],
   take: (instrumentId: string) => void,
 ): readonly FoundGroup[] {
   const navigate = useNavigate();
-  const { shelf = [], tunings = [] } = stock ?? {};
-  const inHand = shelf[at];
   const instruments = shelf.map(({ id, name, kind, tuningId }) => ({
     id,
     label: name,

@@ -11,9 +11,13 @@ interface Props {
 /** The figure is set as if it had so many characters at least, so that it does not jump about. */
 const LEAST_CHARACTERS = 4;
 
+/** A word is wider than a figure of as many characters. */
+const WORD = 1.3;
+
 /** The one figure of the stage, and what it means. */
 export function StageFigure({ figure, note, stored = true }: Props) {
-  const characters = { '--characters': Math.max(LEAST_CHARACTERS, figure.length) };
+  const wide = figure.length * (/^[a-z]/.test(figure) ? WORD : 1);
+  const characters = { '--characters': Math.max(LEAST_CHARACTERS, wide) };
   return (
     <section className="stage-figure" aria-label="Deviation">
       <div className="figure" data-testid="figure" style={characters as CSSProperties}>

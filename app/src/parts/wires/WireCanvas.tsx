@@ -59,7 +59,7 @@ export function WireCanvas(props: Props) {
         idle = false;
       }
       if (live || !idle) {
-        const scale = props.tall ? scaleOf(clientHeight, props.afar ?? false) : 1;
+        const scale = props.tall ? scaleOf(clientWidth, clientHeight, props.afar ?? false) : 1;
         context.setTransform(ratio * scale, 0, 0, ratio * scale, 0, 0);
         const [width, height] = [clientWidth / scale, clientHeight / scale];
         drawWire(context, { ...props, live, width, height, palette });

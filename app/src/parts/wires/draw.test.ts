@@ -194,9 +194,10 @@ describe('a wire', () => {
   });
 
   it('grows with its place, and from afar so that its figures are 56 pixels high', () => {
-    expect(scaleOf(120, false)).to.equal(1);
-    expect(scaleOf(460, false)).to.be.closeTo(2, 1e-9);
+    expect(scaleOf(500, 120, false)).to.equal(1);
+    expect(scaleOf(500, 460, false)).to.be.closeTo(2, 1e-9);
     const PERCH_FIGURE = 17;
-    expect(scaleOf(260, true) * PERCH_FIGURE).to.be.at.least(56);
+    expect(scaleOf(1232, 260, true) * PERCH_FIGURE).to.be.at.least(56);
+    expect(scaleOf(340, 260, true)).to.equal(1);
   });
 });

@@ -50,15 +50,17 @@ const FONT = '"Atkinson Hyperlegible Next Variable", sans-serif';
 
 /** A tall wire of this height is drawn as large as its figures are given here; a taller one larger. */
 const USUAL_HEIGHT = 230;
-/** Seen from afar the figures at perches must be this many times as large. */
+/** Seen from afar the figures at perches are up to this many times as large; as far as so many units stay in width. */
 const AFAR = 3.4;
+const LEAST_UNITS = 360;
 /** Below these there is no room for every tick of the scale, and for more than two. */
 const ROOMY = 170;
 const NARROW = 110;
 
 /** How much larger than usual a tall wire is drawn, so that it fits its height; from afar its figures come first. */
-export function scaleOf(height: number, afar: boolean): number {
-  return afar ? AFAR : Math.max(1, height / USUAL_HEIGHT);
+export function scaleOf(width: number, height: number, afar: boolean): number {
+  if (!afar) return Math.max(1, height / USUAL_HEIGHT);
+  return Math.max(1, Math.min(AFAR, width / LEAST_UNITS));
 }
 
 /** Draws one string's wire with its strokes and perches. */

@@ -2,12 +2,11 @@ import { targetName } from '@rosefinch/core/music';
 import type { Restringing } from '@rosefinch/core/records';
 import type { Instrument } from '@rosefinch/core/strings';
 import { deviationInWords, STEP_WORDS, signedCents } from '@rosefinch/core/words';
-import { Sized } from '../../parts/charts/index.ts';
 import { allStored, shownCents, useRinging } from '../../parts/listening/index.ts';
 import { Stage, StageFigure } from '../../parts/stage/index.ts';
 import { Answers } from './Answers.tsx';
 import type { Charts } from './charts.ts';
-import { SettleChart } from './SettleChart.tsx';
+import { SizedChart } from './SizedChart.tsx';
 import { settleSentence } from './settleSentence.ts';
 import type { Settling } from './useSettling.ts';
 
@@ -22,6 +21,7 @@ interface Props {
 export function SettleStage({ settling, instrument, restringing, charts }: Props) {
   const { listening, targets, sitting, course, fresh } = settling;
   const history = fresh.find((one) => one.course === course);
+  const { tolerance } = sitting.state.goal;
   const problem =
     listening.problem ?? (settling.problem ? { message: settling.problem, wayOn: '' } : null);
   const name = targetName(targets[course - 1]);
@@ -31,24 +31,12 @@ export function SettleStage({ settling, instrument, restringing, charts }: Props
       under={[`string ${course}${history ? ', new' : ''}`]}
       wire={
         history && (
-          <Sized>
-            {(width, height) => (
-              <SettleChart
-                name={`string ${course}, ${name}`}
-                taken={history.taken}
-                since={restringing.fittedAt}
-                curve={charts.curve(course)}
-                x={charts.x(width)}
-                {...{ width, height }}
-                lowest={charts.lowest}
-                tolerance={sitting.state.goal.tolerance}
-                now={charts.now}
-                lesson={charts.lesson}
-                tall
-                gauge={2}
-              />
-            )}
-          </Sized>
+          <SizedChart
+            name={`string ${course}, ${name}`}
+            {...{ history, restringing, charts, tolerance }}
+            tall
+            gauge={2}
+          />
         )
       }
       figure={<Figure settling={settling} />}

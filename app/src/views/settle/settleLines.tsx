@@ -3,10 +3,9 @@ import type { Restringing } from '@rosefinch/core/records';
 import type { StringHistory } from '@rosefinch/core/settling';
 import { counted, holdInWords, verdictInWords } from '@rosefinch/core/words';
 import { locale } from '../../environment.ts';
-import { Sized } from '../../parts/charts/index.ts';
 import type { WireLine } from '../../parts/wires/index.ts';
 import type { Charts } from './charts.ts';
-import { SettleChart } from './SettleChart.tsx';
+import { SizedChart } from './SizedChart.tsx';
 import type { Settling } from './useSettling.ts';
 
 /** A slim wire over time for each new string, with what it holds at its right end. */
@@ -17,7 +16,7 @@ export function settleLines(
 ): WireLine[] {
   const { fresh, targets, sitting, course: inHand } = settling;
   return fresh.map((history): WireLine => {
-    const { course, taken } = history;
+    const { course } = history;
     const name = targetName(targets[course - 1]);
     return {
       course,
@@ -26,24 +25,13 @@ export function settleLines(
       chosen: sitting.state.chosen === course,
       says: standingOf(history, settling),
       picture: (
-        <Sized>
-          {(width, height) => (
-            <SettleChart
-              name={`String ${course} over time`}
-              taken={taken}
-              since={restringing.fittedAt}
-              curve={charts.curve(course)}
-              x={charts.x(width)}
-              {...{ width, height }}
-              lowest={charts.lowest}
-              tolerance={sitting.state.goal.tolerance}
-              now={charts.now}
-              lesson={charts.lesson}
-              tall={false}
-              gauge={0.8 + 0.3 * course}
-            />
-          )}
-        </Sized>
+        <SizedChart
+          key={course}
+          name={`String ${course} over time`}
+          {...{ history, restringing, charts }}
+          tolerance={sitting.state.goal.tolerance}
+          gauge={0.8 + 0.3 * course}
+        />
       ),
       word: wordOf(history, settling, restringing),
     };
