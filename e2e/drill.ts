@@ -2,6 +2,7 @@ import { spawn } from 'node:child_process';
 import { type Browser, chromium, type Page } from '@playwright/test';
 import { writeWav } from '@rosefinch/core/formats';
 import { between, type Random, seededRandom } from '@rosefinch/core/maths';
+import { beginPractice } from './bench.ts';
 import { arrivedWhole, capturedBy, tapMicrophone } from './captured.ts';
 import { CHROMIUM, CHROMIUM_ARGS } from './playwright.config.ts';
 import { tableOf } from './reliability/store.ts';

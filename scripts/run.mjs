@@ -1,8 +1,17 @@
 // One door for the daily commands. Needs Node alone: it installs what is missing
 // and says what it is doing.
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import {
+  existsSync,
+  mkdirSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs';
+import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
@@ -62,22 +71,36 @@ function build() {
   bin('vite', ['build', '--logLevel', 'warn'], { cwd: join(root, 'app') });
 }
 
-function chromium() {
-  const found = ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find(existsSync);
-  if (found) return found;
+/** Nobody waits longer for packages. */
+const LONGEST_INSTALL_MS = 600_000;
+const CHROMIUM = '/usr/bin/chromium';
+/** Stands there once the packages are through, however that went. */
+const done = join(tmpdir(), `rosefinch-chromium-${process.pid}`);
+let fetching = false;
+
+/** Begins to install Chromium, where it is missing; what needs no browser goes on meanwhile. */
+function fetchChromium() {
+  if (existsSync(CHROMIUM)) return;
   say('Installing Chromium from Debian’s packages for the browser tests …');
-  const apt = (args) =>
-    spawnSync('apt-get', args, {
-      stdio: 'inherit',
-      env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
-    });
-  apt(['update', '-qq']);
-  apt(['install', '-y', '-qq', 'chromium']);
-  if (!existsSync('/usr/bin/chromium'))
+  fetching = true;
+  const packages = `apt-get update -qq; apt-get install -y -qq chromium; touch ${done}`;
+  spawn('sh', ['-c', packages], {
+    detached: true,
+    stdio: 'ignore',
+    env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+  }).unref();
+}
+
+function chromium() {
+  if (!existsSync(CHROMIUM) && !fetching) fetchChromium();
+  const until = Date.now() + LONGEST_INSTALL_MS;
+  while (fetching && !existsSync(done) && Date.now() < until) spawnSync('sleep', ['1']);
+  rmSync(done, { force: true });
+  fetching = false;
+  if (!existsSync(CHROMIUM))
     fail(
       'The browser tests need Chromium: install the Debian package “chromium”, then run npm test again.',
     );
-  return '/usr/bin/chromium';
 }
 
 function serve(shelf) {
@@ -144,7 +167,6 @@ const commands = {
   dev: () => bin('vite', rest, { cwd: join(root, 'app'), mayFail: true }),
   check,
   test: () => {
-    chromium();
     check();
     unitTests();
     browserTests();
@@ -188,5 +210,7 @@ const commands = {
 
 const chosen = commands[command];
 if (!chosen) fail(`There is no command “${command}”. Known: ${Object.keys(commands).join(', ')}.`);
+// Both come from afar: they are fetched side by side.
+if (command === 'test') fetchChromium();
 install();
 chosen();

@@ -64,7 +64,8 @@ export function Job<View extends JobView>(props: Props<View>) {
         <h1 className="unseen">{title}</h1>
         {props.stage}
         <div className="job-wires">{props.wires}</div>
-        {props.line && <div className="job-line">{props.line}</div>}
+        {/* Its room is there in every job, so that the bands lie where they lay in the one before. */}
+        <div className="job-line">{props.line}</div>
         <Foot view={view} acts={acts} buttons={buttons} says={props.says}>
           {listening && (
             <ListeningPart here={listening} settings={settings} onUnfold={setUnfolded} />

@@ -44,6 +44,8 @@ export interface Palette {
 const SLOT = 168;
 const PERCH_AT = 74;
 const PERCH_WIDTH = 76;
+/** Room for an error after its value. */
+const ERROR_WIDTH = 40;
 const LEFT = 46;
 const STROKE_SECONDS = 0.9;
 const FONT = '"Atkinson Hyperlegible Next Variable", sans-serif';
@@ -183,8 +185,10 @@ function labelPerch(
   const at = beside ? edge : below ? edge + (low ? 14 : 26) : edge - (low ? 24 : 14);
   const from = beside ? x + PERCH_WIDTH + 6 : x;
   const value = signedCents(cents);
-  c.fillText(value, from, at);
   const width = c.measureText(value).width;
+  // Its wire runs on behind it.
+  if (beside) c.clearRect(from - 3, at - 9, width + ERROR_WIDTH, 18);
+  c.fillText(value, from, at);
   c.font = `13px ${FONT}`;
   c.fillStyle = p.palette.soft;
   c.fillText(` ±${error.toFixed(1)}`, from + width, at);

@@ -112,7 +112,7 @@ function buttonsOf(
   more: readonly PlainAction[],
 ): FootButton<'frets'>[] {
   const result = { act: 'result', label: 'What it comes to' } as const;
-  const strike = { act: 'strikeOut', label: 'Leave the last one out' } as const;
+  const strike = { act: 'strikeOut', label: 'Leave last out' } as const;
   const skip = { act: 'skip', label: 'Leave it out' } as const;
   if (!asked) return [result, ...more];
   return listening.hands

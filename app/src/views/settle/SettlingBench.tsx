@@ -117,7 +117,7 @@ function buttonsOf({ targets, course, last }: Settling): FootButton<'settle'>[] 
   return [
     { act: 'nextString', label: 'Next string' },
     { act: 'target', label: `Hear ${targetName(targets[course - 1])}` },
-    ...(wrong ? [{ act: 'correct', label: 'It was something else' } as const] : []),
+    ...(wrong ? [{ act: 'correct', label: 'Something else' } as const] : []),
     { act: 'stand', label: 'How they stand' },
   ];
 }
@@ -129,11 +129,11 @@ function wordsOf(settling: Settling, restringing: Restringing): string {
   const plucks = fresh.reduce((sum, { taken }) => sum + taken.length, 0);
   const hours = Math.round(practiceAheadMs / 3_600_000);
   return [
-    roomInWords(listening.room),
-    counted(plucks, 'pluck'),
     settling.roomMove && 'the room moved the strings (N)',
     nextLookInWords(settling, restringing),
     practiceAheadMs > 0 && `practice time is ${hours} hours ahead`,
+    counted(plucks, 'pluck'),
+    roomInWords(listening.room),
   ]
     .filter(Boolean)
     .join(' · ');
