@@ -1,7 +1,7 @@
 import { BenchPage } from './bench.ts';
 import { OWN_PORT } from './playwright.config.ts';
 import { playedBy, plucksOf } from './sound.ts';
-import { expect, feed, heardOut, type Page, take, test } from './test.ts';
+import { expect, feed, heardOut, type Page, test } from './test.ts';
 
 test('the practice guitar is tuned through two passes with the keyboard alone', async ({
   page,
