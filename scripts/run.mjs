@@ -199,6 +199,11 @@ const commands = {
     node(['--import', 'tsx', 'e2e/reliability/main.ts', ...rest]);
   },
   keys: () => node(['--import', 'tsx', 'scripts/keys.mjs']),
+  extending: () =>
+    bin('mocha', [
+      ...['--no-config', '--timeout', '0', '--node-option', 'import=tsx'],
+      ...['--require', 'scripts/inNode.cjs', 'tools/src/extending.test.ts'],
+    ]),
   mutate: () => node(['--import', 'tsx', 'scripts/mutate.mjs', ...rest]),
   house: () => node(['scripts/house.mjs', ...rest]),
   frames: () => {
