@@ -25,10 +25,9 @@ export function useOpening(
   wish: OpeningWish,
   failed: (problem: MicrophoneProblem) => void,
 ): Opening {
-  // A microphone that another view has left open goes on; a practice instrument is another one here.
-  const [source, keepSource] = useState<Wanted | null>(() =>
-    earKeeper.source === 'microphone' ? 'microphone' : null,
-  );
+  // What the view before listened to goes on, and is shown so from the first drawing: a microphone is
+  // open still, a practice instrument is opened anew as soon as the view can.
+  const [source, keepSource] = useState(() => earKeeper.source);
   const setSource = useCallback((next: Wanted | null) => {
     earKeeper.source = next;
     keepSource(next);
