@@ -180,12 +180,14 @@ test('a pedal is learned for one action of a job', async ({ page }) => {
   const dialog = page.getByRole('dialog');
   await dialog.getByLabel('A pedal or clicker does').selectOption('accept and go on');
   await dialog.getByRole('button', { name: 'Learn a pedal' }).click();
-  await page.keyboard.press('F5');
-  await dialog.getByRole('button', { name: 'Pedal: F5' }).waitFor();
+  // What pedals that turn pages send: elsewhere it takes the next instrument.
+  await page.keyboard.press('PageDown');
+  await dialog.getByRole('button', { name: 'Pedal: PageDown' }).waitFor();
   await page.keyboard.press('Escape');
   await expect(dialog).toHaveCount(0);
-  await page.keyboard.press('F5');
+  await page.keyboard.press('PageDown');
   await expect(bench.string(5)).toHaveAttribute('data-active', 'true');
+  await expect(page.getByRole('button', { name: /^Heron .*in hand$/ })).toBeVisible();
 });
 
 test('an instrument is found by its name, an action by its words', async ({ page }) => {

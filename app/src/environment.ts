@@ -10,7 +10,7 @@ export interface Given {
   /** A stand-in for the microphone: it hears what is fed to it. */
   readonly microphone?: { feed?: (samples: Float32Array<ArrayBuffer>) => void };
   /** A stand-in for the machine's voice. */
-  readonly voice?: { say(text: string, over: () => void): boolean };
+  readonly voice?: { say(text: string, over: () => unknown): boolean };
   /** Seed of the practice instruments. */
   readonly seed?: number;
   /** Told by how many ms sound went ahead of the clock, so that it still holds after a reload. */

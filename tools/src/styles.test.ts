@@ -17,7 +17,7 @@ const drawnIn = (folder: string, name: string) =>
     (file) =>
       file.endsWith('.tsx') &&
       (folder === '' || dirname(file) === folder) &&
-      new RegExp(`className=[^>]*\\b${name}\\b`, 's').test(text(file)),
+      new RegExp(`className=[^>]*(?<![\\w-])${name}(?![\\w-])`, 's').test(text(file)),
   );
 
 describe('style sheets', () => {

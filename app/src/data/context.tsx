@@ -38,6 +38,14 @@ export interface Stock {
   readonly tunings: readonly Tuning[];
 }
 
+/** The instrument that is worked on: the chosen one, or the first; undefined on an empty shelf. */
+export function inHandOf({
+  settings,
+  shelf,
+}: Pick<Stock, 'settings' | 'shelf'>): Instrument | undefined {
+  return shelf.find(({ id }) => id === settings.instrumentId) ?? shelf[0];
+}
+
 /** Settings, shelf and tunings, live; undefined until all are read. */
 export function useStock(): Stock | undefined {
   const { repository } = useData();

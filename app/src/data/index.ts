@@ -1,7 +1,15 @@
 export type { Settings } from '@rosefinch/core/records';
 export type { StoreReport, Survey } from './archive.ts';
 export { type Archiving, archiveAside } from './archiveAside.ts';
-export { DataProvider, type Stock, useData, useLive, useSettings, useStock } from './context.tsx';
+export {
+  DataProvider,
+  inHandOf,
+  type Stock,
+  useData,
+  useLive,
+  useSettings,
+  useStock,
+} from './context.tsx';
 export { csvText, rounded } from './csv.ts';
 export { RosefinchDatabase, type Shelf } from './database.ts';
 export { markOpen } from './ending.ts';

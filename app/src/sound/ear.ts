@@ -69,6 +69,8 @@ export class Ear {
   private hearsTheRoom = false;
   private readonly reference = new Speaker(REFERENCE_RATE);
   private opening = 0;
+  /** How many sentences were said. */
+  private said = 0;
   private unlock: (() => void) | null = null;
 
   constructor(private readonly hearer: EarHearer) {
@@ -140,8 +142,10 @@ export class Ear {
 
   /** Says a sentence aloud; where this machine has no voice, a cue that rises for what is right. Nothing is read meanwhile. */
   say(text: string, right: boolean): void {
+    const mine = ++this.said;
     this.shut(LONGEST_SAID);
-    const said = voice.say(text, () => this.shut(TONE_RINGS));
+    // One that is cut off by the next sentence ends while that is being said.
+    const said = voice.say(text, () => mine === this.said && this.shut(TONE_RINGS));
     if (!said) void this.play(cueTone(right, REFERENCE_RATE), CUE_VOLUME);
   }
 

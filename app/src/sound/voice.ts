@@ -3,7 +3,7 @@ import { standInVoice } from '../environment.ts';
 /** What says sentences aloud: the machine's own voice, or a stand-in for it. */
 export interface Voice {
   /** Says it, and tells when it is said; false where there is no voice of this machine's own. */
-  say(text: string, over: () => void): boolean;
+  say(text: string, over: () => unknown): boolean;
 }
 
 /** A voice that lives on this machine: what is said never leaves it. */

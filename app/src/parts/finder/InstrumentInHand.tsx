@@ -4,7 +4,7 @@ import type { Instrument } from '@rosefinch/core/strings';
 import { IconChevronLeft, IconChevronRight } from '@tabler/icons-react';
 import { type ReactNode, useEffect, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
-import { useData, useStock } from '../../data/index.ts';
+import { inHandOf, useData, useStock } from '../../data/index.ts';
 import { IconAction, KEY_TABLE, keysOf, useKeys } from '../frame/index.ts';
 import { Finder } from './Finder.tsx';
 import type { FoundGroup } from './found.ts';
@@ -75,18 +75,17 @@ interface Hand {
 
 function useHand(): Hand {
   const { repository } = useData();
-  const { shelf = [], tunings = [], settings } = useStock() ?? {};
-  const at = Math.max(
-    0,
-    shelf.findIndex(({ id }) => id === settings?.instrumentId),
-  );
+  const stock = useStock();
+  const { shelf = [], tunings = [], settings } = stock ?? {};
+  const instrument = stock && inHandOf(stock);
   const take = (instrumentId: string) => void repository.saveSettings({ instrumentId });
   const beside = (by: -1 | 1) => {
+    const at = shelf.findIndex(({ id }) => id === instrument?.id);
     const other = shelf[(at + by + shelf.length) % shelf.length];
     if (other) take(other.id);
   };
   const keysOn = settings?.keysOn ?? false;
-  return { shelf, tunings, keysOn, instrument: shelf[at], take, beside };
+  return { shelf, tunings, keysOn, instrument, take, beside };
 }
 
 function Name({ instrument, tunings, onFind }: Hand & { readonly onFind: () => void }) {

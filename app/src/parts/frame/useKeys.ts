@@ -6,10 +6,10 @@ export type KeyMap = Readonly<Record<string, () => void>>;
 const TYPING = 'input, textarea, select, [contenteditable="true"], [role="dialog"]';
 
 /**
- * Listens to keys while `enabled`. Keys do nothing while typing in a field, and
+ * Listens to keys while `enabled`; `first` before any other keys that listen so far. Keys do nothing while typing in a field, and
  * a focused button keeps Space and Enter to itself.
  */
-export function useKeys(keys: KeyMap, enabled: boolean): void {
+export function useKeys(keys: KeyMap, enabled: boolean, first = false): void {
   const current = useRef(keys);
   current.current = keys;
   // There as soon as the view is drawn: an effect would come a moment after it.
@@ -21,9 +21,9 @@ export function useKeys(keys: KeyMap, enabled: boolean): void {
       event.preventDefault();
       act();
     };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, [enabled]);
+    window.addEventListener('keydown', onKey, first);
+    return () => window.removeEventListener('keydown', onKey, first);
+  }, [enabled, first]);
 }
 
 /** Keys do nothing while something is typed; a focused button keeps Space and Enter. */

@@ -2,7 +2,7 @@ import { Button } from '@mantine/core';
 import type { Instrument } from '@rosefinch/core/strings';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
-import { type Stock, useStock } from '../../data/index.ts';
+import { inHandOf, type Stock, useStock } from '../../data/index.ts';
 import { EmptyView } from '../frame/index.ts';
 import { useJobHere } from '../listening/index.ts';
 
@@ -17,8 +17,7 @@ export function WithInstrument({ says, children }: Props) {
   const stock = useStock();
   useJobHere();
   if (!stock) return <p>One moment …</p>;
-  const { settings, shelf } = stock;
-  const instrument = shelf.find((entry) => entry.id === settings.instrumentId) ?? shelf[0];
+  const instrument = inHandOf(stock);
   if (instrument) return children(instrument, stock);
   return (
     <EmptyView

@@ -2,7 +2,7 @@ import type { Target } from '@rosefinch/core/music';
 import { targetName } from '@rosefinch/core/music';
 import type { StringReading } from '@rosefinch/core/sitting';
 import type { Cents } from '@rosefinch/core/units';
-import { deviationInWords } from '@rosefinch/core/words';
+import { deviationInWords, stepInWords } from '@rosefinch/core/words';
 import { useEffect, useRef, useState } from 'react';
 import { monotonic } from '../../environment.ts';
 
@@ -20,7 +20,7 @@ interface Props {
   readonly done?: boolean;
 }
 
-const DONE = 'In tune. Nothing had to move.';
+const DONE = stepInWords({ step: 'in tune' }).say;
 
 /** Says each new reading in words to screen readers, politely, and aloud if it is wanted. */
 export function Announcer({ newest, targets, tolerance, hidden, say, done = false }: Props) {

@@ -14,14 +14,15 @@ function hearer() {
 }
 
 function keeper() {
-  const opened: { tell: EarHearer; closed: boolean }[] = [];
+  const opened: { tell: EarHearer; closed: boolean; pairs: (number | null)[] }[] = [];
   const made = new EarKeeper((tell) => {
-    const one = { tell, closed: false };
+    const one = { tell, closed: false, pairs: [] as (number | null)[] };
     opened.push(one);
     return {
       close: () => {
         one.closed = true;
       },
+      expectPair: (hz: number | null) => void one.pairs.push(hz),
     } as unknown as Ear;
   });
   return { made, opened };
@@ -51,6 +52,14 @@ describe('the one ear of the page', () => {
     made.leave(old.owner);
     opened[0]!.tell.again();
     expect(now.heard).to.deep.equal(['again']);
+  });
+
+  it('waits for two strings no longer once the view that compared them is gone', () => {
+    const { made, opened } = keeper();
+    const { owner } = hearer();
+    made.take(owner);
+    made.leave(owner);
+    expect(opened[0]!.pairs).to.deep.equal([null]);
   });
 
   const aMoment = () => new Promise((resolve) => setTimeout(resolve));

@@ -33,6 +33,8 @@ export class EarKeeper {
   leave(owner: EarHearer): void {
     if (this.owner !== owner) return;
     this.owner = null;
+    // Nobody compares two strings any more: the next view is to hear every pluck.
+    this.ear?.expectPair(null);
     this.closeSoon();
   }
 

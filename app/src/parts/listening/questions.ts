@@ -6,7 +6,7 @@ export class Questions<Asked> {
   private readonly known: Asked[] = [];
   /** The number of the oldest one that is remembered. */
   private oldest: number;
-  private rung: Asked | null = null;
+  private rung: { readonly asked: Asked } | null = null;
 
   /** @param first the number of the first question here; smaller ones are another view’s */
   constructor(private readonly first: number) {
@@ -25,12 +25,14 @@ export class Questions<Asked> {
 
   /** A note began, as an answer to this number. */
   rings(number: number): void {
-    if (number < this.first) this.rung = null;
-    else this.rung = this.known[number - this.oldest] ?? this.known.at(-1) ?? null;
+    const at = number - this.oldest;
+    // So much was asked since that it is forgotten: the newest stands for it.
+    const [asked] = this.known.slice(at in this.known ? at : -1);
+    this.rung = number < this.first || asked === undefined ? null : { asked };
   }
 
-  /** What was asked when the note began that rings now; null where that was not asked here. */
-  ringing(): Asked | null {
+  /** What was asked when the note began that rings now, be it nothing; null where it began elsewhere. */
+  ringing(): { readonly asked: Asked } | null {
     return this.rung;
   }
 }

@@ -40,7 +40,7 @@ export function useEar(
 export function useQuestions<Asked>(
   asked: Asked,
   ear: RefObject<Ear | null>,
-): (report: AnalysisReport) => Asked | null {
+): (report: AnalysisReport) => { readonly asked: Asked } | null {
   const [questions] = useState(() => new Questions<Asked>(earKeeper.asked + 1));
   const latest = useRef(asked);
   latest.current = asked;
@@ -52,6 +52,8 @@ export function useQuestions<Asked>(
     ear.current?.ask(earKeeper.asked, sinceEvent());
   }, [value, questions, ear]);
   return (report) => {
+    // Two strings that were waited for have no onset of their own.
+    if (report.type === 'pair') return { asked: latest.current };
     if (report.type === 'onset' || report.type === 'outcome') questions.rings(report.asked);
     return questions.ringing();
   };

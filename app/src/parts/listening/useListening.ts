@@ -68,12 +68,13 @@ export function useListening<Asked>(wish: Wish<Asked>): Listening {
   const [truth, setTruth] = useState<readonly Cents[] | null>(null);
   const again = useRef(() => {});
   const hear = (report: AnalysisReport) => {
-    const asked = askedAt(report);
+    const answers = askedAt(report);
     if (report.type === 'failed')
       setProblem(new MicrophoneProblem(report.message, 'All readings are kept.'));
     takeForRoom(report);
     // A note that began in the hands of another view, or on another instrument, is nothing here.
-    if (asked === null) return;
+    if (answers === null) return;
+    const { asked } = answers;
     takeForLive(report, live, strings, wish.intended(asked));
     wish.hear(report, asked);
   };

@@ -57,7 +57,8 @@ export function Job<View extends JobView>(props: Props<View>) {
     more: () => setMore(true),
   } as unknown as KeyActs<View>;
   const awake = settings.keysOn && !more && !unfolded && !asleep && !busy;
-  useKeys(withLearned(keysOf(view, acts), view, acts, settings), awake);
+  // A pedal that turns pages sends a key that would take the next instrument: its job comes first.
+  useKeys(withLearned(keysOf(view, acts), view, acts, settings), awake, true);
   return (
     <>
       <div className="job" data-afar={afar} aria-busy={busy}>

@@ -4,7 +4,7 @@ import { allInTune, currentPass, passDone } from '@rosefinch/core/sitting';
 import type { Instrument } from '@rosefinch/core/strings';
 import { IconEye } from '@tabler/icons-react';
 import { lazy, useMemo, useState } from 'react';
-import { type Stock, useStock } from '../../data/index.ts';
+import { inHandOf, type Stock, useStock } from '../../data/index.ts';
 import { IconAction, KEY_TABLE } from '../../parts/frame/index.ts';
 import {
   Announcer,
@@ -36,8 +36,7 @@ export function BenchView() {
   const stock = useStock();
   useJobHere();
   if (!stock) return <p>One moment …</p>;
-  const { settings, shelf } = stock;
-  const instrument = shelf.find((entry) => entry.id === settings.instrumentId) ?? shelf[0];
+  const instrument = inHandOf(stock);
   if (!instrument) return <FirstUse />;
   return (
     <BenchOf

@@ -39,7 +39,7 @@ export function LogView() {
           says="Every sitting at the bench is kept here: what each string was found at, and where it was left."
           offer={
             <Button component={Link} to="/?listen=practice">
-              Try it with the practice guitar
+              Try it with a practice instrument
             </Button>
           }
         />

@@ -191,7 +191,7 @@ const SWITCHES = [
   },
   { name: 'keysOn', label: 'Keys are on' },
   { name: 'spokenArrival', label: 'Say readings aloud' },
-  { name: 'practiceSound', label: 'The practice guitar can be heard' },
+  { name: 'practiceSound', label: 'The practice instrument can be heard' },
 ] as const;
 
 type SwitchName = (typeof SWITCHES)[number]['name'];
