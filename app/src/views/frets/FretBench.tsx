@@ -36,8 +36,9 @@ export function FretBench(props: Props) {
   const { instrument, stock, kept, bridge } = props;
   const checking = useFretCheck(instrument, stock, kept, bridge);
   const [search, setSearch] = useSearchParams();
-  const comesTo = search.get('show') === 'result';
-  const toggle = () => setSearch(comesTo ? {} : { show: 'result' });
+  // By the check: the next one, or another instrument's, begins with what is asked for.
+  const comesTo = search.get('result') === kept.id;
+  const toggle = () => setSearch(comesTo ? {} : { result: kept.id });
   const { settings } = stock;
   const back = keyLines('frets').flatMap(([act, { keys }]) => (act === 'result' ? keys : []));
   useKeys(Object.fromEntries(back.map((key) => [key, toggle])), comesTo && settings.keysOn);
