@@ -55,12 +55,12 @@ const MISTAKES: readonly Mistake[] = [
     name: 'a peg that is another string’s',
     detune: with3(-24),
     doings: [1, 2, 3].map(() => ({ pluck: 3, seconds: 1.4 })),
-    says: /It does not move\. Is that its peg\?/,
+    says: /It does not move\. Press it gently behind the nut/,
   },
   {
     name: 'a hard pluck',
-    detune: with3(0.5),
-    doings: [{ pluck: 3, strength: 1, seconds: 1.6 }],
+    detune: NEAR,
+    doings: [{ pluck: 2, strength: 1, seconds: 1.6 }],
     says: /Pluck softer, and read it once it has settled/,
   },
 ];

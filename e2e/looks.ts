@@ -1,6 +1,7 @@
 import { mkdirSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { type Browser, chromium } from '@playwright/test';
+import { seriousFaults } from './axe.ts';
 import { BenchPage } from './bench.ts';
 import { FretsPage } from './frets.ts';
 import { CHROMIUM, CHROMIUM_ARGS } from './playwright.config.ts';
@@ -9,7 +10,7 @@ import { SettlePage } from './settle.ts';
 import { give, goTo, type Page } from './test.ts';
 
 /**
- * Contact sheets of every view: `npm run looks`, or `npm run looks -- bench phone` for those whose
+ * Contact sheets of every view, and what axe says of each at every size: `npm run looks`, or `npm run looks -- bench phone` for those whose
  * names have all the words. Pictures and sheets of twelve come to lie in test-results/looks.
  */
 const PORT = 5286;
@@ -21,6 +22,9 @@ const SIZES = {
   large: { width: 1920, height: 1080 },
   low: { width: 1024, height: 600 },
   phone: { width: 390, height: 844 },
+  /** What is left of 1280 × 800 at 200 %, and of 1280 × 1024 at 400 % (WCAG 2.2, 1.4.10). */
+  twice: { width: 640, height: 400 },
+  fourfold: { width: 320, height: 256 },
 } as const;
 
 /** A view in a state, and the way there; it begins on the bench of the demo. */
@@ -75,32 +79,50 @@ async function fretting(page: Page, notes: number): Promise<void> {
   for (let k = 0; k < notes; k++) await frets.sound();
 }
 
+/** Every state once a scheme, then at each size: a picture, and what is wrong there in words. */
 async function pictures(browser: Browser): Promise<string[]> {
   const made: string[] = [];
   for (const scheme of ['light', 'dark'] as const)
-    for (const [size, viewport] of Object.entries(SIZES))
-      for (const [name, go] of STATES) {
-        const title = `${name} ${size} ${scheme}`;
-        if (!wanted.every((word) => title.split(' ').includes(word))) continue;
-        const context = await browser.newContext({
-          baseURL: addressOf(PORT),
-          viewport: SIZES.desk,
-          colorScheme: scheme,
-        });
-        await give(context, 'fast');
-        const page = await context.newPage();
-        page.setDefaultTimeout(20_000);
-        await new BenchPage(page).open();
-        // What fails is in the picture, and said.
-        await go(page).catch((error: Error) => console.log(`${title}: ${error.message}`));
-        await page.setViewportSize(viewport);
-        await page.waitForTimeout(600);
-        const file = `${title.replaceAll(' ', '-')}.png`;
-        await page.screenshot({ path: join(folder, file) });
-        made.push(file);
-        await context.close();
-      }
+    for (const [name, go] of STATES) {
+      const titles = Object.keys(SIZES).map((size) => `${name} ${size} ${scheme}`);
+      const sizes = Object.values(SIZES);
+      const isWanted = titles.map((title) =>
+        wanted.every((word) => title.split(' ').includes(word)),
+      );
+      if (!isWanted.includes(true)) continue;
+      const page = await opened(browser, scheme);
+      // What fails is in the picture, and said.
+      await go(page).catch((error: Error) => console.log(`${name} ${scheme}: ${error.message}`));
+      for (const [i, title] of titles.entries())
+        if (isWanted[i]) made.push(await picture(page, title, sizes[i] ?? SIZES.desk));
+      await page.context().close();
+    }
   return made;
+}
+
+async function opened(browser: Browser, colorScheme: 'light' | 'dark'): Promise<Page> {
+  const context = await browser.newContext({
+    baseURL: addressOf(PORT),
+    viewport: SIZES.desk,
+    colorScheme,
+    reducedMotion: 'reduce',
+  });
+  await give(context, 'fast');
+  const page = await context.newPage();
+  page.setDefaultTimeout(20_000);
+  await new BenchPage(page).open();
+  return page;
+}
+
+async function picture(page: Page, title: string, viewport: (typeof SIZES)[keyof typeof SIZES]) {
+  await page.setViewportSize(viewport);
+  await page.waitForTimeout(400);
+  const file = `${title.replaceAll(' ', '-')}.png`;
+  await page.screenshot({ path: join(folder, file) });
+  const wide = await page.evaluate(() => document.documentElement.scrollWidth);
+  if (wide > viewport.width) console.log(`${title}: ${wide} px wide in ${viewport.width}`);
+  for (const fault of await seriousFaults(page)) console.log(`${title}: ${fault}`);
+  return file;
 }
 
 /** Pictures on a sheet, each wide enough to be read. */

@@ -66,7 +66,7 @@ test('a denied microphone is told plainly, with a way on', async () => {
   await bench.open();
   await page.getByRole('button', { name: 'Microphone' }).click();
   await expect(page.getByRole('alert')).toContainText('does not let Rosefinch hear the microphone');
-  await expect(page.getByRole('alert')).toContainText('use the practice guitar');
+  await expect(page.getByRole('alert')).toContainText('use the practice instrument');
   await bench.practise();
   await expect(page.getByRole('alert')).toHaveCount(0);
   await browser.close();

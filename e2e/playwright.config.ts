@@ -35,7 +35,13 @@ export const CHROMIUM_ARGS = [
 export const DEMO_PORT = Number(process.env.ROSEFINCH_PORT ?? 5281);
 export const OWN_PORT = DEMO_PORT + 1;
 
-const LONG = ['settle.spec.ts', 'frets.spec.ts', 'friendly.spec.ts', 'retune.spec.ts'];
+const LONG = [
+  'obedient.spec.ts',
+  'settle.spec.ts',
+  'friendly.spec.ts',
+  'frets.spec.ts',
+  'microphone.spec.ts',
+];
 
 const serve = (shelf: string, port: number) => ({
   command: `node --import tsx ../server/src/main.ts ${shelf}`,

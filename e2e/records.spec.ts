@@ -85,7 +85,8 @@ test('a compressed recording is read through the browser’s decoder', async ({ 
     recorder.ondataavailable = ({ data }) => parts.push(data);
     await context.resume();
     recorder.start();
-    source.start(0, 1, 6.7);
+    // The last second of quiet and three plucks.
+    source.start(0, 3, 6.7);
     await new Promise((resolve) => {
       source.onended = resolve;
     });
@@ -104,6 +105,21 @@ test('a compressed recording is read through the browser’s decoder', async ({ 
     const text = await rows.nth(i).getByRole('cell').nth(2).innerText();
     expect(Math.abs(Number(text.replace('−', '-')) - exact.get(course)!)).toBeLessThan(1.5);
   }
+});
+
+test('a recording dropped anywhere on the bench is read', async ({ page }) => {
+  await new BenchPage(page).open();
+  const text = readFileSync(sixPlucksFile().file).toString('base64');
+  await page.evaluate((content) => {
+    const transfer = new DataTransfer();
+    const bytes = Uint8Array.from(atob(content), (sign) => sign.charCodeAt(0));
+    transfer.items.add(new File([bytes], 'dropped.wav', { type: 'audio/wav' }));
+    document.body.dispatchEvent(
+      new DragEvent('drop', { dataTransfer: transfer, bubbles: true, cancelable: true }),
+    );
+  }, text);
+  await page.waitForURL(/\/recordings\//);
+  await expect(page.getByRole('heading', { name: 'dropped.wav' })).toBeVisible();
 });
 
 test('good recordings of other formats are read', async ({ page }) => {

@@ -5,7 +5,7 @@ import { inOrder } from '@rosefinch/core/sitting';
 import { HEARD_WITHIN } from './bench.ts';
 import { SettlePage } from './settle.ts';
 import { settledBy } from './sound.ts';
-import { expect, feed, fromMore, shiftClock, test } from './test.ts';
+import { allStored, expect, feed, fromMore, shiftClock, storedEvents, test } from './test.ts';
 
 const HOURS = 3_600_000;
 const TEN_HOURS = 10 * HOURS;
@@ -27,7 +27,7 @@ test('a ukulele is settled in three rounds, left for ten hours, and looked at wh
     // Reload in the middle: nothing is lost.
     if (round === 1) {
       const before = await settle.readings(3);
-      await page.waitForTimeout(500);
+      await allStored(page);
       await page.reload();
       await expect.poll(() => settle.readings(3)).toBe(before);
       await settle.practise();
@@ -35,7 +35,7 @@ test('a ukulele is settled in three rounds, left for ten hours, and looked at wh
   }
   for (const course of [4, 3, 2, 1]) await expect.poll(() => settle.rounds(course)).toBe(3);
   await expect(page.getByText(/Holds a 45-minute lesson|Too early|Cannot tell/)).toBeVisible();
-  await expect(page.getByText(/Look again/)).toBeVisible();
+  await expect(page.getByText(/^Look again/)).toBeVisible();
   const [saved] = await Promise.all([page.waitForEvent('download'), page.keyboard.press('k')]);
   const calendar = readFileSync(await saved.path(), 'utf8');
   expect(calendar).toContain('SUMMARY:Look at Stonechat');
@@ -126,10 +126,12 @@ test('what the sound cannot explain is asked about, and nothing is lost meanwhil
   await page.getByRole('button', { name: 'A night passes' }).click();
   for (let i = 0; i < 25; i++) await page.keyboard.press('Shift+ArrowUp');
   const before = await settle.readings(3);
+  const kept = await storedEvents(page, 'reading');
   await page.keyboard.press('p');
   const question = page.getByRole('group', { name: 'Answers' });
   await expect(page.getByRole('status')).toContainText('A string does not rise by itself.');
   expect(await settle.readings(3)).toBe(before);
+  await expect.poll(() => storedEvents(page, 'reading')).toBeGreaterThan(kept);
   await page.reload();
   await expect(question).toBeVisible();
   await question.getByRole('button', { name: 'Somebody turned its peg' }).click();
@@ -147,7 +149,7 @@ test('what the sound cannot explain is asked about, and nothing is lost meanwhil
     '17 °C, just brought in',
   );
   await expect(page.getByText('let it take the room’s warmth first')).toBeVisible();
-  await page.waitForTimeout(500);
+  await expect.poll(() => storedEvents(page, 'room note')).toBe(1);
   await page.close();
 
   // The clock is set back by an hour.

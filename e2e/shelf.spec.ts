@@ -43,6 +43,23 @@ test('an instrument is added, changed, undone, copied, put away and brought back
   await expect(page.getByRole('button', { name: 'Back on the shelf' })).toBeVisible();
 });
 
+test('strings are put on by the set, and stay changeable one by one', async ({ page }) => {
+  await page.goto('/shelf/heron');
+  await page.getByText('Strings in detail').click();
+  const set = page.getByLabel('Strings by the set');
+  await set.selectOption({ label: 'Acoustic 12–53' });
+  await expect(page.getByLabel('Diameter of string 1')).toHaveValue('0.305');
+  await expect(page.getByLabel('String 3 is wound')).toBeChecked();
+  await page.getByLabel('Diameter of string 1').fill('0.28');
+  await expect(set).toHaveValue('');
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByRole('region', { name: 'Notice' })).toContainText('Saved.');
+  await page.reload();
+  await page.getByText('Strings in detail').click();
+  await expect(page.getByLabel('Diameter of string 1')).toHaveValue('0.28');
+  await expect(page.getByLabel('Diameter of string 6')).toHaveValue('1.346');
+});
+
 test('a fact that cannot be is refused with its place and value', async ({ page }) => {
   await page.goto('/shelf/heron');
   await page.getByLabel('Scale, mm').fill('20');
@@ -74,6 +91,12 @@ test('the shelf shows what was found and left last, and hands over to the bench'
   await page.getByRole('link', { name: 'Shelf' }).click();
   await expect(page.getByRole('link', { name: /Heron/ })).toContainText('looked at');
   await expect(page.getByRole('link', { name: /Wren/ })).toContainText('not looked at yet');
+  // Those that were never looked at stand alone after one click.
+  await page.getByText(/^Never looked at, \d+$/).click();
+  await expect(
+    page.getByRole('link', { name: /Heron/ }).filter({ hasText: 'looked at' }),
+  ).toHaveCount(0);
+  await expect(page.getByRole('link', { name: /Wren/ })).toBeVisible();
   await page.getByRole('link', { name: /Stonechat/ }).click();
   await page.getByRole('button', { name: 'Put it on the bench' }).click();
   await expect(page.getByRole('button', { name: 'Practice ukulele' })).toBeVisible();

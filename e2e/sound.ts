@@ -11,6 +11,8 @@ import { CHROMIUM, CHROMIUM_ARGS } from './playwright.config.ts';
 
 const RATE = 48_000;
 const STRENGTH = 0.6;
+/** Before the first pluck a busy machine's helpers must have begun to listen: nobody plucks before. */
+const QUIET_S = 4;
 
 /** A new file in a folder of its own. */
 export function temporaryFile(name: string, content: string | Uint8Array): string {
@@ -27,7 +29,7 @@ export interface PlayedNote {
   readonly seconds: number;
 }
 
-/** Six detuned plucks, string 6 first, after two seconds of quiet; and their exact deviations. */
+/** Six detuned plucks, string 6 first, after the quiet; and their exact deviations. */
 export function sixPlucks(): { sound: Float32Array; notes: PlayedNote[] } {
   return plucksOf([6, 5, 4, 3, 2, 1], [-31, -12, -38, 11, -9.5, -23]);
 }
@@ -50,8 +52,8 @@ export function plucksOf(
     shiftCents: 0.4,
   });
   const notes: PlayedNote[] = [];
-  const sound = new Float32Array((2 * courses.length + 3) * RATE);
-  let at = 2 * RATE;
+  const sound = new Float32Array((2 * courses.length + QUIET_S + 1) * RATE);
+  let at = QUIET_S * RATE;
   guitar.render(sound.subarray(0, at));
   for (const course of courses) {
     guitar.pluck(course, { strength: STRENGTH });

@@ -84,6 +84,24 @@ export async function allStored(page: Page): Promise<void> {
   await expect(page.getByRole('img', { name: 'not stored yet' })).toHaveCount(0);
 }
 
+/** How many events of a kind the records hold: what a reload will find. */
+export function storedEvents(page: Page, type: string): Promise<number> {
+  return page.evaluate(
+    (wanted) =>
+      new Promise<number>((resolve) => {
+        const opening = indexedDB.open('rosefinch-demo');
+        opening.onsuccess = () => {
+          const all = opening.result.transaction('events').objectStore('events').getAll();
+          all.onsuccess = () => {
+            opening.result.close();
+            resolve(all.result.filter(({ event }) => event.type === wanted).length);
+          };
+        };
+      }),
+    type,
+  );
+}
+
 /** Goes to another view as a link does, without loading the page anew. */
 export async function goTo(page: Page, path: string): Promise<void> {
   await page.evaluate((to) => {

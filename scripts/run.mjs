@@ -193,11 +193,19 @@ const commands = {
     build();
     node(['--import', 'tsx', 'e2e/drill.ts', ...rest]);
   },
+  obedient: () => {
+    chromium();
+    build();
+    const args = ['test', 'obedient', '--reporter', 'list', ...rest];
+    const env = { ...process.env, ROSEFINCH_LONG: '1' };
+    bin('playwright', args, { cwd: join(root, 'e2e'), env });
+  },
   reliability: () => {
     chromium();
     build();
     node(['--import', 'tsx', 'e2e/reliability/main.ts', ...rest]);
   },
+  approve: () => node(['--import', 'tsx', 'scripts/approve.mjs', ...rest]),
   keys: () => node(['--import', 'tsx', 'scripts/keys.mjs']),
   extending: () =>
     bin('mocha', [

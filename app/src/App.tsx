@@ -2,7 +2,7 @@ import { Button } from '@mantine/core';
 import { lazy, Suspense, use } from 'react';
 import { Route, Routes } from 'react-router';
 import { useData } from './data/index.ts';
-import { saveBackup } from './parts/copies/index.ts';
+import { AfterBadEnding, AutomaticCopies, saveBackup } from './parts/copies/index.ts';
 import { InstrumentInHand } from './parts/finder/index.ts';
 import { NoticeLine, Shell, useNotices, View } from './parts/frame/index.ts';
 import { Unstored } from './parts/listening/index.ts';
@@ -29,12 +29,6 @@ const SettingsPage = lazy(() =>
   import('./views/settings/index.ts').then(({ SettingsPage }) => ({ default: SettingsPage })),
 );
 const DataPage = lazy(() => import('./views/settings/index.ts'));
-const AutomaticCopies = lazy(() =>
-  import('./views/settings/index.ts').then(({ AutomaticCopies }) => ({ default: AutomaticCopies })),
-);
-const AfterBadEnding = lazy(() =>
-  import('./views/settings/index.ts').then(({ AfterBadEnding }) => ({ default: AfterBadEnding })),
-);
 const NotFound = lazy(() => import('./NotFound.tsx'));
 
 /** Every view: where it is, what it is called, and in which part of the head it stands. */
@@ -95,10 +89,8 @@ function Views({ ready }: { ready: Promise<void> }) {
   use(ready);
   return (
     <>
-      <Suspense>
-        <AutomaticCopies />
-        <AfterBadEnding />
-      </Suspense>
+      <AutomaticCopies />
+      <AfterBadEnding />
       <Routes>
         {VIEWS.map(({ path, title, Shown }) => (
           <Route

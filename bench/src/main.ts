@@ -1,9 +1,12 @@
+import { adviceFigures } from './advice.ts';
 import { biasFigures, boundFigures, frameFigures, speedFigures } from './frames.ts';
 import { fretFigures } from './frets.ts';
+import { literalFigures } from './literal.ts';
 import { noteFigures } from './notes.ts';
 import { passFigures } from './passes.ts';
 import { planFigures } from './plans.ts';
 import { pluckFigures } from './plucks.ts';
+import { roomFigures } from './rooms.ts';
 import { coachFigures } from './sessions.ts';
 import { settlingFigures } from './settling.ts';
 import { bridgeFigures, whoFigures } from './who.ts';
@@ -17,14 +20,17 @@ const parts: Readonly<Record<string, () => void | Promise<void>>> = {
   plucks: () => pluckFigures(process.argv.includes('--long') ? 10_000 : 504),
   speed: speedFigures,
   plans: planFigures,
+  advice: () => adviceFigures(5001, 600),
+  literal: () => literalFigures(7001, 300),
   passes: () => passFigures(500),
-  coach: () => coachFigures(10, 100),
+  coach: () => coachFigures(1001, 10, 60),
   settling: () => settlingFigures(300),
   frets: () => {
     fretFigures(500);
     bridgeFigures();
   },
   who: whoFigures,
+  rooms: () => roomFigures(1, 200),
 };
 
 const chosen = process.argv.slice(2).filter((word) => word in parts);

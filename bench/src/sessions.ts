@@ -12,7 +12,8 @@ import { knowledgeOf, type ListenEvent, Listener, type Refusal } from '@rosefinc
 import { between, normal, type Random, seededRandom } from '@rosefinch/core/maths';
 import { findTuning, type Target, targetsOf } from '@rosefinch/core/music';
 import { PracticeInstrument } from '@rosefinch/core/practice';
-import { type BenchEvent, benchAfter, hearPluck, startBench } from '@rosefinch/core/sitting';
+import { type BenchEvent, benchAfter, startBench } from '@rosefinch/core/sitting';
+import { hearPluck } from '@rosefinch/core/state';
 import {
   expectedCoupling,
   findModel,
@@ -75,6 +76,12 @@ class Sitting {
   pluck(course: number, strength = between(this.random, 0.35, 0.65), seconds = 1.1): void {
     this.practice.pluckAlone(course, strength);
     this.wait(seconds);
+  }
+
+  /** Held at a fret, as a hand that rests on the neck does. */
+  pluckHeld(course: number, fret: number): void {
+    this.practice.pluckFretted(course, fret, 'normal', between(this.random, 0.35, 0.65));
+    this.wait(1.1);
   }
 
   /** Two strings at once, as a careless hand does. */
@@ -233,6 +240,14 @@ const CLUMSY: Readonly<Record<Mistake, (seed: number) => Sitting>> = {
     s.choose(c);
     s.pluck(c);
   }),
+  'out of reach': (seed) => {
+    const s = sitting(seed, () => 3);
+    const { spec } = s.instrument.courses[0]!.strings[0]!;
+    const room = headroom(spec, soundingLength(s.instrument, 1), s.targets[0]!.hz);
+    s.choose(1);
+    s.pluckHeld(1, Math.ceil(room) + 1);
+    return s;
+  },
   'another string': (seed) => {
     const s = sitting(seed, () => 3);
     const c = 2 + (seed % 3);
@@ -274,6 +289,12 @@ const CLUMSY: Readonly<Record<Mistake, (seed: number) => Sitting>> = {
   'does not move': oneOut(-24, (s, c) => {
     for (let i = 0; i < 3; i++) s.pluck(c);
   }),
+  'sticks at the nut': oneOut(-14, (s, c) => {
+    for (let i = 0; i < 3; i++) s.pluck(c);
+    s.turn(c, 6, 0.05);
+    s.wait(0.2);
+    s.pluck(c);
+  }),
   'wrong way': oneOut(-20, (s, c) => {
     s.pluck(c);
     s.turn(c, -34, 0.4);
@@ -313,7 +334,7 @@ const CLUMSY: Readonly<Record<Mistake, (seed: number) => Sitting>> = {
     s.pluck(c);
   }),
   'no arrival': oneOut(-30, (s, c) => {
-    for (let i = 0; i < 9; i++) s.tune(c, -27 + 2.4 * i);
+    for (let i = 0; i < 10; i++) s.tune(c, i % 2 ? -12 : -7);
   }),
   'near breaking': (seed) => {
     const random = seededRandom(seed * 6151);
@@ -364,6 +385,8 @@ const CLUMSY: Readonly<Record<Mistake, (seed: number) => Sitting>> = {
 const ALSO: Partial<Record<Mistake, readonly Rule[]>> = {
   'wrong peg': ['does not move'],
   'does not move': ['wrong peg'],
+  // What sounds may be the note of another string.
+  'out of reach': ['another string'],
 };
 
 function noticed(mistake: Mistake, { faults, steps, refusals }: Sitting): boolean {
@@ -376,36 +399,95 @@ function noticed(mistake: Mistake, { faults, steps, refusals }: Sitting): boolea
   return faults.some(({ rule }) => right.includes(rule));
 }
 
-/** A tidy player: sounds the string, turns as it rings, comes from below, reads twice, mutes. */
-function clean(seed: number): Sitting {
+/** How tidy players differ. */
+interface Style {
+  readonly strength: readonly [least: number, most: number];
+  /** How long a note is left to ring before the next thing. */
+  readonly rings: readonly [least: number, most: number];
+  /** Of a turn, in cents a second. */
+  readonly pace: readonly [least: number, most: number];
+  /** No turn is larger. */
+  readonly most: Cents;
+  /** The string before is still ringing when the next one is plucked. */
+  readonly mutes: boolean;
+}
+
+const PLAIN: Style = {
+  strength: [0.35, 0.65],
+  rings: [1, 1.2],
+  pace: [40, 80],
+  most: 1000,
+  mutes: true,
+};
+const STYLES: Readonly<Record<string, Style>> = {
+  plain: PLAIN,
+  bold: { ...PLAIN, pace: [80, 130] },
+  small: { ...PLAIN, most: 5, pace: [15, 40] },
+  quick: { ...PLAIN, rings: [0.55, 0.75], pace: [60, 110] },
+  slow: { ...PLAIN, rings: [1.8, 3], pace: [10, 30] },
+  ringing: { ...PLAIN, mutes: false },
+  soft: { ...PLAIN, strength: [0.12, 0.3] },
+  firm: { ...PLAIN, strength: [0.65, 0.85], rings: [0.55, 1] },
+};
+
+/** A tidy player: sounds the string, turns as it rings, comes from below, reads twice. */
+function clean(seed: number, { strength, rings, pace, most, mutes }: Style): Sitting {
   const s = sitting(seed, little);
+  const pluck = (c: number) =>
+    s.pluck(c, between(s.random, ...strength), between(s.random, ...rings));
+  const tune = (c: number, to: Cents) => {
+    pluck(c);
+    const from = s.deviation(c);
+    const goal = from + Math.max(-most, Math.min(most, to - from));
+    s.turn(c, goal, Math.max(0.3, Math.abs(goal - from) / between(s.random, ...pace)));
+    s.wait(0.25);
+  };
   for (const c of s.order.slice(0, 4)) {
-    s.pluck(c);
-    for (let k = 0; k < 4 && Math.abs(s.deviation(c)) > 1.2; k++) {
+    pluck(c);
+    for (let k = 0; k < 8 && Math.abs(s.deviation(c)) > 1.2; k++) {
       if (s.deviation(c) > 0) {
-        s.tune(c, -5);
+        tune(c, -5);
         s.wait(0.1);
       }
-      s.tune(c, normal(s.random) * 0.7);
+      tune(c, normal(s.random) * 0.7);
     }
-    s.pluck(c);
-    s.pluck(c);
-    s.hush();
+    pluck(c);
+    pluck(c);
+    if (mutes) s.hush();
     s.accept();
   }
   return s;
 }
 
+/** False alarms over clean sittings of every style. */
+function cleanFigures(first: number, each: number): void {
+  for (const [name, style] of Object.entries(STYLES)) {
+    const alarms = new Map<string, number>();
+    let troubled = 0;
+    for (let seed = first; seed < first + each; seed++) {
+      const { faults } = clean(seed, style);
+      if (faults.length > 0) troubled++;
+      for (const rule of new Set(faults.map((fault) => fault.rule)))
+        alarms.set(rule, (alarms.get(rule) ?? 0) + 1);
+    }
+    const list = [...alarms].map(([rule, count]) => `${rule} ${count}`).join(', ');
+    console.log(
+      `  clean sittings, ${name.padEnd(8)} seeds ${first}–${first + each - 1}: with a false alarm ${troubled} of ${each}${list ? ` (${list})` : ''}`,
+    );
+  }
+}
+
 /** Misses and false alarms of the coach, from the sound of clumsy and of clean sessions. */
-export function coachFigures(each: number, cleanSessions: number): void {
+export function coachFigures(first: number, each: number, cleanSessions: number): void {
+  const last = first + each - 1;
   console.log(
-    `\nThe coach, by ear alone: ${each} clumsy sessions a mistake (seeds 1–${each}), ${cleanSessions} clean ones (seeds 1–${cleanSessions}); guitar (steel, nylon), ukulele, banjo`,
+    `\nThe coach, by ear alone: ${each} clumsy sessions a mistake (seeds ${first}–${last}), ${cleanSessions} clean ones a style; guitar (steel, nylon), ukulele, banjo`,
   );
   let missed = 0;
   const kinds = Object.keys(CLUMSY) as Mistake[];
   for (const mistake of kinds) {
     const misses: string[] = [];
-    for (let seed = 1; seed <= each; seed++) {
+    for (let seed = first; seed <= last; seed++) {
       const s = CLUMSY[mistake](seed);
       if (!noticed(mistake, s))
         misses.push(`seed ${seed}: ${s.faults.map(({ rule }) => rule).join(', ') || 'nothing'}`);
@@ -417,16 +499,5 @@ export function coachFigures(each: number, cleanSessions: number): void {
   }
   const n = each * kinds.length;
   console.log(`  all ${n}: missed ${missed} (${((100 * missed) / n).toFixed(1)} %)`);
-  const alarms = new Map<string, number>();
-  let troubled = 0;
-  for (let seed = 1; seed <= cleanSessions; seed++) {
-    const { faults } = clean(seed);
-    if (faults.length > 0) troubled++;
-    for (const rule of new Set(faults.map((fault) => fault.rule)))
-      alarms.set(rule, (alarms.get(rule) ?? 0) + 1);
-  }
-  const list = [...alarms].map(([rule, count]) => `${rule} ${count}`).join(', ');
-  console.log(
-    `  clean sessions with a false alarm: ${troubled} of ${cleanSessions}${list ? ` (${list})` : ''}`,
-  );
+  cleanFigures(first, cleanSessions);
 }

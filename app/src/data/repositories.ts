@@ -73,7 +73,7 @@ export class Repository {
   readonly tells = (of: Pick<Session, 'source' | 'adopted'>): boolean =>
     tellsOfInstrument(of, this.shelfKind === 'demo');
 
-  /** Fills an empty demo shelf with the invented library, and makes summaries that are missing. */
+  /** Fills an empty demo shelf with the invented library, and makes summaries that are missing: those no view waits for. */
   async prepare(): Promise<void> {
     await stored(() =>
       this.db.transaction('rw', this.db.instruments, this.db.settings, async () => {
@@ -84,7 +84,8 @@ export class Repository {
       }),
     );
     await stored(() => this.log.machineName());
-    await stored(() => this.log.mendSummaries());
+    // Where one is missing it is worked out when it is asked for.
+    void stored(() => this.log.mendSummaries()).catch(() => {});
   }
 
   instruments(): Promise<Instrument[]> {

@@ -26,7 +26,7 @@ function inWords(error: unknown): string {
     return `The browser could not store this: ${error instanceof Error ? error.message : error}`;
   switch (error.name) {
     case 'QuotaExceededError':
-      return 'The browser’s storage is full. Save what is not stored, or write a backup under Data; then free some space.';
+      return 'The browser’s storage is full. Save what is not stored, or write a backup under Backup and restore; then free some space.';
     case 'DatabaseClosedError':
       return 'The browser has closed the records. Save what is not stored; then reload this page.';
     case 'MissingAPIError':

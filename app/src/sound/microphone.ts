@@ -130,9 +130,9 @@ function stillProcessed(stream: MediaStream): string | null {
 const PROBLEMS: Readonly<Record<string, readonly [string, string]>> = {
   NotAllowedError: [
     'The browser does not let Rosefinch hear the microphone.',
-    'Allow it beside the address, or use the practice guitar.',
+    'Allow it beside the address, or use the practice instrument.',
   ],
-  NotFoundError: ['No microphone was found.', 'Plug one in, or use the practice guitar.'],
+  NotFoundError: ['No microphone was found.', 'Plug one in, or use the practice instrument.'],
   NotReadableError: [
     'Another program holds the microphone.',
     'Close that program, then choose the microphone again.',
@@ -146,6 +146,6 @@ function asProblem(error: unknown): MicrophoneProblem {
   if (known) return new MicrophoneProblem(...known);
   return new MicrophoneProblem(
     `The microphone could not be opened: ${error instanceof Error ? error.message : error}`,
-    'Try again, or use the practice guitar.',
+    'Try again, or use the practice instrument.',
   );
 }

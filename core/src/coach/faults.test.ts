@@ -111,6 +111,11 @@ const CASES: readonly (readonly [Rule, readonly Pluck[], readonly Pluck[]])[] = 
     [{ cents: -20 }, { cents: -20.3 }, { cents: -19.8 }],
     [{ cents: -20 }, { cents: -20.3 }],
   ],
+  [
+    'sticks at the nut',
+    [{ cents: -14 }, { cents: -13.6 }, { cents: -13.9 }, { cents: 4 }],
+    [{ cents: -14 }, { cents: -13.6 }, { cents: -13.9 }, { cents: -2.5 }],
+  ],
   ['wrong way', [turned(-20, -34), { cents: -34 }], [turned(-20, -9), { cents: -9 }]],
   // Dropping below on purpose, to come up again, is no mistake.
   ['wrong way', [turned(12, 26), { cents: 26 }], [turned(8, -6), { cents: -6 }]],
@@ -130,8 +135,8 @@ const CASES: readonly (readonly [Rule, readonly Pluck[], readonly Pluck[]])[] = 
   ['a semitone off', [{ cents: 98 }, { cents: 98.5 }], [{ cents: 98 }, { cents: 70 }]],
   [
     'no arrival',
+    Array.from({ length: 9 }, (_, i) => (i % 2 ? turned(-12, -7) : turned(-7, -12))),
     Array.from({ length: 9 }, (_, i) => turned(-40 + 4 * i, -36 + 4 * i)),
-    Array.from({ length: 5 }, (_, i) => turned(-40 + 4 * i, -36 + 4 * i)),
   ],
   ['clipped', [{ clipped: true }], [{ clipped: false }]],
   ['clipped', [{ clipped: true, refusal: NOT_SURE }], [{ refusal: NOT_SURE }]],
@@ -190,7 +195,7 @@ describe('the coach', () => {
 
   it('names the letter and the sign', () => {
     expect(words(after({ cents: 98 }, { cents: 98 }))?.say).to.equal(
-      'That is G♯3, not G3: a semitone high.',
+      'That is G♯3, not G3. Loosen, towards you.',
     );
     // A semitone above B is C: another letter, seen without help.
     expect(after({ course: 2, cents: 98 }, { course: 2, cents: 98 })).to.equal(null);

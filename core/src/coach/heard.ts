@@ -16,6 +16,8 @@ export interface HeardPluck {
   readonly ringing: Ringing | null;
   readonly levelDbfs: number | null;
   readonly clipped: boolean;
+  /** Turns of the button that were asked for before it, positive tightens; missing where none were. */
+  readonly told?: number;
 }
 
 /** What a string is to the coach. */
@@ -33,6 +35,8 @@ export interface TurnSize {
   readonly turns: number;
   /** By physics alone: no turn of this peg was measured yet. */
   readonly guess: boolean;
+  /** The smallest turn that the hand makes on this peg, where that was seen. */
+  readonly least?: number;
 }
 
 /** What the plucks are judged against. */

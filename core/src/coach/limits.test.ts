@@ -127,6 +127,13 @@ const CASES: readonly Case[] = [
     [{}, { retuning: true }],
   ],
   [
+    'higher than it can stand',
+    'out of reach',
+    [{ cents: 300 }],
+    [{ cents: 300 }],
+    [{ headroom: 0 }, { headroom: 0.1 }],
+  ],
+  [
     'near breaking, by headroom',
     'near breaking',
     [{ cents: -40 }],
@@ -158,7 +165,47 @@ const CASES: readonly Case[] = [
     'it stands still, off its note',
     'does not move',
     [{ cents: -4.1 }, { cents: -4.1 }, { cents: -4.1 }],
-    [{ cents: -4 }, { cents: -4 }, { cents: -4 }],
+    [
+      { cents: -4, to: -4 },
+      { cents: -2.9, to: -2.9 },
+      { cents: -4, to: -4 },
+    ],
+  ],
+  [
+    'near its note it stands still, by how much',
+    'does not move',
+    [rung(-3, -3), rung(-4, -4), rung(-3, -3)],
+    [rung(-3, -3), rung(-4.1, -4.1), rung(-3.5, -3.5)],
+  ],
+  [
+    'near its note it stands still, off it',
+    'does not move',
+    [rung(-2.1, -2.1), rung(-2.1, -2.1), rung(-2.1, -2.1)],
+    [rung(-2, -2), rung(-2.1, -2.1), rung(-2.1, -2.1)],
+  ],
+  [
+    'it does not move, said and then let go',
+    'does not move',
+    [rung(-20, -20), rung(-20, -20), rung(-20, -20)],
+    [rung(-20, -20), rung(-20, -20), rung(-20, -20), rung(-20, -20)],
+  ],
+  [
+    'sticks at the nut, by how far it jumps',
+    'sticks at the nut',
+    [rung(-5, -5), rung(-5, -5), rung(-5, -5), rung(3, 3)],
+    [rung(-5, -5), rung(-5, -5), rung(-5, -5), rung(2.9, 2.9)],
+  ],
+  [
+    'sticks at the nut, after how many still',
+    'sticks at the nut',
+    [rung(-14, -14), rung(-13.6, -13.6), rung(-13.9, -13.9), { cents: 4 }],
+    [rung(-13.6, -13.6), rung(-13.9, -13.9), { cents: 4 }],
+  ],
+  [
+    'sticks at the nut, past its note',
+    'sticks at the nut',
+    [rung(-14, -14), rung(-13.6, -13.6), rung(-13.9, -13.9), { cents: 2.1 }],
+    [rung(-14, -14), rung(-13.6, -13.6), rung(-13.9, -13.9), { cents: -3 }],
   ],
   [
     // 4 + 3 √(0.3² + 0.3²) = 5.27.
@@ -224,6 +271,24 @@ const CASES: readonly Case[] = [
     [rung(-9, 8), rung(8, -7), { cents: -7 }],
   ],
   [
+    'to and fro, let go once it is approached from below',
+    'to and fro',
+    [rung(-9, 8), rung(8, -7), rung(-7, 9), { cents: 9 }],
+    [rung(-9, 8), rung(8, -7), rung(-7, -12), rung(-12, 9), { cents: 9 }],
+  ],
+  [
+    'to and fro, not while it is below',
+    'to and fro',
+    [rung(-9, 8), rung(8, -7), rung(-7, 9), { cents: 9 }],
+    [rung(-9, 8), rung(8, -7), rung(-7, 9), rung(9, -6), { cents: -6 }],
+  ],
+  [
+    'the wrong way, not where it was to go well below',
+    'wrong way',
+    [rung(-8, -25), { cents: -25 }],
+    [rung(-9, 8), rung(8, -7), rung(-7, 9), rung(9, -8), rung(-8, -25), { cents: -25 }],
+  ],
+  [
     'to and fro, not once it has arrived',
     'to and fro',
     [rung(-9, 8), rung(8, -7), rung(-7, 2.1), { cents: 2.1 }],
@@ -244,14 +309,20 @@ const CASES: readonly Case[] = [
   [
     'no arrival',
     'no arrival',
-    Array.from({ length: 9 }, (_, i) => rung(-50 + 5 * i, -45 + 5 * i)),
-    Array.from({ length: 8 }, (_, i) => rung(-50 + 5 * i, -45 + 5 * i)),
+    Array.from({ length: 9 }, (_, i) => (i % 2 ? rung(-12, -7) : rung(-7, -12))),
+    Array.from({ length: 8 }, (_, i) => (i % 2 ? rung(-12, -7) : rung(-7, -12))),
+  ],
+  [
+    'no arrival, in small steps that come no nearer',
+    'no arrival',
+    Array.from({ length: 9 }, (_, i) => rung(-30 + 1.4 * i, -28.6 + 1.4 * i)),
+    Array.from({ length: 9 }, (_, i) => rung(-30 + 2.2 * i, -27.8 + 2.2 * i)),
   ],
   [
     'plucked hard',
     'hard pluck',
-    [{ ringing: { attackCents: 4.2 } }],
-    [{ ringing: { attackCents: 4.1 } }],
+    [{ ringing: { attackCents: 5.4 } }],
+    [{ ringing: { attackCents: 5.3 } }],
   ],
   ['faint', 'too faint', [{ level: -50 }], [{ level: -49.9 }]],
   ['clipped', 'clipped', [{ clipped: true }], [{ clipped: false }]],
@@ -264,8 +335,20 @@ const CASES: readonly Case[] = [
   [
     'in tune with itself, how nearly',
     'in tune with itself',
-    [6, 5, 4, 3, 2, 1].map((course) => ({ course, cents: course > 3 ? -17 : -23 })),
-    [6, 5, 4, 3, 2, 1].map((course) => ({ course, cents: course > 3 ? -17 : -23.1 })),
+    [6, 5, 4, 3, 2, 1].map((course) => ({ course, cents: course > 3 ? -5 : -11 })),
+    [6, 5, 4, 3, 2, 1].map((course) => ({ course, cents: course > 3 ? -5 : -11.1 })),
+  ],
+  [
+    'in tune with itself, further off less nearly',
+    'in tune with itself',
+    [6, 5, 4, 3, 2, 1].map((course) => ({ course, cents: course > 3 ? -15 : -25 })),
+    [6, 5, 4, 3, 2, 1].map((course) => ({ course, cents: course > 3 ? -15 : -25.1 })),
+  ],
+  [
+    'in tune with itself, at most',
+    'in tune with itself',
+    [6, 5, 4, 3, 2, 1].map((course) => ({ course, cents: course > 3 ? -32 : -48 })),
+    [6, 5, 4, 3, 2, 1].map((course) => ({ course, cents: course > 3 ? -32 : -48.1 })),
   ],
   [
     'in tune with itself, all strings',

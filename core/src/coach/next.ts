@@ -1,6 +1,6 @@
 import type { Target } from '../music/index.ts';
 import { noteName, notesToPass, shiftHz, targetName } from '../music/index.ts';
-import type { BenchState, Pull, StringPass, StringReading } from '../sitting/index.ts';
+import type { BenchState, StringPass, StringReading } from '../sitting/index.ts';
 import {
   allInTune,
   currentPass,
@@ -11,6 +11,7 @@ import {
   passDone,
   stringOf,
 } from '../sitting/index.ts';
+import type { Pull } from '../state/index.ts';
 import type { TightenDirection } from '../strings/index.ts';
 import type { Cents, Hz, Semitones } from '../units.ts';
 import type { CoachString, TurnSize } from './heard.ts';
@@ -33,9 +34,15 @@ export type NextStep =
   | { readonly step: 'pluck any' }
   | { readonly step: 'pluck'; readonly string: NamedString }
   | { readonly step: 'go on'; readonly leftAlone: boolean; readonly next: NamedString | null }
-  | { readonly step: 'let it ring' }
+  /** Its pitch still moved, or the note was over before it had come to rest. */
+  | { readonly step: 'let it ring'; readonly short: boolean }
   | { readonly step: 'once more'; readonly fromAbove: boolean }
-  | { readonly step: 'too far'; readonly tighten: TightenDirection }
+  | {
+      readonly step: 'too far';
+      readonly tighten: TightenDirection;
+      /** Back to the note. */
+      readonly turn: TurnSize | null;
+    }
   | {
       readonly step: 'far off';
       readonly low: boolean;
@@ -43,6 +50,8 @@ export type NextStep =
       readonly semitones: Semitones;
       /** Names of the notes to pass, the target last. */
       readonly notes: readonly string[];
+      /** All the way; null where nothing is known of the peg. */
+      readonly turn: TurnSize | null;
     }
   | {
       readonly step: 'turn';
@@ -109,8 +118,9 @@ function goOn(entry: StringPass, strings: readonly CoachString[], wanted: number
 }
 
 function atRest({ readings }: StringPass, last: StringReading): NextStep {
-  if (last.moving) return { step: 'let it ring' };
   const before = readings.at(-2);
+  if (last.moving) return { step: 'let it ring', short: false };
+  if (last.short && before?.short) return { step: 'let it ring', short: true };
   const fromAbove =
     before !== undefined && before.cents > last.cents + FROM_ABOVE && offBy(before) > FROM_ABOVE;
   return { step: 'once more', fromAbove };
@@ -124,6 +134,8 @@ function turn(
 ): NextStep {
   const off = offBy(last);
   const low = off < 0;
+  const aim = last.aim === undefined ? 0 : last.aim;
+  const size = turnsTo?.(last.hz, shiftHz(target.hz, aim)) ?? null;
   if (Math.abs(off) > FAR_OFF) {
     const notes = notesToPass(last.hz, target.midi, a4);
     return {
@@ -132,13 +144,12 @@ function turn(
       tighten,
       semitones: Math.abs(last.cents / 100),
       notes: notes.map((midi) => noteName(midi, target.accidental)),
+      turn: size,
     };
   }
   const before = readings.at(-2);
-  if (!low && before && offBy(before) < 0) return { step: 'too far', tighten };
-  const aim = last.aim === undefined ? 0 : last.aim;
+  if (!low && before && offBy(before) < 0) return { step: 'too far', tighten, turn: size };
   const small = Math.abs(off) < SMALL_STEP;
-  const size = turnsTo?.(last.hz, shiftHz(target.hz, aim)) ?? null;
   return { step: 'turn', low, tighten, turn: size, small, bold: bold && !small, aim };
 }
 

@@ -22,8 +22,13 @@ const SAME: Cents = 3;
 const LEAST_HEADROOM: Semitones = 2.5;
 /** Within this of its note a string is not raised any more. */
 const NEARLY_THERE: Cents = 4;
-/** Strings that lie this near their mean are in tune with each other. */
-const ALIKE: Cents = 3;
+/** Strings that lie this near their mean are in tune with each other; further off together they may differ by a share of that. */
+const ALIKE = { least: 3, most: 8, share: 0.25 } as const;
+/** Off together by so many whole semitones, within this, they stand in another key: a capo, or kept lower. */
+const WHOLE: Cents = 15;
+const CAPO_FRETS = 7;
+const SEMITONE_CENTS: Cents = 100;
+const KEPT_LOWER = 2;
 /** A set off by less than this is simply nearly right. */
 const LEAST_TOGETHER: Cents = 6;
 
@@ -48,6 +53,12 @@ export function wrongOctave(visit: Visit): FaultFacts['wrong octave'] | null {
   return { octaves, tighten: string.tighten, touched: octaves > 0 && !(possible && again) };
 }
 
+/** Beyond where it breaks no open string of its kind sounds. */
+export function outOfReach({ reading, string }: Visit): FaultFacts['out of reach'] | null {
+  if (!string.headroom || string.headroom(reading.hz) > 0) return null;
+  return { course: string.target.course, semitones: reading.cents / SEMITONE_CENTS };
+}
+
 export function floppyOrTight({ reading, view }: Visit): FaultFacts['floppy or tight'] | null {
   const size = Math.abs(reading.cents);
   return view.retuning || size < IN_DOUBT.from || size > IN_DOUBT.to ? null : {};
@@ -64,7 +75,9 @@ export function semitoneOff(visit: Visit): FaultFacts['a semitone off'] | null {
   const spelling = high ? 'sharp' : 'flat';
   const heard = noteName(midi, spelling);
   const wanted = noteName(string.target.midi, spelling);
-  return heard.charAt(0) === wanted.charAt(0) && heard !== wanted ? { heard, wanted, high } : null;
+  if (heard.charAt(0) !== wanted.charAt(0) || heard === wanted) return null;
+  const { target, tighten, turnsTo } = string;
+  return { heard, wanted, high, tighten, turn: turnsTo?.(reading.hz, target.hz) ?? null };
 }
 
 export function nearBreaking({ reading, earlier, string }: Visit) {
@@ -75,7 +88,12 @@ export function nearBreaking({ reading, earlier, string }: Visit) {
 
 export function inTuneWithItself({ view }: Visit): FaultFacts['in tune with itself'] | null {
   const ownA4 = agreedA4(view);
-  return ownA4 === null ? null : { cents: centsBetween(view.a4, ownA4), ownA4, a4: view.a4 };
+  if (ownA4 === null) return null;
+  const cents = centsBetween(view.a4, ownA4);
+  const steps = Math.round(cents / SEMITONE_CENTS);
+  const whole = Math.abs(cents - SEMITONE_CENTS * steps) <= WHOLE;
+  const inKey = whole && steps !== 0 && steps >= -KEPT_LOWER && steps <= CAPO_FRETS;
+  return { cents, ownA4, a4: view.a4, semitones: inKey ? steps : 0 };
 }
 
 /** The A4 that a set of strings agrees on, each read once in the first round; null where it agrees on none. */
@@ -86,5 +104,6 @@ function agreedA4({ state, a4 }: CoachView): Hz | null {
   if (pass.number > 1 || !once) return null;
   const mean = cents.reduce((a, b) => a + b, 0) / cents.length;
   const apart = Math.max(...cents.map((c) => Math.abs(c - mean)));
-  return apart > ALIKE || Math.abs(mean) < LEAST_TOGETHER ? null : shiftHz(a4, mean);
+  const alike = Math.min(ALIKE.most, Math.max(ALIKE.least, ALIKE.share * Math.abs(mean)));
+  return apart > alike || Math.abs(mean) < LEAST_TOGETHER ? null : shiftHz(a4, mean);
 }

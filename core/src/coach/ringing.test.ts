@@ -21,4 +21,12 @@ describe('what rings', () => {
     expect(turned.fastest).to.be.closeTo(-100, 3);
     expect(ringingOf([0.1, 196])).to.equal(null);
   });
+
+  it('says nothing of the start of a note that is turned while it rings', () => {
+    // Let down by 15 cents a second from early on: the middle lies lower by the hand, not by the pluck.
+    const down = (perSecond: number) =>
+      ringingOf(track((t) => 196 * 2 ** ((-perSecond * Math.max(0, t - 0.1)) / 1200)))!;
+    expect(down(15).attackCents).to.equal(0);
+    expect(down(11).attackCents).to.be.above(4);
+  });
 });

@@ -7,7 +7,7 @@ const LONG_ENOUGH = 0.7;
 
 /** What a note's live track tells beside its reading. */
 export interface Ringing {
-  /** How far the start of the note lay above its middle. */
+  /** How far the start of the note lay above its middle; 0 where it was turned meanwhile. */
   readonly attackCents: Cents;
   /** Where the pitch last stood still long enough to be believed. */
   readonly endHz: Hz;
@@ -18,6 +18,8 @@ export interface Ringing {
 /** Attack and middle of a note, in seconds after the onset. */
 const ATTACK_UNTIL: Seconds = 0.14;
 const MIDDLE = { from: 0.3, to: 0.8 } as const;
+/** In cents a second: what is left of a glide falls more slowly. */
+const TURNED = 12;
 /** Movement is judged over so long a stretch, once the attack is over. */
 const STRETCH: Seconds = 0.24;
 const ATTACK_OVER: Seconds = 0.25;
@@ -31,7 +33,10 @@ export function ringingOf(track: ArrayLike<number>): Ringing | null {
   for (let i = 0; i + 1 < track.length; i += 2)
     points.push({ t: nth(track, i), hz: nth(track, i + 1) });
   if (points.length < FEWEST) return null;
-  const middle = meanCents(points.filter(({ t }) => t >= MIDDLE.from && t <= MIDDLE.to));
+  const between = points.filter(({ t }) => t >= MIDDLE.from && t <= MIDDLE.to);
+  // While a peg is turned the middle tells nothing of how the note began.
+  const turned = between.length >= FEWEST && Math.abs(slopeOf(between)) > TURNED;
+  const middle = turned ? null : meanCents(between);
   const attack = meanCents(points.filter(({ t }) => t < ATTACK_UNTIL));
   return {
     attackCents: middle === null || attack === null ? 0 : attack - middle,

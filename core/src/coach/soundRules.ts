@@ -5,7 +5,7 @@ import type { CoachView, HeardPluck, Visit } from './heard.ts';
 // Limits were set on seeded clean and clumsy sittings with the practice instrument: docs/passes.md.
 
 /** A note that begins this much sharper than its middle was plucked hard. */
-const HARD: Cents = 4.2;
+const HARD: Cents = 5.4;
 /** Below this a reading is unsure. */
 const FAINT: Dbfs = -50;
 /** So many plucks of one string without a reading are no chance. */

@@ -1,19 +1,20 @@
 import { earVerdict, type HeardPluck, ringingOf } from '../coach/index.ts';
-import { type CrossCheck, unisonFor } from '../fretboard/index.ts';
+import { shiftHz } from '../music/index.ts';
 import {
   allInTune,
   type BenchEvent,
   type BenchState,
   benchAfter,
   currentPass,
-  hearPluck,
   isClosed,
-  nextCourse,
   passDone,
   readingFor,
   type StringReading,
   stringOf,
 } from '../sitting/index.ts';
+import { aimOf, hearPluck, stateOf } from '../state/index.ts';
+import { saidTurns } from '../words/index.ts';
+import { benchSaying } from './benchSaying.ts';
 import type {
   BenchAsked,
   BenchEffect,
@@ -25,6 +26,7 @@ import type {
   Notice,
   Plain,
 } from './benchTypes.ts';
+import { checkInHand, courseAsked, courseInHand } from './inHand.ts';
 import type { Next } from './machine.ts';
 import { pegLearned } from './pegLearning.ts';
 import { type PegTestRound, pegTestAfter, skipPeg, startPegTest } from './pegTest.ts';
@@ -50,24 +52,30 @@ export function startBenchTalk(): BenchTalk {
 }
 
 /** What the player is asked for just now. */
-export function askedAtBench({ led }: BenchTalk, { chosen }: BenchState): BenchAsked {
+export function askedAtBench(
+  { led }: BenchTalk,
+  state: BenchState,
+  planned?: number | undefined,
+): BenchAsked {
+  const { chosen } = state;
   const round = pegRound(led);
   const course = round?.toCome[0];
   return {
     chosen,
+    inHand: courseAsked(state, planned),
     reference: led.kind === 'reference' && led.hz === null,
-    peg: round && course !== undefined ? { course, turned: round.beforeHz !== null } : null,
+    peg: round && course !== undefined ? { course, step: stepOf(round) } : null,
   };
 }
 
-/** The string that is worked on: the one in hand, or the one that is next. */
-export function courseInHand(state: BenchState, planned: number | undefined): number {
-  return state.active ?? planned ?? nextCourse(state, null) ?? state.goal.order[0] ?? 1;
+/** What is led through beside a reference or a comparison. */
+function plainOf(led: Led): Plain {
+  return led.kind === 'reference' || led.kind === 'pair' ? led.back : led;
 }
 
-/** What is led through beside a reference or a comparison. */
-export function plainOf(led: Led): Plain {
-  return led.kind === 'reference' || led.kind === 'pair' ? led.back : led;
+/** The figures are hidden until one commits, also while two strings are compared meanwhile. */
+export function isByEar({ led }: BenchTalk): boolean {
+  return plainOf(led).kind === 'by ear';
 }
 
 /** The round over the pegs, while it lasts. */
@@ -76,9 +84,8 @@ export function pegRound(led: Led): PegTestRound | null {
   return plain.kind === 'pegs' ? plain.round : null;
 }
 
-/** The comparison with another string that the one in hand allows; null where there is none. */
-export function checkInHand({ state, planned, tuning, instrument }: BenchWorld): CrossCheck | null {
-  return tuning && unisonFor(tuning, instrument, courseInHand(state, planned));
+function stepOf({ beforeHz, turned }: PegTestRound): number {
+  return beforeHz === null ? 0 : turned + 1;
 }
 
 /** The conversation after an input, and what is to be done. */
@@ -102,15 +109,24 @@ export function benchTalk(talk: BenchTalk, input: BenchInput, world: BenchWorld)
       return takeA4(talk, input.a4);
     case 'peg test':
       return pegTest(talk, world);
-    case 'sound target': {
-      const target = world.targets[courseInHand(world.state, world.planned) - 1];
-      return { state: talk, effects: target ? [{ do: 'sound', hz: target.hz }] : [] };
-    }
+    case 'sound target':
+      return { state: talk, effects: soundedAim(world) };
     case 'start afresh':
       return startAfresh(talk, true);
     case 'listen':
       return { state: { ...talk, notice: null }, effects: [] };
   }
+}
+
+/** The note as it is to be set now: where strings are aimed, the tone sounds the aim. */
+function soundedAim(world: BenchWorld): BenchEffect[] {
+  const { state, planned, targets, heard, before, fitted, coupling, aiming } = world;
+  const course = courseInHand(state, planned);
+  const target = targets[course - 1];
+  if (!target) return [];
+  const now = stateOf({ readings: heard, before, coupling, fitted });
+  const aim = aiming ? aimOf(state, course, now, coupling) : 0;
+  return [{ do: 'sound', hz: shiftHz(target.hz, aim) }];
 }
 
 function led(talk: BenchTalk, next: Led): Step {
@@ -279,7 +295,9 @@ function hearReference(talk: BenchTalk, { outcome }: Outcome): Step {
 function put(talk: BenchTalk, report: Outcome, asked: BenchAsked, world: BenchWorld): Step {
   const { pluck, notice } = conclude(report, asked, world);
   const { reading } = pluck;
-  const plucks = [...talk.plucks.slice(-MOST_PLUCKS), pluck];
+  const turned = toldBefore(talk, world);
+  const heardNow = turned === undefined ? pluck : { ...pluck, told: turned };
+  const plucks = [...talk.plucks.slice(-MOST_PLUCKS), heardNow];
   const led = talk.led.kind === 'pair' ? talk.led.back : talk.led;
   const heard = { ...talk, led, plucks, notice, answered: false, ownsTrack: true };
   if (!reading || report.outcome.kind !== 'reading') return { state: heard, effects: [] };
@@ -320,9 +338,17 @@ function handsFree(
   };
 }
 
+/** Turns that were asked for before a pluck, as its words had them; undefined where something else was said. */
+function toldBefore(talk: BenchTalk, world: BenchWorld): number | undefined {
+  const saying = benchSaying({ ...talk, notice: null }, world);
+  const facts = saying.about === 'fault' ? saying.fault : saying.about === 'next' && saying.step;
+  if (!facts || !('turn' in facts) || !facts.turn) return undefined;
+  return saidTurns(facts.turn.turns);
+}
+
 /** Outside of a peg test a turn that was advised tells of its peg too. */
-function learn(talk: BenchTalk, { targets, instrument, practice }: BenchWorld): Step {
-  const learned = practice ? null : pegLearned(talk.plucks, targets, instrument);
+function learn(talk: BenchTalk, world: BenchWorld): Step {
+  const learned = world.practice ? null : pegLearned(talk.plucks, world);
   return { state: talk, effects: learned ? [{ do: 'save peg', ...learned }] : [] };
 }
 
@@ -335,7 +361,7 @@ function tryTurn(
   { instrument, practice }: BenchWorld,
 ): Step {
   const [course] = round.toCome;
-  const answers = asked?.course === course && asked?.turned === (round.beforeHz !== null);
+  const answers = asked?.course === course && asked?.step === stepOf(round);
   if (course === undefined || reading.course !== course || !answers)
     return { state: talk, effects: [] };
   const { round: after, event, peg } = pegTestAfter(round, reading.hz, instrument);
@@ -352,8 +378,8 @@ function tryTurn(
 /** What a pluck comes to: a reading of a string, a doubt which one it was, or why it is none. */
 function conclude(
   { outcome, track, clipped }: Outcome,
-  { chosen }: BenchAsked,
-  { state, strings, heard, before, coupling, aiming }: BenchWorld,
+  { chosen, inHand }: BenchAsked,
+  { state, strings, heard, before, fitted, coupling, aiming }: BenchWorld,
 ): { readonly pluck: HeardPluck; readonly notice: Notice | null } {
   const pluck: HeardPluck = {
     chosen,
@@ -369,11 +395,21 @@ function conclude(
       notice: { kind: 'refused', refusal: outcome },
     };
   const aimBy = aiming ? coupling : null;
-  const known = { state, intended: chosen, strings, heard, coupling: aimBy, before };
+  const known = {
+    state,
+    intended: chosen,
+    inHand,
+    strings,
+    heard,
+    coupling: aimBy,
+    before,
+    fitted,
+  };
   const put = hearPluck(outcome, known);
   if ('course' in put) return { pluck: { ...pluck, reading: put }, notice: null };
   if (put.kind === 'doubt')
     return { pluck, notice: { kind: 'doubt', courses: put.courses, outcome, track } };
+  if (put.kind === 'touched') return { pluck, notice: put };
   const refusal = { kind: 'not sure', reason: 'no pitch' } as const;
   return { pluck: { ...pluck, refusal }, notice: { kind: 'refused', refusal } };
 }

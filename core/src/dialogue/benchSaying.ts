@@ -4,13 +4,15 @@ import {
   type Fault,
   faultOf,
   nextStep,
+  pegStand,
   soundedTogether,
+  turnsToSay,
 } from '../coach/index.ts';
-import { passesToCome, standings, whyMoved } from '../sitting/index.ts';
-import { headroom, soundingLength, turnsFor } from '../strings/index.ts';
+import { passesToCome, stateOf, whyMoved } from '../state/index.ts';
+import { headroom, soundingLength } from '../strings/index.ts';
 import type { Saying } from '../words/index.ts';
-import { checkInHand, courseInHand } from './bench.ts';
 import type { BenchTalk, BenchWorld, Led } from './benchTypes.ts';
+import { checkInHand, courseInHand } from './inHand.ts';
 import { pegTask } from './pegTest.ts';
 
 /** The one thing to say now: what went wrong comes before what comes next. */
@@ -25,14 +27,15 @@ export function benchSaying(talk: BenchTalk, world: BenchWorld): Saying {
     const { refusal } = notice;
     return { about: 'refusal', refusal, together: soundedTogether(refusal, world.targets) };
   }
+  if (notice?.kind === 'touched') return { about: 'touched', course: notice.of, node: notice.node };
   if (notice?.kind === 'doubt') return { about: 'which string', courses: notice.courses };
-  return sayingOf(shown(led), world) ?? { about: 'next', step: stepNow(world) };
+  return sayingOf(shown(led), world) ?? { about: 'next', step: stepNow(talk, world) };
 }
 
 /** What the last pluck shows to be wrong, if anything; null once the teacher has gone on. */
 export function benchFault(talk: BenchTalk, world: BenchWorld): Fault | null {
   if (talk.answered || sayingOf(shown(talk.led), world)) return null;
-  return faultOf(talk.plucks, viewOf(world));
+  return faultOf(talk.plucks, viewOf(talk, world));
 }
 
 /** A reference that was heard stands beside what is led through. */
@@ -61,33 +64,38 @@ function sayingOf(led: Led, world: BenchWorld): Saying | null {
   }
 }
 
-function stepNow(world: BenchWorld) {
-  const { state, heard, coupling, planned, bold, a4 } = world;
+function stepNow(talk: BenchTalk, world: BenchWorld) {
+  const { state, heard, fitted, coupling, planned, bold, a4 } = world;
   const nothing = state.goal.order.map(() => null);
-  return nextStep(state, coachStrings(world), a4, {
+  return nextStep(state, coachStrings(talk, world), a4, {
     planned,
-    passes: passesToCome(state, standings(heard, nothing, coupling), coupling),
+    passes: passesToCome(
+      state,
+      stateOf({ readings: heard, before: nothing, coupling, fitted }),
+      coupling,
+    ),
     why: (course) => whyMoved(heard, course, coupling),
     bold,
   });
 }
 
-function viewOf(world: BenchWorld): CoachView {
+function viewOf(talk: BenchTalk, world: BenchWorld): CoachView {
   const { state, coupling, a4, retuning } = world;
-  return { state, strings: coachStrings(world), coupling, a4, retuning };
+  return { state, strings: coachStrings(talk, world), coupling, a4, retuning };
 }
 
 /** The strings as the coach knows them, sounding as they do with a capo on. */
-function coachStrings({ targets, instrument }: BenchWorld): CoachString[] {
+function coachStrings({ plucks }: BenchTalk, { targets, instrument }: BenchWorld): CoachString[] {
   return targets.flatMap((target) => {
     const { course } = target;
     const string = instrument.courses[course - 1]?.strings[0];
     if (!string) return [];
     const { spec, peg } = string;
+    const stand = pegStand(plucks, course);
     return {
       target,
       tighten: peg.tighten,
-      turnsTo: (fromHz, toHz) => turnsFor(instrument, course, fromHz, toHz),
+      turnsTo: (fromHz, toHz) => turnsToSay(instrument, course, stand, { fromHz, toHz }),
       headroom: (hz) => headroom(spec, soundingLength(instrument, course), hz),
     };
   });

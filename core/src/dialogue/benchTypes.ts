@@ -2,12 +2,14 @@ import type { EarVerdict, HeardPluck } from '../coach/index.ts';
 import type {
   BeatOutcome,
   ListenEvent,
+  Node,
   Reading,
   Refusal,
   StringKnowledge,
 } from '../listen/index.ts';
 import type { Target, Tuning } from '../music/index.ts';
 import type { BenchEvent, BenchState, Measurement, StringReading } from '../sitting/index.ts';
+import type { Fitted, ReadAt } from '../state/index.ts';
 import type { Coupling, Instrument, Peg } from '../strings/index.ts';
 import type { Cents, Hz } from '../units.ts';
 import type { PegTestRound } from './pegTest.ts';
@@ -16,15 +18,19 @@ import type { PegTestRound } from './pegTest.ts';
 export interface BenchAsked {
   /** The string that was chosen by hand. */
   readonly chosen: number | null;
+  /** The string that is worked on, or that was named as the next one. */
+  readonly inHand: number | null;
   /** The next note is a reference, and no string of this instrument. */
   readonly reference: boolean;
-  /** The peg that is tried, and whether its turn was made. */
-  readonly peg: { readonly course: number; readonly turned: boolean } | null;
+  /** The peg that is tried, and the step that it is at: 0 is the pluck before its first turn. */
+  readonly peg: { readonly course: number; readonly step: number } | null;
 }
 
 /** What the last pluck came to when it was no reading. */
 export type Notice =
   | { readonly kind: 'refused'; readonly refusal: Refusal }
+  /** A string by its node, or fretted: it is no reading of the open string. */
+  | { readonly kind: 'touched'; readonly of: number; readonly node: Node }
   /** Its string is in doubt: it is kept, and put to the string that the teacher names. */
   | {
       readonly kind: 'doubt';
@@ -70,7 +76,9 @@ export interface BenchTalk {
 export interface BenchWorld {
   readonly state: BenchState;
   /** Readings of the sitting so far. */
-  readonly heard: readonly StringReading[];
+  readonly heard: readonly ReadAt[];
+  /** When the strings were put on, course 1 first; null where it is not known. */
+  readonly fitted: readonly (Fitted | null)[];
   /** Null where the tuning is no longer known. */
   readonly tuning: Tuning | null;
   readonly targets: readonly Target[];

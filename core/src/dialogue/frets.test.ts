@@ -3,7 +3,7 @@ import { findTuning, shiftHz, targetsOf } from '../music/index.ts';
 import type { FretCheck } from '../records/index.ts';
 import type { SourceKind } from '../sitting/index.ts';
 import { fretNoticeInWords } from '../words/index.ts';
-import { outcomeOf, pluckOf, readingAt } from './fixture.ts';
+import { outcomeOf, pluckOf, readingAt } from './benchFixture.ts';
 import {
   changedCheck,
   type FretInput,

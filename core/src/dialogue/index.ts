@@ -1,10 +1,8 @@
 export {
   askedAtBench,
   benchTalk,
-  checkInHand,
-  courseInHand,
+  isByEar,
   pegRound,
-  plainOf,
   startBenchTalk,
 } from './bench.ts';
 export { benchFault, benchSaying } from './benchSaying.ts';
@@ -28,6 +26,7 @@ export {
   fretTalk,
   startFretTalk,
 } from './frets.ts';
+export { checkInHand, courseInHand } from './inHand.ts';
 export type { Next } from './machine.ts';
 export {
   type SettleAsked,

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { findTuning, shiftHz, targetsOf } from '../music/index.ts';
 import type { Taken } from '../settling/index.ts';
 import { benchAfter, startBench, stringsNow } from '../sitting/index.ts';
-import { outcomeOf, pluckOf, readingAt } from './fixture.ts';
+import { outcomeOf, pluckOf, readingAt } from './benchFixture.ts';
 import {
   type SettleEffect,
   type SettleInput,

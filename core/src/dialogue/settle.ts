@@ -1,17 +1,11 @@
 import { soundedTogether } from '../coach/index.ts';
-import type { ListenEvent, Refusal, StringKnowledge } from '../listen/index.ts';
+import type { ListenEvent, Node, Refusal, StringKnowledge } from '../listen/index.ts';
 import type { Target } from '../music/index.ts';
 import type { Taken } from '../settling/index.ts';
-import {
-  type BenchEvent,
-  type BenchState,
-  hearPluck,
-  type Measurement,
-  type Step,
-  type StringReading,
-} from '../sitting/index.ts';
+import type { BenchEvent, BenchState, Measurement, Step, StringReading } from '../sitting/index.ts';
+import { hearPluck } from '../state/index.ts';
 import type { Hz, Milliseconds } from '../units.ts';
-import { refusalInWords, type Sentence } from '../words/index.ts';
+import { refusalInWords, type Sentence, touchedInWords } from '../words/index.ts';
 import type { Next } from './machine.ts';
 
 /** What the player is asked for: the string that was chosen by hand. */
@@ -22,7 +16,8 @@ export interface SettleAsked {
 /** Why the last pluck was no reading. */
 export type SettleNotice =
   | { readonly kind: 'refused'; readonly refusal: Refusal }
-  | { readonly kind: 'doubt'; readonly courses: readonly number[] };
+  | { readonly kind: 'doubt'; readonly courses: readonly number[] }
+  | { readonly kind: 'touched'; readonly of: number; readonly node: Node };
 
 /** The conversation over new strings, beside what their log tells. */
 export interface SettleTalk {
@@ -133,6 +128,7 @@ function hear(
       effects: [{ do: 'record', event, measurement: { reading: outcome, track } }],
     };
   }
+  if (put.kind === 'touched') return notice(put);
   return put.kind === 'doubt'
     ? notice({ kind: 'doubt', courses: put.courses })
     : notice({ kind: 'refused', refusal: { kind: 'not sure', reason: 'no pitch' } });
@@ -142,6 +138,7 @@ function hear(
 export function settleNoticeInWords(notice: SettleNotice, targets: readonly Target[]): Sentence {
   if (notice.kind === 'refused')
     return refusalInWords(notice.refusal, soundedTogether(notice.refusal, targets));
+  if (notice.kind === 'touched') return touchedInWords({ course: notice.of, node: notice.node });
   return {
     say: `String ${notice.courses.join(' or ')}? Choose it by its number, then pluck again.`,
     more: 'They lie too close together to be told apart.',

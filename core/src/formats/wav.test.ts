@@ -127,6 +127,51 @@ describe('WAV', () => {
     expect(() => readWav(channels(33))).to.throw(FormatError, /33 channels; up to 32/);
   });
 
+  // RIFF/WAVE as published: "Multimedia Programming Interface and Data Specifications 1.0" (IBM and
+  // Microsoft, 1991), the fmt chunk byte by byte; the order of its fields is from memory.
+  for (const [encoding, format, width] of [
+    ['pcm16', 1, 2],
+    ['pcm24', 1, 3],
+    ['float32', 3, 4],
+  ] as const)
+    it(`writes the head that the format prescribes: ${encoding}`, () => {
+      const bytes = writeWav([new Float32Array(3), new Float32Array(3)], 44_100, encoding);
+      const view = new DataView(bytes.buffer);
+      const text = (at: number, length = 4) =>
+        String.fromCharCode(...bytes.subarray(at, at + length));
+      expect([text(0), text(8), text(12), text(36)]).to.deep.equal([
+        'RIFF',
+        'WAVE',
+        'fmt ',
+        'data',
+      ]);
+      expect(view.getUint32(4, true)).to.equal(bytes.length - 8);
+      expect(view.getUint32(16, true)).to.equal(16);
+      expect(view.getUint16(20, true)).to.equal(format);
+      expect(view.getUint16(22, true)).to.equal(2);
+      expect(view.getUint32(24, true)).to.equal(44_100);
+      expect(view.getUint32(28, true), 'bytes a second').to.equal(44_100 * 2 * width);
+      expect(view.getUint16(32, true), 'bytes a frame').to.equal(2 * width);
+      expect(view.getUint16(34, true), 'bits').to.equal(8 * width);
+      expect(view.getUint32(40, true)).to.equal(3 * 2 * width);
+    });
+
+  it('reads what an extended description says of the encoding, where it is long enough to say it', () => {
+    const extended = (size: number) => {
+      const plain = good();
+      const more = new Uint8Array(size - 16);
+      const bytes = new Uint8Array([...plain.subarray(0, 36), ...more, ...plain.subarray(36)]);
+      const view = new DataView(bytes.buffer);
+      view.setUint32(16, size, true);
+      view.setUint16(20, 0xfffe, true);
+      if (size >= 26) view.setUint16(44, 1, true);
+      return bytes;
+    };
+    expect(readWav(extended(40)).channels[0]).to.have.length(100);
+    expect(readWav(extended(26)).channels[0]).to.have.length(100);
+    expect(() => readWav(extended(24))).to.throw(FormatError, /65534/);
+  });
+
   it('refuses 768 kHz', () => {
     expect(() => readWav(set((v) => v.setUint32(24, 768_000, true)))).to.throw(/768000 Hz/);
   });

@@ -12,6 +12,7 @@ import {
   CENTS_PER_E,
   causesOf,
   compromiseOf,
+  FIFTEEN_FRETS,
   type FretReading,
   findingsOf,
   nutShift,
@@ -54,6 +55,22 @@ const fitted = (list: readonly FretReading[]) => {
   return causes;
 };
 const saddle = (fret: number) => 2 ** (fret / 12) - 1;
+
+describe('the frets that are asked for', () => {
+  it('are seven that tell most, or each of the first fifteen once', () => {
+    expect(USEFUL_FRETS).to.deep.equal([12, 1, 2, 3, 5, 7, 9]);
+    expect([...FIFTEEN_FRETS].sort((a, b) => a - b)).to.deep.equal(
+      Array.from({ length: 15 }, (_, i) => i + 1),
+    );
+  });
+
+  it('go up and down the neck by turns, so that a drift is no cause', () => {
+    const halves = [FIFTEEN_FRETS.slice(0, 8), FIFTEEN_FRETS.slice(7)].map(
+      (half) => half.reduce((sum, fret) => sum + fret, 0) / half.length,
+    );
+    expect(Math.abs(halves[0]! - halves[1]!)).to.be.below(2);
+  });
+});
 
 describe('amounts for the repairer', () => {
   // (648 + δ)/(324 + δ) = 2 · 2^(−10/1200), solved by hand: 3.776 mm; to first order 648 · 10/1731.23 = 3.743.

@@ -1,3 +1,4 @@
+import { decibels } from '../maths/index.ts';
 import { centsBetween, shiftHz } from '../music/index.ts';
 import type { Cents, Hz, Seconds } from '../units.ts';
 import type { FrameEstimate } from './estimator.ts';
@@ -30,6 +31,8 @@ const SLOPE_OVER: Seconds = 0.5;
 const STRAY: Cents = 30;
 /** A skip: partials (counted by weight) disagree in phase, and one shift in time reconciles them. */
 const SKIP = { partials: 1.8, atRest: 0.5, explained: 0.85 } as const;
+/** Behind a click a string goes on in step (mean cosine of its partials' phases) and with no more power. */
+const RINGS_ON = { inStep: 0.8, power: 1.4 } as const;
 /** Frames overlap by half: two that stand this far apart enclose a break that lies in neither. */
 const CLEAR_OF = 3;
 
@@ -40,6 +43,46 @@ export interface PartialReading {
   readonly errorCents: Cents;
   /** Amplitude against full scale. */
   readonly amplitude: number;
+}
+
+/** Fewer points than this make no line. */
+const LEAST_FRAMES = 3;
+
+/** The share of a note in which no finger has come back to the string. */
+const UNTOUCHED = 0.75;
+
+/** How the partials of a note fade. */
+export interface Fading {
+  readonly dbPerSecond: number;
+  /** dB a second more for each factor of e in the partial's number; negative where high ones die first. */
+  readonly tilt: number;
+}
+
+/** A weighted straight line. */
+class Line {
+  count = 0;
+  private w = 0;
+  private x = 0;
+  private y = 0;
+  private xx = 0;
+  private xy = 0;
+
+  add(x: number, y: number, weight: number): void {
+    this.count++;
+    this.w += weight;
+    this.x += weight * x;
+    this.y += weight * y;
+    this.xx += weight * x * x;
+    this.xy += weight * x * y;
+  }
+
+  middle(): number {
+    return this.y / this.w;
+  }
+
+  slope(): number {
+    return (this.w * this.xy - this.x * this.y) / (this.w * this.xx - this.x ** 2);
+  }
 }
 
 /**
@@ -114,6 +157,26 @@ export class FrameTable {
   }
 
   private skipBetween(a: number, b: number): boolean {
+    const { count, weight, squares } = this.phasesBetween(a, b);
+    const several = weight * weight >= SKIP.partials * squares;
+    if (count === 0 || !several || this.inPhase(count, weight, 0) > SKIP.atRest) return false;
+    const step = SHIFT_STEP / this.phaseHz[count - 1]!;
+    for (let shift = step; shift < 0.5 / this.reference; shift += step)
+      for (const sign of [-1, 1])
+        if (this.inPhase(count, weight, sign * shift) > SKIP.explained) return true;
+    return false;
+  }
+
+  /** True when the string of the first frame rings on in the last: its partials in step, and no louder. */
+  ringsOn(): boolean {
+    const last = this.count - 1;
+    const { count, weight } = this.phasesBetween(0, last);
+    const louder = this.energyOf(last, last + 1) > RINGS_ON.power * this.energyOf(0, 1);
+    return count > 0 && !louder && this.inPhase(count, weight, 0) > RINGS_ON.inStep;
+  }
+
+  /** Lays out by how much each partial's phase differs between two frames from what its pitch foretells. */
+  private phasesBetween(a: number, b: number): { count: number; weight: number; squares: number } {
     const { phaseOff, phaseHz, phaseWeight } = this;
     const span = this.time[b]! - this.time[a]!;
     let count = 0;
@@ -131,13 +194,7 @@ export class FrameTable {
       weight += w;
       squares += w * w;
     }
-    const several = weight * weight >= SKIP.partials * squares;
-    if (count === 0 || !several || this.inPhase(count, weight, 0) > SKIP.atRest) return false;
-    const step = SHIFT_STEP / phaseHz[count - 1]!;
-    for (let shift = step; shift < 0.5 / this.reference; shift += step)
-      for (const sign of [-1, 1])
-        if (this.inPhase(count, weight, sign * shift) > SKIP.explained) return true;
-    return false;
+    return { count, weight, squares };
   }
 
   /** How well the partials agree in phase after a shift in time: 1 if all do. */
@@ -153,6 +210,34 @@ export class FrameTable {
   decayDb(): number {
     const third = Math.max(1, Math.round(this.count / 3));
     return 10 * Math.log10(this.energyOf(0, third) / this.energyOf(this.count - third, this.count));
+  }
+
+  /**
+   * How its partials fade: dB a second, the louder the more they count, and by how much more with
+   * each factor of e in their number. The last quarter is left out: a finger may have come back in it.
+   * Both are 0 where too few frames tell.
+   */
+  fading(): Fading {
+    const frames = Math.min(this.count, Math.max(LEAST_FRAMES, Math.ceil(UNTOUCHED * this.count)));
+    const mean = new Line();
+    const tilt = new Line();
+    for (let n = 1; n < this.rows; n++) {
+      const row = new Line();
+      let loud = 0;
+      for (let k = 0; k < frames; k++) {
+        const at = k * this.rows + n;
+        if (this.cellWeight[at] === 0) continue;
+        row.add(this.time[k]!, decibels(this.cellAmplitude[at]!), 1);
+        loud = Math.max(loud, this.cellAmplitude[at]!);
+      }
+      if (row.count < LEAST_FRAMES) continue;
+      mean.add(0, row.slope(), loud);
+      tilt.add(Math.log(n), row.slope(), Math.sqrt(loud));
+    }
+    return {
+      dbPerSecond: mean.count > 0 ? mean.middle() : 0,
+      tilt: tilt.count >= LEAST_FRAMES ? tilt.slope() : 0,
+    };
   }
 
   private energyOf(from: number, to: number): number {
@@ -254,6 +339,11 @@ export class FrameTable {
     }));
   }
 
+  /** Seconds since the onset of the middle of frame k. */
+  timeAt(k: number): Seconds {
+    return this.time[k]!;
+  }
+
   /** The shared glide at frame k, in cents. */
   glideAt(k: number): Cents {
     return this.glide[k]!;
@@ -264,6 +354,25 @@ export class FrameTable {
     let sum = 0;
     for (let k = 0; k < this.count; k++) sum += this.glide[k]! ** 2;
     return Math.sqrt(sum / this.count);
+  }
+
+  /** What noise alone does to the shared glide of a frame, in cents rms. */
+  noise(): Cents {
+    let sum = 0;
+    for (let k = 0; k < this.count; k++) {
+      let weight = 0;
+      for (let n = 1; n < this.rows; n++) weight += this.cellWeight[k * this.rows + n]!;
+      sum += 1 / weight;
+    }
+    return Math.sqrt(sum / this.count);
+  }
+
+  /** How far the last third of the window lies from the first, in cents. */
+  went(): Cents {
+    const third = Math.max(1, Math.round(this.count / 3));
+    let sum = 0;
+    for (let k = 0; k < third; k++) sum += this.glide[this.count - 1 - k]! - this.glide[k]!;
+    return Math.abs(sum / third);
   }
 
   /** How far the pitch went over the later half of the window, in cents per half second. */

@@ -29,6 +29,33 @@ describe('which string', () => {
     expect(identity).to.deep.equal({ kind: 'doubt', courses: [6, 5] });
   });
 
+  it('knows the octave of a string by its stiffness, four times that of the string', () => {
+    const known = strings.map((s, i) => ({
+      ...s,
+      inharmonicity: [2e-5, 4e-5, 7e-5, 5e-5, 6e-5, 1e-4][i]!,
+    }));
+    const octave = { hz: at('E3', 8), inharmonicity: 4.1e-4 };
+    expect(whoSounded(octave, known, null)).to.deep.equal({ kind: 'touched', of: 6, node: 2 });
+    // Three times E2 is B3: the stiffness parts it from the open string 2.
+    const twelfth = at('B3', 4);
+    expect(whoSounded({ hz: twelfth, inharmonicity: 9.3e-4 }, known, null)).to.include({ of: 6 });
+    expect(whoSounded({ hz: twelfth, inharmonicity: 4e-5 }, known, null)).to.include({ course: 2 });
+  });
+
+  it('asks for an octave where nothing is known of the strings, and takes the one that was chosen', () => {
+    const octave = { hz: at('E3'), inharmonicity: 4e-4 };
+    const identity = whoSounded(octave, strings, null);
+    expect(identity.kind === 'doubt' && identity.courses[0]).to.equal(6);
+    expect(whoSounded(octave, strings, 6)).to.include({ kind: 'known', course: 6 });
+  });
+
+  it('asks beyond 150 cents from every string, not within 120', () => {
+    for (const cents of [100, 120])
+      expect(whoSounded({ hz: at('A2', -cents) }, strings, null)).to.include({ course: 5 });
+    for (const cents of [170, 200])
+      expect(whoSounded({ hz: at('A2', -cents) }, strings, null).kind).to.equal('doubt');
+  });
+
   it('knows no string two octaves away', () => {
     expect(whoSounded({ hz: 20 }, strings, null)).to.deep.equal({ kind: 'none' });
   });

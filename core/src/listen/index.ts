@@ -6,7 +6,7 @@ export { Decimator } from './decimate.ts';
 export type { FrameEstimate, FrameHint } from './estimator.ts';
 export { Estimator } from './estimator.ts';
 export type { PartialReading } from './frameTable.ts';
-export type { Identity, KnownReading, Sound, StringKnowledge } from './identity.ts';
+export type { Identity, KnownReading, Node, Sound, StringKnowledge } from './identity.ts';
 export { FARTHEST, knowledgeOf, whoSounded } from './identity.ts';
 export type { ListenEvent, TrackPoint } from './listener.ts';
 export { Listener, readPlucks } from './listener.ts';

@@ -49,7 +49,7 @@ describe('plucks of the practice guitar', () => {
           expect(Math.abs(cents(hz, plain.hz))).to.be.below(plain.errorCents);
         },
       ),
-      { seed: 21, numRuns: 20 },
+      { seed: 21, numRuns: 12 },
     );
   });
 });
@@ -57,7 +57,7 @@ describe('plucks of the practice guitar', () => {
 describe('notes that are cut short or too loud', () => {
   it('a note damped after a quarter of a second is read, with an error that covers it', () => {
     let within = 0;
-    for (let seed = 1; seed <= 30; seed++) {
+    for (let seed = 1; seed <= 20; seed++) {
       const { sound, truth } = pluck(seed, -60);
       // A finger stops the string: it dies within some hundredths of a second.
       const end = Math.round(0.55 * RATE);
@@ -74,7 +74,7 @@ describe('notes that are cut short or too loud', () => {
       );
       if (error > -2 * outcome.errorCents) within++;
     }
-    expect(within).to.be.at.least(27);
+    expect(within).to.be.at.least(18);
   });
 
   it('a clipped note is read, and said to be clipped', () => {
@@ -120,8 +120,8 @@ describe('plucks in a row', () => {
   });
 
   it('hears it however strong the second pluck is, with the octave certain', () => {
-    // Seeds at which a string plucked again was once taken for what sounded before, and others.
-    for (const seed of [9, 35, 36, 41, 48, 52, 53, 54, 1, 2, 3, 4]) {
+    // Seeds at which a string plucked again was once taken for what sounded before.
+    for (const seed of [9, 35, 36, 41, 48, 52, 53, 54]) {
       const random = seededRandom(seed * 31);
       const guitar = new PracticeInstrument({
         instrument: steelGuitar('g', 'G'),
@@ -175,9 +175,9 @@ describe('a damaged signal', () => {
   });
 
   it('with samples missing gives no reading, unless the phases still fit', () => {
-    // 40 skips of 1 to 30 ms inside the window; a skip of nearly whole periods does no harm.
+    // 20 skips of 1 to 30 ms inside the window; a skip of nearly whole periods does no harm.
     const worst = { missed: 0, error: 0 };
-    for (let seed = 1; seed <= 40; seed++) {
+    for (let seed = 1; seed <= 20; seed++) {
       const random = seededRandom(seed + 7000);
       const { sound, exact } = pluck(seed, -60);
       const at = Math.round((0.3 + between(random, 0.25, 0.75)) * RATE);
@@ -190,7 +190,7 @@ describe('a damaged signal', () => {
         worst.error = Math.max(worst.error, Math.abs(cents(outcome.hz, exact)));
       }
     }
-    expect(worst.missed).to.be.at.most(20);
+    expect(worst.missed).to.be.at.most(10);
     expect(worst.error).to.be.below(2);
   });
 

@@ -3,9 +3,11 @@ import { centsBetween } from '../music/index.ts';
 import type { Cents, Dbfs, Hz, Seconds } from '../units.ts';
 import { Decimator } from './decimate.ts';
 import { Estimator, type FrameEstimate } from './estimator.ts';
+import { FrameTable } from './frameTable.ts';
 import { GapFinder } from './gaps.ts';
 import type { StringKnowledge } from './identity.ts';
 import { priorAt } from './identity.ts';
+import { NewTones } from './newTones.ts';
 import { OnsetDetector } from './onset.ts';
 import type { PluckOutcome } from './pluck.ts';
 import { PluckAnalyser, READING_WINDOW } from './pluck.ts';
@@ -29,10 +31,18 @@ const CLIPPED_RUN = 3;
 const HOPS_A_LEVEL = 19;
 /** A reading is made so long after its window is over: the frames that overlap its end. */
 const AFTER_WINDOW: Seconds = 0.02;
+/** A note ends so long before the onset of the next is noticed: the finger is on its way, and the rise has begun. */
+const BEFORE_NEXT: Seconds = 0.02;
 /** What the live track believes: the candidate's score, the string's share, its error, its jump. */
 const TRACKED = { score: 0.45, clarity: 0.3, error: 15, jump: 0.03 } as const;
 /** Nearer than this two pitches are the same note, or the same partial. */
 const SAME_NOTE: Cents = 80;
+/** Tones nearer to the room's noise than this are none of a string. */
+const LEAST_OVER_FLOOR_DB = 10;
+/** Talk is forgotten in this time to 1/e. */
+const TALK_LASTS: Seconds = 4;
+/** A click begins so long before it is noticed and is over after so long; the frames beside it hold so many periods of the string, and no more than the longest. */
+const CLICK = { before: 0.008, lasts: 0.018, frame: 0.045, periods: 5, longest: 0.065 } as const;
 /** Samples of a whole recording that are heard at once. */
 const BLOCK = 4096;
 
@@ -103,9 +113,13 @@ export class Listener {
   private readonly analyser: PluckAnalyser;
   private readonly tracker: Estimator;
   private readonly rate: Hz;
+  private readonly tones = new NewTones();
   private readonly gaps: GapFinder;
   private readonly room: RoomWatcher;
   private interrupted = false;
+  /** Sounds of late that were no string, by their number, and when that was counted. */
+  private talk = 0;
+  private talkAt = 0;
   private readonly buffer: Float64Array;
   private readonly scratch: Float64Array;
   private readonly track: number[] = [];
@@ -114,6 +128,11 @@ export class Listener {
   private onset = -1;
   private concluded = true;
   private silentHops = 0;
+  /** Where something rose that may be a click; −1 while nothing is in doubt. */
+  private inDoubt = -1;
+  private readonly doubtLasts: number;
+  /** A frame before a rise and one behind it. */
+  private readonly step = new FrameTable(2);
   private nextTrack = 0;
   /** What the next live frame starts from; its pitch is 0 while none is known. */
   private readonly hint = { hz: 0, inharmonicity: 0 };
@@ -139,6 +158,7 @@ export class Listener {
     this.decimator = new Decimator(sampleRate);
     this.rate = this.decimator.outputRate;
     this.detector = new OnsetDetector(this.rate);
+    this.doubtLasts = Math.round((CLICK.lasts + CLICK.longest) * this.rate);
     this.gaps = new GapFinder(sampleRate);
     this.room = new RoomWatcher(this.rate);
     this.analyser = new PluckAnalyser(this.rate);
@@ -183,12 +203,16 @@ export class Listener {
       this.heard++;
       if (this.onset < 0) this.watchRoom(sample);
       const event = this.detector.push(sample);
+      if (this.tones.push(sample, this.onset >= 0) && event !== 'onset' && this.isLoud())
+        this.begin(this.heard - this.tones.late);
       if (event) this.afterHop(event);
     });
   }
 
   /** Ends the stream: a note still open is concluded from what was heard of it. */
   finish(): void {
+    // Too late to tell a click from a pluck: what rose is heard as a note.
+    if (this.inDoubt >= 0) this.begin(this.inDoubt);
     if (!this.concluded) this.conclude(this.heard);
     if (this.onset >= 0) this.release();
   }
@@ -211,15 +235,21 @@ export class Listener {
 
   private afterHop(event: 'none' | 'onset' | 'silent'): void {
     if (++this.hops % HOPS_A_LEVEL === 0) this.sayLevel();
-    if (event === 'onset') this.begin();
+    if (event === 'onset') this.maybeBegin();
+    if (this.inDoubt >= 0 && this.heard >= this.inDoubt + this.doubtLasts) this.resolveDoubt();
     if (this.onset < 0) return;
     this.silentHops = event === 'silent' ? this.silentHops + 1 : 0;
     const since = (this.heard - this.onset) / this.rate;
     const over = this.silentHops >= SILENT_HOPS;
     if (!this.concluded && (since >= READING_WINDOW.to + AFTER_WINDOW || over))
       this.conclude(over ? this.heard - SILENT_HOPS * this.detector.hop : this.heard);
-    else if (this.heard >= this.nextTrack) this.follow(since);
+    else if (this.heard >= this.nextTrack && this.inDoubt < 0) this.follow(since);
     if (over || since > LONGEST_TRACK_S) this.release();
+  }
+
+  /** Loud enough over the room to be a note. */
+  private isLoud(): boolean {
+    return this.detector.level > this.detector.floor + LEAST_OVER_FLOOR_DB;
   }
 
   private sayLevel(): void {
@@ -232,12 +262,38 @@ export class Listener {
     this.peak = 0;
   }
 
+  /** A rise while a string rings may be a click in the room: what follows shows it. */
+  private maybeBegin(): void {
+    const at = this.heard - this.detector.hop;
+    if (this.onset < 0 || this.hint.hz === 0 || at < this.doubtLasts) this.begin();
+    else this.inDoubt = at;
+  }
+
+  /** Where the string of before rings on behind the rise, nothing was plucked. */
+  private resolveDoubt(): void {
+    const at = this.inDoubt;
+    this.inDoubt = -1;
+    const { hint, rate, step } = this;
+    const seconds = Math.min(CLICK.longest, Math.max(CLICK.frame, CLICK.periods / hint.hz));
+    const length = Math.round(seconds * rate);
+    const gap = Math.round((CLICK.before + CLICK.lasts) * rate);
+    this.copyFrom(at - Math.round(CLICK.before * rate) - length, 2 * length + gap);
+    step.clear();
+    for (const offset of [0, length + gap]) {
+      const e = this.tracker.estimate(this.scratch, offset, length, hint, this.prior, 'live');
+      if (e) step.add(offset / rate, e);
+    }
+    if (step.count < 2 || !step.ringsOn()) this.begin(at);
+  }
+
   private begin(from = this.heard - this.detector.hop): void {
     const at = Math.max(0, from);
-    if (!this.concluded) this.conclude(at - this.detector.hop);
+    if (!this.concluded) this.conclude(at - Math.round(BEFORE_NEXT * this.rate));
     if (this.onset >= 0) this.release();
     this.onset = at;
     this.detector.ringing = true;
+    this.tones.begin();
+    this.inDoubt = -1;
     this.interrupted = false;
     this.room.reset();
     this.concluded = false;
@@ -323,9 +379,10 @@ export class Listener {
       : loudest < TOO_QUIET
         ? { kind: 'too quiet', levelDbfs: loudest }
         : this.analyser.analyse(
-            { samples: this.scratch, onset: before, end: before + length },
+            { samples: this.scratch, onset: before, end: before + length, talk: this.talkNow() },
             this.strings,
           );
+    this.noteTalk(outcome);
     this.emit({
       type: 'outcome',
       asked: this.askedAt(this.onset),
@@ -335,6 +392,18 @@ export class Listener {
       track: Float32Array.from(this.track),
       clipped: this.clipped,
     });
+  }
+
+  /** How much of what was heard of late was no string. */
+  private talkNow(): number {
+    return this.talk * Math.exp(-(this.onset - this.talkAt) / (TALK_LASTS * this.rate));
+  }
+
+  private noteTalk(outcome: PluckOutcome): void {
+    const now = this.talkNow();
+    const isTalk = outcome.kind === 'not sure' && outcome.reason !== 'weak';
+    this.talk = isTalk ? now + 1 : outcome.kind === 'reading' ? now / 2 : now;
+    this.talkAt = this.onset;
   }
 
   private askedAt(sample: number): number {

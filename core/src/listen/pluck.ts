@@ -5,10 +5,13 @@ import { Background } from './background.ts';
 import { Estimator, MAX_PARTIALS, periodHz } from './estimator.ts';
 import type { PartialReading } from './frameTable.ts';
 import { FrameTable } from './frameTable.ts';
+import { type GlideFit, glideFit, glideShape } from './glide.ts';
 import type { StringKnowledge } from './identity.ts';
 import { isNearString, priorAt } from './identity.ts';
+import { fadingLikeness, likeness } from './likeness.ts';
+import { PairFinder } from './pair.ts';
 import type { StiffFit, StiffnessPrior } from './stiffString.ts';
-import { partialHz, reportedHz, StiffStringFitter } from './stiffString.ts';
+import { GENERAL_PRIOR, partialHz, reportedHz, StiffStringFitter } from './stiffString.ts';
 
 /** What sounded before the onset is learned from this stretch, which ends so long before it. */
 const BEFORE = { gap: 0.008, longest: 0.09, shortest: 0.06 } as const satisfies Record<
@@ -49,9 +52,12 @@ const ATTACK = { window: 0.02, step: 0.005, until: 0.18 } as const satisfies Rec
 
 /** A reading is the mean pitch over this window after the onset, in seconds. */
 export const READING_WINDOW = { from: 0.2, to: 0.8 } as const;
+/** A note that ended before the first is read from its beginning and its glide taken out; before the second it is called short. */
+const GLIDES_UNTIL: Seconds = 0.55;
+const SHORT: Seconds = 0.4;
 /** The earliest a reading of a short note may begin, and the shortest usable stretch. */
-const EARLIEST = 0.1;
-const SHORTEST = 0.1;
+const EARLIEST: Seconds = 0.05;
+const SHORTEST: Seconds = 0.15;
 /** Limits below which a number would be no evidence. */
 const LEAST_SCORE = 0.38;
 const LEAST_TONAL = 0.3;
@@ -59,20 +65,48 @@ const LEAST_TONAL = 0.3;
 const EXPECTED_BONUS = 0.04;
 /** A string loses at least this much over its window; real ones lose 1.3 dB and more. */
 const LEAST_DECAY_DB = 0.3;
-/** The energy 20 to 40 ms after the onset against the greatest in the first moments: plucks stay above −2 dB. */
-const SLOWEST_ATTACK_DB = -3.5;
-/**
- * A sound without attack is a voice if it is shorter than this, in seconds, or wanders
- * more, in cents; so is a short one that leaves most of the sound unexplained.
- */
-const VOICE = { shortest: 0.35, wander: 3, clarity: 0.4 } as const;
+/** … and its high partials fade faster than its low ones, by so many dB a second for each factor of e. */
+const LEVEL_TILT = -2;
+/** A sound that is shorter than this, in seconds, and leaves most of what sounds unexplained is no string. */
+const UNCLEAR = { until: 0.35, clarity: 0.4 } as const;
 const MOST_ERROR: Cents = 8;
+/** Scatter within so many times what noise does is noise; none is less than the least. */
+const NOISE_MARGIN = 1.5;
+const LEAST_SCATTER: Cents = 0.02;
+/**
+ * Evidence for a string (`likeness`) that is wanted of a sound: when it is short, when no known string is
+ * within so many cents, and for every sound of the last seconds that was none of a string.
+ */
+const PROOF = {
+  /** Fading like this, a string near its place may be turned meanwhile. */
+  turned: 1.5,
+  always: 0.5,
+  short: 2,
+  astray: 1,
+  unknown: 0.4,
+  near: 60,
+  talk: 0.6,
+  mostTalk: 2.2,
+} as const;
+const AT_REST: GlideFit = { cents: 0, errorCents: 0 };
 /** A pitch that wanders further than this inside the window is no string at rest. */
 const MOST_WANDER: Cents = 60;
+/** A string that is let be glides by less than this; found with plucks, bends and vibrato of `npm run bench -- rooms`. */
+const SHAKEN: Cents = 6;
 const MOVING_SLOPE: Cents = 12;
+/** A string that went further than this in its window was turned. */
+const WENT: Cents = 6;
 /** A second series this strong against the first counts as a second string. */
 const SECOND_STRING = 0.35;
 const MAX_FRAMES = 32;
+const NO_FIT: StiffFit = {
+  f0: 0,
+  inharmonicity: 0,
+  errorCents: 0,
+  f0ErrorCents: 0,
+  shiftCents: 0,
+};
+
 /** One pluck's result. */
 export interface Reading {
   readonly kind: 'reading';
@@ -88,8 +122,12 @@ export interface Reading {
   readonly firstPartialHz: Hz;
   readonly periodHz: Hz;
   readonly inharmonicity: number;
+  /** B as this pluck alone tells it, whatever is known of a string at its pitch. */
+  readonly freeInharmonicity?: number;
   /** The pitch was still moving: the peg was turned, or the string slipped. */
   readonly moving: boolean;
+  /** The note ended before its pitch had come to rest: where it would have come to is in `hz`, the doubt of that in its error. */
+  readonly short?: boolean;
   /** Start and length, in seconds after the onset, of the stretch that was used. */
   readonly windowFrom: Seconds;
   readonly windowLength: Seconds;
@@ -118,6 +156,8 @@ export interface PluckStretch {
   /** Index of the onset, and after the last sample that belongs to the note. Before the onset lies the room. */
   readonly onset: number;
   readonly end: number;
+  /** Sounds of the last seconds that were none of a string, the older the less they count. */
+  readonly talk?: number;
 }
 
 /**
@@ -129,22 +169,20 @@ export class PluckAnalyser {
   private readonly estimator: Estimator;
   private readonly law = new StiffStringFitter(MAX_PARTIALS);
   private readonly frames: FrameTable;
+  private readonly pairs: PairFinder;
   private readonly background = new Background();
   private readonly offsets = new Int32Array(MAX_FRAMES);
   private readonly pitches = new Float64Array(MAX_FRAMES);
-  private readonly stiff: StiffFit = {
-    f0: 0,
-    inharmonicity: 0,
-    errorCents: 0,
-    f0ErrorCents: 0,
-    shiftCents: 0,
-  };
+  private readonly stiff: StiffFit = { ...NO_FIT };
+  private readonly free: StiffFit = { ...NO_FIT };
   private readonly maxFrame: number;
+  private strings: readonly StringKnowledge[] = [];
 
   constructor(readonly sampleRate: Hz) {
     this.maxFrame = Math.ceil(LONGEST_FRAME * sampleRate);
     this.estimator = new Estimator(sampleRate, this.maxFrame);
     this.frames = new FrameTable(MAX_FRAMES);
+    this.pairs = new PairFinder(sampleRate);
   }
 
   /** Measures the pluck, with what is known of the strings. */
@@ -152,6 +190,7 @@ export class PluckAnalyser {
     const duration = (pluck.end - pluck.onset) / this.sampleRate;
     const window = windowFor(duration);
     if (!window) return { kind: 'not sure', reason: 'too short' };
+    this.strings = strings;
     this.hearRoom(pluck);
     const coarse = this.newPitch(pluck, strings);
     if (!coarse || coarse.score < LEAST_SCORE) return { kind: 'not sure', reason: 'no pitch' };
@@ -247,7 +286,7 @@ export class PluckAnalyser {
 
   private measure(
     pluck: PluckStretch,
-    window: { from: Seconds; to: Seconds },
+    window: ReadingWindow,
     hz: Hz,
     prior: StiffnessPrior,
   ): PluckOutcome {
@@ -270,7 +309,7 @@ export class PluckAnalyser {
     let level = 0;
     for (let at = from; at + length <= to; at += length >> 1)
       level = Math.max(level, rms(pluck.samples, at, length));
-    return this.conclude(window.from, (to - from) / sampleRate, level);
+    return this.conclude(pluck, { ...window, to: (to - pluck.onset) / sampleRate }, level);
   }
 
   /** Measures frame after frame, each with the pitch of the one before; answers how many were tried. */
@@ -314,55 +353,116 @@ export class PluckAnalyser {
     }
   }
 
-  /** Why this may be no pluck at all: no attack, no decay, a voice's wandering pitch. */
+  /** Why this may be no pluck at all: it does not fade, or is short and unclear. */
   private doubtOf(pluck: PluckStretch, hz: Hz): Refusal | null {
     const { frames } = this;
     const seconds = (pluck.end - pluck.onset) / this.sampleRate;
-    const long = seconds >= VOICE.shortest;
-    if (long && frames.decayDb() < LEAST_DECAY_DB) {
+    const long = seconds >= UNCLEAR.until;
+    // A device that levels by itself keeps it as loud, but not its high partials beside the low ones.
+    if (long && frames.decayDb() < LEAST_DECAY_DB && frames.fading().tilt > LEVEL_TILT) {
       for (const mainsHz of MAINS)
         if (Math.abs(hz / mainsHz - Math.round(hz / mainsHz)) < HUM_WITHIN)
           return { kind: 'hum only', mainsHz };
       return { kind: 'not sure', reason: 'no pluck' };
     }
-    const slow = attackDb(pluck, this.sampleRate) < SLOWEST_ATTACK_DB;
-    if (slow && (!long || frames.spread() > VOICE.wander))
-      return { kind: 'not sure', reason: 'no pluck' };
-    if (!long && frames.clarity / frames.count < VOICE.clarity)
+    if (!long && frames.clarity / frames.count < UNCLEAR.clarity)
       return { kind: 'not sure', reason: 'no pluck' };
     return null;
   }
 
-  private conclude(windowFrom: Seconds, windowLength: Seconds, level: number): PluckOutcome {
+  private periodHz(): Hz {
+    const { frames } = this;
+    return periodHz({
+      partialCount: frames.partials,
+      partialNumber: frames.number,
+      partialHz: frames.hz,
+      partialAmplitude: frames.amplitude,
+    });
+  }
+
+  private freeInharmonicity(): number {
+    const { frames, free } = this;
+    this.law.fit(frames.number, frames.hz, frames.sigma, frames.partials, GENERAL_PRIOR, free);
+    return free.inharmonicity;
+  }
+
+  /** How much evidence is wanted: more of a short sound, where no string is, and in the middle of talk. */
+  private proofWanted(pluck: PluckStretch, hz: Hz): number {
+    const { short, near } = this.placeOf(pluck, hz);
+    const elsewhere = this.strings.length > 0 ? PROOF.astray : PROOF.unknown;
+    const talk = Math.min(PROOF.mostTalk, PROOF.talk * (pluck.talk ?? 0));
+    return PROOF.always + (short ? PROOF.short : 0) + (near ? 0 : elsewhere) + talk;
+  }
+
+  /** Whether a note is short, and near a string that is known or wanted there. */
+  private placeOf({ onset, end }: PluckStretch, hz: Hz): { short: boolean; near: boolean } {
+    const short = (end - onset) / this.sampleRate < SHORT;
+    return { short, near: isNearString(hz, this.strings, PROOF.near) };
+  }
+
+  /** Less like a string than is wanted of it. */
+  private isVoice(pluck: PluckStretch): boolean {
     const { frames, stiff } = this;
-    if (frames.hasSkip()) return { kind: 'interrupted' };
+    const { rest, falls } = glideShape(frames);
+    const heard = {
+      ...frames.fading(),
+      attackDb: attackDb(pluck, this.sampleRate),
+      spread: beyond(frames.spread(), frames.noise()),
+      rest: beyond(rest, frames.noise()),
+      falls,
+      errorCents: stiff.errorCents,
+    };
+    const { short, near } = this.placeOf(pluck, stiff.f0);
+    if (!short && near && fadingLikeness(heard) > PROOF.turned) return false;
+    return likeness(heard) < this.proofWanted(pluck, stiff.f0);
+  }
+
+  private conclude(
+    pluck: PluckStretch,
+    { from, to, glides }: ReadingWindow,
+    level: number,
+  ): PluckOutcome {
+    const { frames, stiff } = this;
+    const spread = frames.spread();
+    if (spread > MOST_WANDER) return { kind: 'not sure', reason: 'unsteady' };
+    // Bent or shaken, its phases jump as they do where samples are missing.
+    if (frames.hasSkip())
+      return spread > SHAKEN ? { kind: 'not sure', reason: 'unsteady' } : { kind: 'interrupted' };
     const stray = frames.loudestStray(stiff);
     if (stray) return { kind: 'more than one string', hz: [stiff.f0, stray] };
-    const spread = frames.spread();
-    if (stiff.errorCents > MOST_ERROR || spread > MOST_WANDER || !Number.isFinite(stiff.f0))
+    // A string that was turned stood at two pitches too, one after the other.
+    const pair =
+      frames.went() < WENT && this.pairs.find(pluck.samples, pluck.onset, pluck.end, stiff);
+    if (pair) return { kind: 'more than one string', hz: pair };
+    if (stiff.errorCents > MOST_ERROR || !Number.isFinite(stiff.f0))
       return { kind: 'not sure', reason: 'unsteady' };
+    if (this.isVoice(pluck)) return { kind: 'not sure', reason: 'no pluck' };
+    const rest = glides ? glideFit(frames, READING_WINDOW) : AT_REST;
+    const f0 = shiftHz(stiff.f0, rest.cents);
     return {
       kind: 'reading',
-      hz: reportedHz(stiff.f0, stiff.inharmonicity),
+      hz: reportedHz(f0, stiff.inharmonicity),
       clarity: frames.clarity / frames.count,
-      errorCents: stiff.errorCents,
+      errorCents: Math.hypot(stiff.errorCents, rest.errorCents),
       spreadCents: spread,
-      f0Hz: stiff.f0,
-      firstPartialHz: partialHz(stiff.f0, stiff.inharmonicity, 1),
-      periodHz: periodHz({
-        partialCount: frames.partials,
-        partialNumber: frames.number,
-        partialHz: frames.hz,
-        partialAmplitude: frames.amplitude,
-      }),
+      f0Hz: f0,
+      firstPartialHz: partialHz(f0, stiff.inharmonicity, 1),
+      periodHz: shiftHz(this.periodHz(), rest.cents),
       inharmonicity: stiff.inharmonicity,
-      moving: Math.abs(frames.slope()) > MOVING_SLOPE,
-      windowFrom,
-      windowLength,
+      freeInharmonicity: this.freeInharmonicity(),
+      moving: !glides && Math.abs(frames.slope()) > MOVING_SLOPE,
+      ...(to < SHORT && { short: true }),
+      windowFrom: from,
+      windowLength: to - from,
       levelDbfs: decibels(level),
       partials: frames.list(),
     };
   }
+}
+
+/** What of a scatter the noise does not explain. */
+function beyond(scatter: Cents, noise: Cents): Cents {
+  return Math.sqrt(Math.max(LEAST_SCATTER ** 2, scatter ** 2 - (NOISE_MARGIN * noise) ** 2));
 }
 
 /** How far the first moments of a sound stand below its loudest, in dB; 0 when it begins at its loudest. */
@@ -377,11 +477,18 @@ function attackDb(pluck: PluckStretch, rate: Hz): number {
   return decibels(first) - decibels(loudest);
 }
 
-function windowFor(duration: Seconds): { from: Seconds; to: Seconds } | null {
-  if (duration >= READING_WINDOW.from + 2 * SHORTEST)
-    return { from: READING_WINDOW.from, to: Math.min(READING_WINDOW.to, duration) };
-  if (duration >= EARLIEST + SHORTEST) return { from: EARLIEST, to: duration };
-  return null;
+/** The stretch of a note that is read, and whether its glide has to be taken out; null where it is too short. */
+function windowFor(duration: Seconds): ReadingWindow | null {
+  if (duration < EARLIEST + SHORTEST) return null;
+  return duration < GLIDES_UNTIL
+    ? { from: EARLIEST, to: duration, glides: true }
+    : { from: READING_WINDOW.from, to: Math.min(READING_WINDOW.to, duration), glides: false };
+}
+
+interface ReadingWindow {
+  readonly from: Seconds;
+  readonly to: Seconds;
+  readonly glides: boolean;
 }
 
 function rms(samples: Float64Array, offset: number, length: number): number {

@@ -13,8 +13,9 @@ const QUALITIES: readonly (readonly [suffix: string, steps: readonly number[]])[
   ['sus2', [0, 2, 7]],
   ['7', [0, 4, 7, 10]],
   ['maj7', [0, 4, 7, 11]],
-  ['m7', [0, 3, 7, 10]],
+  // The same four notes are C6 and Am7: played on a ukulele they are the former, whichever note lies lowest.
   ['6', [0, 4, 7, 9]],
+  ['m7', [0, 3, 7, 10]],
   ['m6', [0, 3, 7, 9]],
   ['add9', [0, 2, 4, 7]],
   ['m add9', [0, 2, 3, 7]],
@@ -36,7 +37,7 @@ export interface ChordName {
 }
 
 /**
- * Names the chord of some notes; the lowest note is the root if it can be.
+ * Names the chord of some notes; the lowest note is the root if it can be, else the note that makes the plainest one.
  * Null when no common chord has just these notes.
  * @example chordOf([38, 45, 50, 54, 57, 62])?.name // => 'D'
  */
@@ -46,16 +47,26 @@ export function chordOf(
 ): ChordName | null {
   const classes = [...new Set(notes.map((note) => ((Math.round(note) % 12) + 12) % 12))];
   const bass = ((Math.round(Math.min(...notes)) % 12) + 12) % 12;
-  const roots = [bass, ...classes.filter((pitchClass) => pitchClass !== bass)];
-  for (const root of roots) {
-    const steps = new Set(classes.map((pitchClass) => (pitchClass - root + 12) % 12));
-    const fits = QUALITIES.find(
-      ([, wanted]) => wanted.length === steps.size && wanted.every((step) => steps.has(step)),
-    );
-    // Octave 0 is cut off: only the letter is wanted.
-    if (fits) return { name: noteName(root + 12, accidental).slice(0, -1) + fits[0], root };
-  }
-  return null;
+  const readings = classes.flatMap((root) => {
+    const quality = qualityOf(classes, root);
+    return quality < 0
+      ? []
+      : { root, quality: root === bass ? quality - QUALITIES.length : quality };
+  });
+  const best = readings.sort((a, b) => a.quality - b.quality)[0];
+  if (!best) return null;
+  const { root } = best;
+  const [suffix] = nth(QUALITIES, qualityOf(classes, root));
+  // Octave 0 is cut off: only the letter is wanted.
+  return { name: noteName(root + 12, accidental).slice(0, -1) + suffix, root };
+}
+
+/** Which of the qualities some notes have above a root; −1 for none. */
+function qualityOf(classes: readonly number[], root: number): number {
+  const steps = new Set(classes.map((pitchClass) => (pitchClass - root + 12) % 12));
+  return QUALITIES.findIndex(
+    ([, wanted]) => wanted.length === steps.size && wanted.every((step) => steps.has(step)),
+  );
 }
 
 /** Ratios of the scale above a root, unison first: 5-limit just intonation. */

@@ -1,3 +1,4 @@
+export { type CapoWay, capoBetween, capoWays } from './capo.ts';
 export { findTuning, TUNINGS } from './catalogue.ts';
 export type { ChordName } from './chords.ts';
 export { chordOf, pureOffsets } from './chords.ts';

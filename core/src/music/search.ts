@@ -11,9 +11,13 @@ export function notesInWords(tuning: Tuning): string {
     .join(' ');
 }
 
-/** The chord that a tuning's open strings make, or null. */
+/** Chords by which players know a tuning; of others nobody says the name. */
+const SAID = /^[A-G][♯♭]?(m|5|6|sus2|sus4)?$/;
+
+/** The chord of an open or modal tuning; null of one that players know by no chord. */
 export function openChord(tuning: Tuning): string | null {
-  return chordOf(tuning.courses.flat(), tuning.accidental)?.name ?? null;
+  const chord = chordOf(tuning.courses.flat(), tuning.accidental);
+  return chord && SAID.test(chord.name) ? chord.name : null;
 }
 
 /**

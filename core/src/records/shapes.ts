@@ -79,6 +79,20 @@ const peg = record<Peg>({
       factor: positive(1000),
       error: positive(1000),
       turns: whole(0, 1e6),
+      play: optional(
+        record<NonNullable<NonNullable<Peg['measured']>['play']>>({
+          turns: real(0, 1000),
+          error: positive(1000),
+          together: optional(real(-1, 1)),
+        }),
+      ),
+      least: optional(
+        record<NonNullable<NonNullable<Peg['measured']>['least']>>({
+          turns: positive(1000),
+          error: positive(1000),
+          steps: whole(1, 1e6),
+        }),
+      ),
     }),
   ),
 });
@@ -239,7 +253,9 @@ const reading = record<Reading>({
   firstPartialHz: hz(),
   periodHz: hz(),
   inharmonicity: real(0, 1),
+  freeInharmonicity: optional(real(0, 1)),
   moving: flag(),
+  short: optional(flag()),
   windowFrom: real(0, LONGEST_S),
   windowLength: positive(LONGEST_S),
   levelDbfs: real(-400, 100),
@@ -289,6 +305,7 @@ const event = byField<StampedEvent, 'type'>('type', {
       cents: cents(),
       errorCents: error(),
       moving: flag(),
+      short: optional(flag()),
       hz: hz(),
       aim: optional(cents()),
     }),

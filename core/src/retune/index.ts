@@ -1,7 +1,8 @@
 export type { BestOrder, OrderProblem } from './order.ts';
 export { bestOrder } from './order.ts';
-export type { Plan, PlanOrder, PlanStep, PlanString, PlanWarning, Reference } from './plan.ts';
+export type { FineStep, Manner, Plan, PlanOrder, PlanStep } from './plan.ts';
 export { planRetune } from './plan.ts';
-export type { Retune } from './strings.ts';
+export type { PlanString, Retune } from './strings.ts';
 export { planStrings } from './strings.ts';
-export { type Way, wayTo } from './way.ts';
+export type { OtherString, PlanWarning } from './warnings.ts';
+export { type FrozenWay, frozenWay, type Way, wayTo } from './way.ts';

@@ -1,50 +1,31 @@
-import type { CrossCheck } from '../fretboard/index.ts';
-import { crossChecks } from '../fretboard/index.ts';
 import { nth } from '../maths/index.ts';
 import { centsBetween, midiToHz } from '../music/index.ts';
+import { FROM_ANOTHER_TUNING } from '../sitting/index.ts';
+import { type Comparison, comparisonsFor, KNOWN_ENOUGH } from '../state/index.ts';
 import {
+  afterTurn,
+  aimFor,
   type Bridge,
   type Coupling,
   expectedCoupling,
   headroom,
   passesNeeded,
   pull,
-  type StringSpec,
   tensionOf,
 } from '../strings/index.ts';
-import type { Cents, Hz, Midi, Millimetres, Newtons } from '../units.ts';
+import type { Cents, Hz, Newtons } from '../units.ts';
 import { bestOrder, type OrderProblem } from './order.ts';
+import type { PlanString } from './strings.ts';
+import { type PlanWarning, warningsOf } from './warnings.ts';
 
 /** How the steps of a plan are put in order. */
 export type PlanOrder = 'thickest first' | 'thinnest first' | 'planned';
 
-/** One string before a retune. */
-export interface PlanString {
-  readonly course: number;
-  readonly spec: StringSpec;
-  /** Sounding length. */
-  readonly lengthMm: Millimetres;
-  /** Fret of the neck at which it begins. */
-  readonly startFret: number;
-  /** What it sounds now, measured or taken from the tuning it is in. */
-  readonly nowHz: Hz;
-  readonly targetHz: Hz;
-  /** The note of the target, for comparisons by fret. */
-  readonly targetMidi: Midi;
-  /** What it sounds in the instrument's standard tuning. */
-  readonly standardHz: Hz;
-}
-
-/** A comparison for the string of a step with one that is right at that moment. */
-export interface Reference extends CrossCheck {
-  /** The string compared with. */
-  readonly course: number;
-  /**
-   * How far above this string's own target it ends when the two agree: what the other
-   * string is off now, and what the tuning's offsets set apart.
-   */
-  readonly offsetCents: Cents;
-}
+/**
+ * By display a figure leads each string to where it lands once the others are tuned, in one pass. By
+ * ear strings are first brought near, then set right against each other, as they sound now.
+ */
+export type Manner = 'by ear' | 'by display';
 
 /** One string's part of a plan. */
 export interface PlanStep {
@@ -56,19 +37,21 @@ export interface PlanStep {
   readonly tensionAfter: Newtons;
   /** Semitones from the target up to where the string breaks. */
   readonly headroom: number;
-  /** Best first; empty when only the reference tone is left. */
-  readonly references: readonly Reference[];
+  /** What it can be compared with when its turn comes, best first; empty when only the reference tone is left. */
+  readonly references: readonly Comparison[];
 }
 
-/** Something about a plan that must be said before it is begun. */
-export interface PlanWarning {
-  readonly kind: 'refused' | 'caution' | 'slack' | 'load';
-  readonly course: number | null;
-  readonly say: string;
+/** A string that is set right against the others once all are near. */
+export interface FineStep {
+  readonly course: number;
+  readonly references: readonly Comparison[];
 }
 
 export interface Plan {
+  /** Strings that have a way to go, those that stay and are off before the others lean on them. */
   readonly steps: readonly PlanStep[];
+  /** Every string once more by ear; empty by display. */
+  readonly fine: readonly FineStep[];
   /** Why the steps come in this order. */
   readonly reason: string;
   /** Between the highest and the lowest load on the way. */
@@ -80,26 +63,20 @@ export interface Plan {
   readonly passes: number;
 }
 
-/** What is known of how an instrument's strings move each other. */
+/** What is known of how an instrument's strings move each other, and how it is tuned. */
 export interface Neck {
   readonly bridge: Bridge;
   /** As it was learned; else what is to be expected of such a bridge. */
   readonly coupling?: Coupling | undefined;
+  readonly manner?: Manner;
 }
 
-/** References lie at or below this fret. */
-const HIGHEST_FRET = 12;
-/** A string so far off still serves as a reference, its offset allowed for. */
-const SERVES: Cents = 15;
-const REFUSED_BELOW = 1;
-const CAUTION_BELOW = 2.5;
-/** Below this share of its standard tension a string flaps: common practice, no source. */
-const SLACK_SHARE = 0.45;
-const HEAVY_SHARE = 1.15;
+/** Off by more than this a string is brought near before anything is set right by ear. */
+const NEAR: Cents = 10;
 
 /**
  * The way from the strings as they are to a tuning. A string within `tolerance` is
- * left alone. Computed afresh after every pluck, so what was skipped or slipped is in it.
+ * left alone by display; by ear it is set right with the others.
  */
 export function planRetune(
   strings: readonly PlanString[],
@@ -107,43 +84,136 @@ export function planRetune(
   tolerance: Cents,
   neck: Neck = { bridge: 'fixed' },
 ): Plan {
-  const moving = strings.filter((s) => Math.abs(deviation(s)) > tolerance);
-  const { courses, reason } = arrange(strings, moving, order, {
-    coupling: neck.coupling,
-    tolerance,
+  const { manner = 'by ear' } = neck;
+  const coupling = neck.coupling ?? expectedOf(strings, neck.bridge);
+  const off = manner === 'by ear' ? NEAR : tolerance;
+  const isOff = (s: PlanString) => Math.abs(deviation(s)) > off;
+  const anchors = thickestFirst(strings.filter((s) => isOff(s) && !isBroughtOver(s)));
+  const moving = strings.filter((s) => isBroughtOver(s) && isOff(s));
+  const problem = { strings, moving, coupling: neck.coupling, tolerance };
+  const { courses, reason } = arrange(order, problem);
+  const way = [...anchors.map((s) => s.course), ...courses];
+  const rehearsal = new Rehearsal(strings, coupling);
+  const steps = way.map((course, k) => {
+    const aim = manner === 'by display' ? rehearsal.aimFor(way.slice(k)) : 0;
+    const references = rehearsal.references(course, { aim, about: manner === 'by ear' });
+    rehearsal.bring(course, aim, manner === 'by ear' && courses.includes(course));
+    return { ...stepOf(stringAt(strings, course)), references };
   });
-  const done = new Set<number>();
-  const steps = courses.map((course) => {
-    const string = strings.find((s) => s.course === course)!;
-    const step = stepOf(string, strings, done);
-    done.add(course);
-    return step;
+  const fine = manner === 'by ear' ? fineOrder(strings, order) : [];
+  const fineSteps = fine.map((course) => {
+    const references = rehearsal.references(course, {});
+    rehearsal.bring(course, 0);
+    return { course, references };
   });
   const loadBefore = loadOf(strings, (s) => s.nowHz);
   const loadAfter = loadOf(strings, (s) => s.targetHz);
-  const warnings = warningsOf(strings, moving, loadAfter);
-  if (neck.bridge === 'floating' && steps.length > 0) warnings.push(FLOATING);
   // Those that stay where they are follow the others too, and are looked at last.
-  const rest = strings.filter((s) => !moving.includes(s)).map((s) => s.course);
-  const passes = passesNeeded(
-    strings.map(deviation),
-    [...courses, ...rest],
-    neck.coupling ?? expectedOf(strings, neck.bridge),
-    tolerance,
+  const rest = strings.filter((s) => !way.includes(s.course)).map((s) => s.course);
+  const passes = passesNeeded(strings.map(deviation), [...way, ...rest], coupling, tolerance);
+  return {
+    steps,
+    fine: fineSteps,
+    reason,
+    loadRange: rangeOf(loadBefore, steps),
+    warnings: warningsOf(strings, [...anchors, ...moving], neck.bridge === 'floating'),
+    loadBefore,
+    loadAfter,
+    passes,
+  };
+}
+
+function stringAt(strings: readonly PlanString[], course: number): PlanString {
+  return nth(
+    strings.filter((s) => s.course === course),
+    0,
   );
-  const loadRange = rangeOf(loadBefore, steps);
-  return { steps, reason, loadRange, warnings, loadBefore, loadAfter, passes };
+}
+
+/** It comes from another note; one that stays is at most off. */
+function isBroughtOver(string: PlanString): boolean {
+  return Math.abs(deviation(string)) > FROM_ANOTHER_TUNING;
+}
+
+const thickestFirst = (strings: readonly PlanString[]) =>
+  [...strings].sort((a, b) => b.course - a.course);
+
+/** The strings as they will stand on the way, each step done as it is meant. */
+class Rehearsal {
+  private cents: Cents[];
+  /** What was only brought near is not known to the cent. */
+  private readonly near = new Set<number>();
+
+  constructor(
+    private readonly strings: readonly PlanString[],
+    private readonly coupling: Coupling,
+  ) {
+    const most = Math.max(0, ...strings.map(({ course }) => course));
+    this.cents = Array.from({ length: most }, (_, i) => {
+      const string = strings.find((s) => s.course === i + 1);
+      return string ? deviation(string) : 0;
+    });
+  }
+
+  aimFor(toCome: readonly number[]): Cents {
+    return this.coupling.error > KNOWN_ENOUGH ? 0 : aimFor(this.cents, toCome, this.coupling);
+  }
+
+  bring(course: number, to: Cents, near = false): void {
+    if (near) this.near.add(course);
+    else this.near.delete(course);
+    this.cents = afterTurn(this.cents, course, to, this.coupling);
+  }
+
+  references(course: number, wish: Parameters<typeof comparisonsFor>[2]): Comparison[] {
+    const compared = this.strings.map((s) => ({
+      course: s.course,
+      midi: s.targetMidi,
+      startFret: s.startFret,
+      temperCents: temper(s),
+      state: {
+        course: s.course,
+        member: 1,
+        cents: nth(this.cents, s.course - 1),
+        errorCents: this.near.has(s.course) ? NEAR / 2 : 0,
+        from: 'this sitting',
+        drift: 0,
+      } as const,
+    }));
+    return comparisonsFor(course, compared, wish);
+  }
+}
+
+/**
+ * The order in which strings are set right by ear: those that stay first, then each that can be
+ * compared with one that is right by then; planned, as many of them as possible.
+ */
+function fineOrder(strings: readonly PlanString[], order: PlanOrder): number[] {
+  const ranked = thickestFirst(strings);
+  if (order === 'thinnest first') ranked.reverse();
+  const stay = (s: PlanString) => (isBroughtOver(s) ? 1 : 0);
+  const rest = ranked.sort((a, b) => stay(a) - stay(b));
+  if (order !== 'planned') return rest.map(({ course }) => course);
+  const done: PlanString[] = [];
+  while (rest.length > 0) {
+    const at = rest.findIndex((s) => serves(s, done));
+    done.push(...rest.splice(Math.max(0, at), 1));
+  }
+  return done.map(({ course }) => course);
+}
+
+/** True if one of some strings that are right sounds what this one is to sound, held or open. */
+function serves(string: PlanString, right: readonly PlanString[]): boolean {
+  const settled = new Rehearsal(
+    [string, ...right].map((s) => ({ ...s, nowHz: s.targetHz })),
+    { matrix: [], error: 0, turns: 0 },
+  );
+  return settled.references(string.course, {}).length > 0;
 }
 
 function expectedOf(strings: readonly PlanString[], bridge: Bridge): Coupling {
   return expectedCoupling({ tensions: strings.map((s) => tension(s, s.targetHz)), bridge });
 }
-
-const FLOATING: PlanWarning = {
-  kind: 'caution',
-  course: null,
-  say: 'The bridge floats: every string that is moved pulls the others along. Go round more than once.',
-};
 
 function deviation(string: PlanString): Cents {
   return centsBetween(string.targetHz, string.nowHz);
@@ -175,17 +245,7 @@ function rangeOf(start: Newtons, steps: readonly PlanStep[]): Newtons {
   return highest - lowest;
 }
 
-/** How far a string is off as a reference, in cents; null if too far to serve. */
-function serving(string: PlanString): Cents | null {
-  const cents = deviation(string);
-  return Math.abs(cents) <= SERVES ? cents : null;
-}
-
-function stepOf(
-  string: PlanString,
-  strings: readonly PlanString[],
-  done: ReadonlySet<number>,
-): PlanStep {
+function stepOf(string: PlanString): Omit<PlanStep, 'references'> {
   return {
     course: string.course,
     cents: -deviation(string),
@@ -194,82 +254,49 @@ function stepOf(
     tensionBefore: tension(string, string.nowHz),
     tensionAfter: tension(string, string.targetHz),
     headroom: headroom(string.spec, string.lengthMm, string.targetHz),
-    // A string that this plan has moved before stands at its target.
-    references: referencesFor(string, strings, (s) => (done.has(s.course) ? 0 : serving(s))),
   };
 }
 
-/**
- * What a string can be compared with: another one held against this one open, or this
- * one held against another one open, among the strings that `offsetOf` lets serve.
- */
-function referencesFor(
-  string: PlanString,
-  strings: readonly PlanString[],
-  offsetOf: (s: PlanString) => Cents | null,
-): Reference[] {
-  const neck = strings.map((s) => ({
-    course: s.course,
-    midi: s.targetMidi,
-    startFret: s.startFret,
-  }));
-  const references: Reference[] = [];
-  for (const check of crossChecks(neck, HIGHEST_FRET)) {
-    if (check.held.course !== string.course && check.open !== string.course) continue;
-    const course = check.held.course === string.course ? check.open : check.held.course;
-    const other = strings.find((s) => s.course === course)!;
-    const off = offsetOf(other);
-    if (off === null) continue;
-    references.push({ ...check, course, offsetCents: off + temper(other) - temper(string) });
-  }
-  return references;
-}
-
-/** What the planned order goes by beside references and load. */
-interface Known {
+/** What the planned order goes by. */
+interface Problem {
+  readonly strings: readonly PlanString[];
+  readonly moving: readonly PlanString[];
   readonly coupling: Coupling | undefined;
   readonly tolerance: Cents;
 }
 
-function arrange(
-  strings: readonly PlanString[],
-  moving: readonly PlanString[],
-  order: PlanOrder,
-  known: Known,
-): { courses: number[]; reason: string } {
-  const thickest = [...moving].sort((a, b) => b.course - a.course).map((s) => s.course);
+function arrange(order: PlanOrder, problem: Problem): { courses: number[]; reason: string } {
+  const thickest = thickestFirst(problem.moving).map((s) => s.course);
   if (order === 'thickest first') return { courses: thickest, reason: 'Thickest string first.' };
   if (order === 'thinnest first')
     return { courses: thickest.reverse(), reason: 'Thinnest string first.' };
-  const problem = orderProblem(strings, moving, thickest, known);
-  const best = bestOrder(problem);
+  const best = bestOrder(orderProblem(thickest, problem));
   const courses = best.order.map((i) => nth(thickest, i));
   const without =
     best.unreferenced === 0
       ? 'every step has a string to compare with'
       : `${best.unreferenced} of ${courses.length} steps need the reference tone`;
   const again =
-    known.coupling && best.rechecks > 0
+    problem.coupling && best.rechecks > 0
       ? `; ${best.rechecks} of them will have to be looked at again`
       : '';
-  return { courses, reason: `In this order ${without}${again}.` };
+  return { courses, reason: `In this order the load swings least, and ${without}${again}.` };
 }
 
 /** The planned order as a problem of bits: entry i is the i-th moving string, thickest first. */
 function orderProblem(
-  strings: readonly PlanString[],
-  moving: readonly PlanString[],
   thickest: readonly number[],
-  { coupling, tolerance }: Known,
+  { strings, moving, coupling, tolerance }: Problem,
 ): OrderProblem {
-  const entries = thickest.map((course) => moving.find((s) => s.course === course)!);
-  const partners = entries.map((string) => {
-    const all = referencesFor(string, strings, () => 0).map((r) => r.course);
-    return {
-      fromStart: referencesFor(string, strings, serving).length > 0,
-      bits: entries.reduce((bits, s, i) => (all.includes(s.course) ? bits | (1 << i) : bits), 0),
-    };
-  });
+  const entries = thickest.map((course) => stringAt(moving, course));
+  const staying = strings.filter((s) => !moving.includes(s));
+  const partners = entries.map((string) => ({
+    fromStart: serves(string, staying),
+    bits: entries.reduce(
+      (bits, s, i) => (s !== string && serves(string, [s]) ? bits | (1 << i) : bits),
+      0,
+    ),
+  }));
   return {
     count: entries.length,
     startLoad: loadOf(strings, (s) => s.nowHz),
@@ -287,45 +314,4 @@ function orderProblem(
       },
     }),
   };
-}
-
-function warningsOf(
-  strings: readonly PlanString[],
-  moving: readonly PlanString[],
-  loadAfter: Newtons,
-): PlanWarning[] {
-  const warnings: PlanWarning[] = [];
-  for (const string of moving) {
-    const left = headroom(string.spec, string.lengthMm, string.targetHz);
-    const { course } = string;
-    const figure = `${Math.max(0, left).toFixed(1)} semitones`;
-    const ways = 'A lighter string, a lower tuning or a capo would do.';
-    if (left < REFUSED_BELOW)
-      warnings.push({
-        kind: 'refused',
-        course,
-        say: `String ${course} would stand ${figure} below breaking. ${ways}`,
-      });
-    else if (left < CAUTION_BELOW)
-      warnings.push({
-        kind: 'caution',
-        course,
-        say: `String ${course} comes within ${figure} of breaking. Face away; go slowly. ${ways}`,
-      });
-    const share = tension(string, string.targetHz) / tension(string, string.standardHz);
-    if (share < SLACK_SHARE)
-      warnings.push({
-        kind: 'slack',
-        course,
-        say: `String ${course} keeps ${(100 * share).toFixed(0)} % of its usual tension and will flap.`,
-      });
-  }
-  const standard = loadOf(strings, (s) => s.standardHz);
-  if (loadAfter > HEAVY_SHARE * standard)
-    warnings.push({
-      kind: 'load',
-      course: null,
-      say: `The neck would carry ${((100 * loadAfter) / standard).toFixed(0)} % of its usual load.`,
-    });
-  return warnings;
 }

@@ -2,8 +2,9 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { soundAt } from '../fretboard/index.ts';
 import { findTuning, midiToHz, shiftHz, TUNINGS, type Tuning } from '../music/index.ts';
+import type { Comparison } from '../state/index.ts';
 import { findModel, type Instrument } from '../strings/index.ts';
-import { referenceInWords } from '../words/index.ts';
+import { referenceInWords, warningInWords } from '../words/index.ts';
 import {
   bestOrder,
   type OrderProblem,
@@ -11,7 +12,6 @@ import {
   type PlanOrder,
   planRetune,
   planStrings,
-  type Reference,
 } from './index.ts';
 
 const tuningOf = (id: string) => findTuning(id)!;
@@ -38,8 +38,10 @@ function stringsOf(from: string, to: string, off: readonly number[] = []) {
   });
 }
 
+/** On a neck that gives way to nothing, so that what is compared is what the notes say. */
+const STIFF = { bridge: 'fixed', coupling: { matrix: [], error: 0, turns: 0 } } as const;
 const plan = (from: string, to: string, order: PlanOrder = 'thickest first') =>
-  planRetune(stringsOf(from, to), order, 2);
+  planRetune(stringsOf(from, to), order, 2, STIFF);
 const moves = ({ steps }: Plan) =>
   steps.map(({ course, cents }) => [course, Math.round(cents / 100)]);
 /** The references of a course as “4@5 = 3”, those with octaves as “4@0 = 6 +1”. */
@@ -66,8 +68,11 @@ describe('routes worked by hand', () => {
     expect(references(there, 6)).to.include.members(['6@0 = 4 -1', '6@7 = 5']);
     // F♯3 is D3 and four frets; A3 is F♯3 and three; D4 is A3 and five.
     expect(references(there, 3)[0]).to.equal('4@4 = 3');
-    expect(references(there, 2)[0]).to.equal('3@3 = 2');
-    expect(references(there, 1)[0]).to.equal('2@5 = 1');
+    expect(references(there, 2)).to.include('3@3 = 2');
+    expect(references(there, 1)).to.include('2@5 = 1');
+    // Open strings leave a hand for the peg: A2 is an octave below A3, D3 below D4.
+    expect(references(there, 2)[0]).to.equal('5@0 = 2 -1');
+    expect(references(there, 1)[0]).to.equal('4@0 = 1 -1');
   });
 
   it('and back to standard', () => {
@@ -79,10 +84,14 @@ describe('routes worked by hand', () => {
       [1, 2],
     ]);
     // E2 held at 5 is A2; G3 is D3 and five; B3 is G3 and four; E4 is B3 and five.
-    expect(references(back, 6)[0]).to.equal('6@5 = 5');
+    expect(references(back, 6)).to.include('6@5 = 5');
+    // … but A2 held at 7 is an octave above E2, and the hand is on the other string.
+    expect(references(back, 6)[0]).to.equal('5@7 = 6 +1');
     expect(references(back, 3)[0]).to.equal('4@5 = 3');
-    expect(references(back, 2)[0]).to.equal('3@4 = 2');
-    expect(references(back, 1)[0]).to.equal('2@5 = 1');
+    // What was only brought near is no measure for the next: strings that stay are, at whatever fret.
+    expect(references(back, 2)).to.include('3@4 = 2');
+    expect(references(back, 1)).to.include('2@5 = 1');
+    expect(references(back, 2)[0]).to.equal('4@9 = 2');
   });
 
   it('guitar, standard to open G: 6, 5 and 1 down two', () => {
@@ -95,7 +104,7 @@ describe('routes worked by hand', () => {
     ]);
     // G2 is an octave below open 3, and held at 7 it is D3; D4 is B3 and three.
     expect(references(there, 5)).to.include.members(['5@0 = 3 -1', '5@7 = 4', '6@5 = 5']);
-    expect(references(there, 1)[0]).to.equal('2@3 = 1');
+    expect(references(there, 1)).to.include('2@3 = 1');
   });
 
   it('ukulele, re-entrant to slack-key: only string 1, down two', () => {
@@ -114,7 +123,7 @@ describe('routes worked by hand', () => {
     ]);
     // C3 held at 7 is G3; C4 is G3 and five, itself held at 2 it is D4, and it is an octave above open 4.
     expect(references(there, 4)).to.include('4@7 = 3');
-    expect(references(there, 2).slice(0, 2)).to.have.members(['2@2 = 1', '3@5 = 2']);
+    expect(references(there, 2)).to.include.members(['2@2 = 1', '3@5 = 2']);
     expect(references(there, 2)).to.include('4@0 = 2 -1');
   });
 
@@ -125,29 +134,93 @@ describe('routes worked by hand', () => {
     const back = plan('banjo-sawmill', 'banjo-open-g');
     expect(moves(back)).to.deep.equal([[2, -1]]);
     // B3 held at 3 is D4; it is G3 and four.
-    expect(references(back, 2).slice(0, 2)).to.have.members(['3@4 = 2', '2@3 = 1']);
+    expect(references(back, 2)).to.include.members(['3@4 = 2', '2@3 = 1']);
   });
 });
 
 describe('strings that are off', () => {
-  it('serve with their offset up to 15 cents, and not beyond', () => {
-    // Open 4 is the reference of string 3 on the way to open D.
-    const servingFor = (off: number) => {
-      const strings = stringsOf('guitar-standard', 'guitar-open-d', [0, 0, 0, off, 0, 0]);
-      const step = planRetune(strings, 'thinnest first', 2).steps.find((s) => s.course === 3)!;
-      return step.references.find((reference) => reference.course === 4)?.offsetCents;
-    };
-    expect(servingFor(1)).to.be.closeTo(1, 1e-9);
-    expect(servingFor(-12)).to.be.closeTo(-12, 1e-9);
-    // 40 cents off, string 4 has to be moved itself, after string 3 in this order.
-    expect(servingFor(40)).to.equal(undefined);
+  // Open 4 is the reference of string 3 on the way to open D; it stays, and is this much off.
+  const servingFor = (off: number) => {
+    const strings = stringsOf('guitar-standard', 'guitar-open-d', [0, 0, 0, off, 0, 0]);
+    const { steps } = planRetune(strings, 'thinnest first', 2, STIFF);
+    const step = steps.find((s) => s.course === 3)!;
+    return step.references.find((reference) => reference.course === 4);
+  };
+
+  it('serve to come near by up to 10 cents; what is off by more is put right before', () => {
+    expect(servingFor(1)).to.include({ good: 'exact' });
+    expect(servingFor(-9)).to.include({ good: 'about' });
+    expect(servingFor(-9)!.offsetCents).to.be.closeTo(-9, 1e-9);
+    // Beyond that string 4 comes before string 3, and stands at its note by then.
+    expect(servingFor(-12)).to.include({ good: 'exact', offsetCents: 0 });
+  });
+
+  it('those that stay come first, whatever the order of the others', () => {
+    const strings = stringsOf('guitar-standard', 'guitar-open-d', [0, 0, 0, -12, 30, 0]);
+    for (const order of ['thickest first', 'thinnest first', 'planned'] as const)
+      expect(
+        planRetune(strings, order, 2)
+          .steps.slice(0, 2)
+          .map((step) => step.course),
+      ).to.deep.equal([5, 4]);
+  });
+});
+
+describe('the fine pass by ear', () => {
+  // The example that the design works by hand: standard to open D, 6 at −23, 5 at +9, 4 at −11.
+  const strings = stringsOf('guitar-standard', 'guitar-open-d', [0, 0, 0, -11, 9, -23]);
+  const said = ({ fine }: Plan) =>
+    fine.map(({ course, references: [best] }) =>
+      best ? `${course}: ${best.held.course}@${best.held.fret} = ${best.open}` : `${course}: tone`,
+    );
+
+  it('begins with what stays, then each string is compared with one that is right by then', () => {
+    expect(said(planRetune(strings, 'planned', 2))).to.deep.equal([
+      '5: tone',
+      '4: 5@5 = 4',
+      '6: 6@0 = 4',
+      '3: 4@4 = 3',
+      '2: 5@0 = 2',
+      '1: 4@0 = 1',
+    ]);
+  });
+
+  it('asks for no difference to be heard: every comparison is exact', () => {
+    for (const order of ['thickest first', 'thinnest first', 'planned'] as const)
+      for (const { references } of planRetune(strings, order, 2).fine)
+        for (const { good, offsetCents } of references) {
+          expect(good).to.equal('exact');
+          expect(Math.abs(offsetCents)).to.be.at.most(2);
+        }
+  });
+
+  it('is none by display: a figure leads to where each string lands', () => {
+    const plan = planRetune(strings, 'planned', 2, { bridge: 'fixed', manner: 'by display' });
+    expect(plan.fine).to.deep.equal([]);
+    // What is within tolerance stays; the others are done once.
+    expect(plan.steps.map(({ course }) => course)).to.have.members([6, 5, 4, 3, 2, 1]);
+  });
+
+  it('a string that is aimed is compared with none that its aim contradicts', () => {
+    const matrix = [1, 2, 3, 4, 5, 6].map((j) =>
+      [1, 2, 3, 4, 5, 6].map((i) => (i === j ? 0 : -0.04)),
+    );
+    const plan = planRetune(strings, 'thickest first', 2, {
+      bridge: 'fixed',
+      coupling: { matrix, error: 0.15, turns: 40 },
+      manner: 'by display',
+    });
+    // The first ones rise by some 20 cents as the others are let down: no string sounds what they aim at.
+    expect(plan.steps[0]!.references).to.deep.equal([]);
+    for (const { references } of plan.steps)
+      for (const { offsetCents } of references) expect(Math.abs(offsetCents)).to.be.at.most(2);
   });
 });
 
 describe('a reference in words', () => {
   const words = (id: string, course: number, held: number, fret: number) => {
-    const { steps } = plan('guitar-standard', id);
-    const all: readonly Reference[] = steps.find((step) => step.course === course)!.references;
+    const { steps } = planRetune(stringsOf('guitar-standard', id), 'thickest first', 2, STIFF);
+    const all: readonly Comparison[] = steps.find((step) => step.course === course)!.references;
     return referenceInWords(all.find((r) => r.held.course === held && r.held.fret === fret)!);
   };
 
@@ -160,24 +233,19 @@ describe('a reference in words', () => {
     expect(words('guitar-open-d', 6, 6, 0)).to.equal('Open string 4 sounds an octave higher.');
     expect(words('guitar-open-d', 6, 5, 5)).to.equal('String 5 at fret 5 sounds an octave higher.');
   });
-
-  it('says what to allow for', () => {
-    const off = { held: { course: 4, fret: 4 }, open: 3, octaves: 0, course: 4, offsetCents: -12 };
-    expect(referenceInWords(off)).to.equal(
-      'String 4 at fret 4 sounds the same. This one belongs 12 cents higher than that.',
-    );
-  });
 });
 
 describe('warnings', () => {
   it('refuse what would break, with string, figure and a way out', () => {
-    // The first string of a guitar in standard has 5.5 semitones; G4 for E4 leaves 2.5, A4 half of one.
+    // The first string of a guitar in standard has 5.2 semitones; G4 for E4 leaves 2.2, A4 a fifth of one.
     const strings = stringsOf('guitar-standard', 'guitar-standard').map((s) =>
       s.course === 1 ? { ...s, targetHz: 440, targetMidi: 69 } : s,
     );
     const [warning] = planRetune(strings, 'planned', 2).warnings;
     expect(warning?.kind).to.equal('refused');
-    expect(warning?.say).to.match(/^String 1 would stand 0\.5 semitones below breaking\./);
+    expect(warningInWords(warning!)).to.equal(
+      'String 1 would stand 0.2 semitones below breaking. It needs a lower note or another kind of string.',
+    );
     expect(plan('guitar-standard', 'guitar-new-standard').warnings.map((w) => w.kind)).to.include(
       'caution',
     );
@@ -194,9 +262,8 @@ describe('warnings', () => {
       ...s,
       targetHz: s.targetHz * 2 ** (2 / 12),
     }));
-    expect(planRetune(raised, 'planned', 2).warnings.find((w) => w.kind === 'load')?.say).to.equal(
-      'The neck would carry 126 % of its usual load.',
-    );
+    const load = planRetune(raised, 'planned', 2).warnings.find((w) => w.kind === 'load');
+    expect(warningInWords(load!)).to.equal('The neck would carry 126 % of its usual load.');
   });
 });
 
@@ -207,13 +274,15 @@ describe('any two tunings of one instrument', () => {
     ).map((to) => [from.id, to.id] as const),
   );
   const orders: PlanOrder[] = ['thickest first', 'thinnest first', 'planned'];
+  /** Every third pair: all of them take as many seconds as there are of them hundreds. */
+  const sample = pairs.filter((_, i) => i % 3 === 0);
 
   it('the plan ends in the target, there and back is the identity, every reference sounds what it says', () => {
-    for (const [from, to] of pairs)
+    for (const [from, to] of sample)
       for (const order of orders) {
         const now = new Map(tuningOf(from).courses.map(([midi], i) => [i + 1, midi!]));
         const strings = stringsOf(from, to);
-        for (const step of planRetune(strings, order, 2).steps) {
+        for (const step of planRetune(strings, order, 2, STIFF).steps) {
           const target = tuningOf(to).courses[step.course - 1]![0]!;
           now.set(step.course, target);
           for (const { held, open, octaves } of step.references) {
@@ -251,7 +320,7 @@ describe('any two tunings of one instrument', () => {
             targetHz: shiftHz(s.targetHz, offsets[i]!),
           }));
           const now = new Map(strings.map((s) => [s.course, s.nowHz]));
-          for (const step of planRetune(strings, order, 2).steps) {
+          for (const step of planRetune(strings, order, 2, STIFF).steps) {
             now.set(step.course, step.toHz);
             for (const { held, open, octaves, course, offsetCents } of step.references) {
               const frets = held.fret === 0 ? 0 : held.fret - strings[held.course - 1]!.startFret;
@@ -326,7 +395,7 @@ describe('the planned order', () => {
 
   it('gives its reason in a sentence', () => {
     expect(plan('guitar-standard', 'guitar-open-d', 'planned').reason).to.match(
-      /^In this order every step has a string to compare with\.$/,
+      /^In this order the load swings least, and every step has a string to compare with\.$/,
     );
   });
 });
@@ -337,7 +406,7 @@ describe('a floating bridge', () => {
     const fixed = planRetune(strings, 'planned', 2, { bridge: 'fixed' });
     const floating = planRetune(strings, 'planned', 2, { bridge: 'floating' });
     expect(fixed.warnings).to.deep.equal([]);
-    expect(floating.warnings.map(({ say }) => say).join()).to.match(/bridge floats/);
+    expect(floating.warnings.map(warningInWords).join()).to.match(/bridge floats/);
     expect(floating.passes).to.be.greaterThan(fixed.passes);
   });
 });

@@ -1,8 +1,24 @@
 import type { Tuning } from '../music/index.ts';
 import { midiToHz, targetsOf } from '../music/index.ts';
-import { type Instrument, soundingLength, startFret } from '../strings/index.ts';
-import type { Hz } from '../units.ts';
-import type { PlanString } from './plan.ts';
+import { type Instrument, type StringSpec, soundingLength, startFret } from '../strings/index.ts';
+import type { Hz, Midi, Millimetres } from '../units.ts';
+
+/** One string before a retune. */
+export interface PlanString {
+  readonly course: number;
+  readonly spec: StringSpec;
+  /** Sounding length. */
+  readonly lengthMm: Millimetres;
+  /** Fret of the neck at which it begins. */
+  readonly startFret: number;
+  /** What it sounds now, measured or taken from the tuning it is in. */
+  readonly nowHz: Hz;
+  readonly targetHz: Hz;
+  /** The note of the target, for comparisons by fret. */
+  readonly targetMidi: Midi;
+  /** What it sounds in the instrument's standard tuning. */
+  readonly standardHz: Hz;
+}
 
 /** What a retune goes from and to. */
 export interface Retune {

@@ -13,6 +13,8 @@ export interface StringReading {
   readonly cents: Cents;
   readonly errorCents: Cents;
   readonly moving: boolean;
+  /** The note was cut short: two such never close a string. */
+  readonly short?: boolean;
   readonly hz: Hz;
   /**
    * Where the string was to be brought, in cents from its target, so that it lands there
@@ -64,6 +66,7 @@ export function readingFor(
     cents: centsBetween(targetHz, reading.hz),
     errorCents: reading.errorCents,
     moving: reading.moving,
+    ...(reading.short && { short: true }),
     hz: reading.hz,
     ...(aim !== 0 && { aim }),
   };

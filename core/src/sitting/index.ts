@@ -1,8 +1,12 @@
-export { aimOf, type Pull, passesToCome, standings, whyMoved } from './ahead.ts';
 export type { BenchEvent, RoomNote, StampedEvent, StringReading } from './events.ts';
 export { offBy, readingFor } from './events.ts';
-export { type Hearing, hearPluck } from './hear.ts';
-export { cameFrom, FROM_ANOTHER_TUNING, type LastPitches, stringsNow } from './known.ts';
+export {
+  cameFrom,
+  FROM_ANOTHER_TUNING,
+  type LastPitches,
+  pitchesBefore,
+  stringsNow,
+} from './known.ts';
 export { type LedgerRow, ledger } from './ledger.ts';
 export type { BenchGoal, BenchState, Pass, Standing, StringPass } from './replay.ts';
 export {

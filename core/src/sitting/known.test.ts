@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { findTuning, shiftHz, targetsOf } from '../music/index.ts';
-import { cameFrom, stringsNow } from './known.ts';
+import { cameFrom, pitchesBefore, stringsNow } from './known.ts';
 
 const TARGETS = targetsOf(findTuning('guitar-standard')!, 440);
 const SIXTH = TARGETS[5]!;
@@ -12,6 +12,15 @@ describe('what is known of the strings', () => {
     expect(cameFrom(SIXTH, lastAt(60.1), 0)).to.be.closeTo(60.1, 1e-9);
     expect(cameFrom(SIXTH, lastAt(-59.9), 0)).to.equal(null);
     expect(cameFrom(SIXTH, new Map(), 0)).to.equal(null);
+  });
+
+  it('a string that was never heard stands where the tuning it is kept in has it', () => {
+    const openD = targetsOf(findTuning('guitar-open-d')!, 440);
+    const before = pitchesBefore(new Map([[5, 108]]), TARGETS);
+    expect(before.get(5)).to.equal(108);
+    // From E2 to D2, two semitones.
+    expect(cameFrom(openD[5]!, before, 0)).to.be.closeTo(200, 1e-9);
+    expect(stringsNow(openD, [], before, 0)[5]?.lastHz).to.be.closeTo(82.407, 0.001);
   });
 
   it('what was heard open sounds higher with a capo on', () => {

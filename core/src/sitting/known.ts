@@ -8,6 +8,11 @@ export const FROM_ANOTHER_TUNING: Cents = 60;
 /** What the open strings were heard at last before a sitting, course by course. */
 export type LastPitches = ReadonlyMap<number, Hz>;
 
+/** Where the open strings are before a sitting: as they were heard last, else as the tuning they are kept in has them. */
+export function pitchesBefore(last: LastPitches, home: readonly Target[]): LastPitches {
+  return new Map([...home.map(({ course, hz }) => [course, hz] as const), ...last]);
+}
+
 /** How far a string that comes from another tuning was from its target; null for any other. */
 export function cameFrom({ course, hz }: Target, last: LastPitches, capo: number): Cents | null {
   const open = last.get(course);

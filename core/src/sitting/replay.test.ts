@@ -38,6 +38,29 @@ const refused = (refusal: Refusal, targets: readonly Target[] = []) =>
   refusalInWords(refusal, soundedTogether(refusal, targets));
 
 describe('the bench', () => {
+  it('does not send a string round for ever that stays at the very edge of its tolerance', () => {
+    // Read to 0.3: two readings that differ by less than 0.85 show no move, and 2.6 is the edge.
+    const atRest = after(read(6, -1.9), read(6, -2.1));
+    expect(standing(atRest, 6)).to.equal('left alone');
+    expect(standing(after(read(6, -1.9), read(6, -2.8)), 6)).to.equal('low');
+    expect(standing(after(read(6, -2.1)), 6)).to.equal('low');
+    expect(standing(after(read(6, -1), read(6, -2.1)), 6)).to.equal('low');
+    // An unsure reading widens the edge by a cent at most: taken by hand at 5 it is not right a pass later.
+    const unsure = (cents: number): BenchEvent => ({
+      type: 'reading',
+      reading: { course: 6, cents, errorCents: 3, moving: false, hz: 82 },
+    });
+    const taken = after(unsure(5), { type: 'accept' }, { type: 'next pass' }, unsure(5));
+    expect(standing(taken, 6)).to.equal('high');
+    expect(standing(after(unsure(1.9), unsure(2.9)), 6)).to.equal('left alone');
+    expect(standing(after(unsure(1.9), unsure(3.1)), 6)).to.equal('high');
+    // In the pass after it as well, and for as long as it stays there.
+    const next = after(read(6, 1.9), read(6, 2.1), { type: 'next pass' }, read(6, 2.3));
+    expect(standing(next, 6)).to.equal('left alone');
+    const brought = after(read(6, -5), read(6, -1.9), read(6, -2.2));
+    expect(standing(brought, 6)).to.equal('done');
+  });
+
   it('begins with the thickest string', () => {
     expect(nextCourse(startBench(GOAL), null)).to.equal(6);
     expect(says(startBench(GOAL)).say).to.equal('Pluck string 6, E2.');

@@ -9,6 +9,11 @@ export interface BenchGoal {
   readonly tolerance: Cents;
 }
 
+/** Two readings that differ by less than so many standard errors show no move. */
+const EDGE_SIGMAS = 2;
+/** However unsure a reading is, further beyond the tolerance nothing is right. */
+const WIDEST_EDGE: Cents = 1;
+
 /** How a string stands in the present pass. */
 export type Standing = 'unread' | 'low' | 'high' | 'at rest' | 'done' | 'left alone';
 
@@ -125,17 +130,46 @@ function withReading(state: BenchState, reading: StringReading): BenchState {
 function standingOf(state: BenchState, readings: readonly StringReading[]): Standing {
   const { tolerance } = state.goal;
   const last = nth(readings, readings.length - 1);
-  if (offBy(last) < -tolerance) return 'low';
-  if (offBy(last) > tolerance) return 'high';
-  const neverMoved = readings.every((r) => Math.abs(offBy(r)) <= tolerance);
-  const earlier = readings[readings.length - 2] ?? lastOfEarlierPass(state, last.course);
-  if (last.moving || !earlier || !agree(earlier, last, tolerance)) return 'at rest';
+  const left = lastOfEarlierPass(state, last.course);
+  const earlier = readings[readings.length - 2] ?? left;
+  const right = rightOnes(readings, left, tolerance);
+  if (!right.at(-1)) return offBy(last) < 0 ? 'low' : 'high';
+  const neverMoved = right.every((one) => one);
+  const wasRight =
+    right.at(-2) ?? (left !== undefined && Math.abs(offBy(left)) <= edgeOf(left, tolerance));
+  if (last.moving || !earlier || !wasRight || !agree(earlier, last, tolerance)) return 'at rest';
   return neverMoved ? 'left alone' : 'done';
 }
 
-/** Two readings agree when both are within tolerance and no further apart than it. */
+/** As far from its note as what was right and did not move may read. */
+function edgeOf({ errorCents }: StringReading, tolerance: Cents): Cents {
+  return tolerance + Math.min(WIDEST_EDGE, EDGE_SIGMAS * errorCents);
+}
+
+/**
+ * Which readings are right: within tolerance, or at its very edge where the one before was right and
+ * nothing moved as far as two readings can tell, so that no string is sent round for ever.
+ */
+function rightOnes(
+  readings: readonly StringReading[],
+  left: StringReading | undefined,
+  tolerance: Cents,
+): boolean[] {
+  let before = left && Math.abs(offBy(left)) <= edgeOf(left, tolerance) ? left : undefined;
+  return readings.map((reading) => {
+    const off = Math.abs(offBy(reading));
+    const errors = before ? Math.hypot(before.errorCents, reading.errorCents) : 0;
+    const stays =
+      before !== undefined && Math.abs(offBy(reading) - offBy(before)) <= EDGE_SIGMAS * errors;
+    const right = off <= tolerance || (stays && off <= edgeOf(reading, tolerance));
+    before = right ? reading : undefined;
+    return right;
+  });
+}
+
+/** Two readings at rest agree when they are no further apart than the tolerance; one of them must have rung out. */
 function agree(a: StringReading, b: StringReading, tolerance: Cents): boolean {
-  return Math.abs(offBy(a)) <= tolerance && Math.abs(a.cents - b.cents) <= tolerance && !a.moving;
+  return Math.abs(a.cents - b.cents) <= tolerance && !a.moving && !(a.short && b.short);
 }
 
 /** What a string was left at in the pass before the present one. */

@@ -11,10 +11,15 @@ export {
   centsPerTurn,
   HAND_ERROR,
   judgePegTurn,
+  type Learned,
   learnFigure,
   loosen,
   pegAfterAdvice,
+  pegAfterLeast,
+  playOf,
+  type Reversal,
   TEST_TURN,
+  type TurnsFor,
   turnsFor,
   withPeg,
 } from './pegFigure.ts';
@@ -24,6 +29,7 @@ export {
   pegPlace,
   USUAL_RATIO,
 } from './pegs.ts';
+export { type StringSet, setOf, setsFor, usualCore, withSet } from './sets.ts';
 export type { Material } from './strength.ts';
 export { breakingHz, headroom, MATERIALS, musicWireStrength } from './strength.ts';
 export type { PegGeometry, StringStretch } from './tension.ts';
@@ -43,6 +49,8 @@ export type {
   PegKind,
   PegLayout,
   PegPlace,
+  PegPlay,
+  SmallestStep,
   StringSpec,
   TightenDirection,
 } from './types.ts';

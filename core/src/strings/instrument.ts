@@ -1,27 +1,6 @@
-import type { KgPerMetre, Millimetres } from '../units.ts';
 import { pegPlace, USUAL_RATIO } from './pegs.ts';
-import type { Instrument, Peg, PegKind, PegPlace, StringSpec, TightenDirection } from './types.ts';
-
-/**
- * Usual steel strings of a six-string guitar, course 1 first; unit weights and
- * cores from memory, chosen so that tensions come out between 70 and 130 N.
- */
-const STEEL_SET: readonly StringSpec[] = [
-  plain(0.254, 3.978e-4),
-  plain(0.33, 6.714e-4),
-  plain(0.432, 1.1506e-3),
-  wound(0.66, 0.36, 2.26e-3),
-  wound(0.91, 0.4, 4.23e-3),
-  wound(1.17, 0.43, 6.84e-3),
-];
-
-function plain(diameterMm: Millimetres, unitWeight: KgPerMetre): StringSpec {
-  return { material: 'steel', wound: false, diameterMm, coreMm: diameterMm, unitWeight };
-}
-
-function wound(diameterMm: Millimetres, coreMm: Millimetres, unitWeight: KgPerMetre): StringSpec {
-  return { material: 'steel', wound: true, diameterMm, coreMm, unitWeight };
-}
+import { stringsOfSet } from './sets.ts';
+import type { Instrument, Peg, PegKind, PegPlace, TightenDirection } from './types.ts';
 
 /**
  * A usual peg. Sideways buttons of the upper row are turned away from the player to
@@ -38,17 +17,18 @@ export function usualPeg(kind: PegKind, { row }: PegPlace): Peg {
   };
 }
 
-/** A six-string guitar with steel strings in standard tuning. */
+/** A six-string guitar with steel strings 12–53 in standard tuning. */
 export function steelGuitar(id: string, name: string, note = ''): Instrument {
+  const strings = stringsOfSet('guitar-acoustic-12');
   return {
     id,
     name,
     kind: 'guitar',
     scaleMm: 648,
     frets: 20,
-    courses: STEEL_SET.map((spec, index) => ({
+    courses: strings.map((spec, index) => ({
       number: index + 1,
-      strings: [{ spec, peg: usualPeg('geared', pegPlace('3+3', index + 1, STEEL_SET.length)) }],
+      strings: [{ spec, peg: usualPeg('geared', pegPlace('3+3', index + 1, strings.length)) }],
     })),
     layout: '3+3',
     bridge: 'fixed',

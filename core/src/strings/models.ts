@@ -4,8 +4,9 @@ import type { Hz, KgPerMetre, Millimetres, Newtons } from '../units.ts';
 import { steelGuitar, usualPeg } from './instrument.ts';
 import { soundingLength } from './length.ts';
 import { layoutsFor, pegPlace } from './pegs.ts';
-import { headroom, MATERIALS } from './strength.ts';
-import { plainUnitWeight, tensionOf } from './tension.ts';
+import { plain, stringsOfSet } from './sets.ts';
+import { headroom } from './strength.ts';
+import { tensionOf } from './tension.ts';
 import type { Bridge, Instrument, Peg, PegKind, PegLayout, StringSpec } from './types.ts';
 
 /** A usual instrument of its kind, with everything that can be changed afterwards. */
@@ -14,11 +15,6 @@ export interface Model {
   /** @example 'Ukulele, concert' */
   readonly name: string;
   readonly build: (id: string, name: string, note?: string) => Instrument;
-}
-
-function plain(material: StringSpec['material'], mm: Millimetres): StringSpec {
-  const unitWeight = plainUnitWeight(MATERIALS[material].density, mm);
-  return { material, wound: false, diameterMm: mm, coreMm: mm, unitWeight };
 }
 
 function wound(
@@ -39,14 +35,16 @@ interface Sheet {
   readonly frets: number;
   readonly tuningId: string;
   readonly pegs: PegKind;
+  readonly postMm?: Millimetres;
   readonly bridge?: Bridge;
+  readonly layout?: PegLayout;
   /** Course 1 first. Gauges, weights and cores are usual ones, from memory. */
   readonly strings: readonly StringSpec[];
 }
 
 function built(sheet: Sheet): Model['build'] {
   const { kind, scaleMm, frets, tuningId, strings, bridge = 'fixed' } = sheet;
-  const layout = layoutsFor(kind, strings.length)[0] ?? 'in line';
+  const layout = sheet.layout ?? layoutsFor(kind, strings.length)[0] ?? 'in line';
   return (id, name, note = '') => ({
     id,
     name,
@@ -67,7 +65,8 @@ function built(sheet: Sheet): Model['build'] {
 /** The side peg of a banjo is geared, whatever the others are. */
 function pegOf(sheet: Sheet, layout: PegLayout, course: number): Peg {
   const place = pegPlace(layout, course, sheet.strings.length);
-  return usualPeg(place.row === 'side' ? 'geared' : sheet.pegs, place);
+  const peg = usualPeg(place.row === 'side' ? 'geared' : sheet.pegs, place);
+  return sheet.postMm === undefined ? peg : { ...peg, postMm: sheet.postMm };
 }
 
 function ukulele(
@@ -83,6 +82,19 @@ function ukulele(
 export const MODELS: readonly Model[] = [
   { id: 'steel-guitar', name: 'Guitar, steel strings', build: steelGuitar },
   {
+    id: 'electric-guitar',
+    name: 'Guitar, electric',
+    build: built({
+      kind: 'guitar',
+      scaleMm: 648,
+      frets: 22,
+      tuningId: 'guitar-standard',
+      pegs: 'geared',
+      layout: 'in line',
+      strings: stringsOfSet('guitar-electric-10'),
+    }),
+  },
+  {
     id: 'nylon-guitar',
     name: 'Guitar, nylon strings',
     build: built({
@@ -91,6 +103,8 @@ export const MODELS: readonly Model[] = [
       frets: 19,
       tuningId: 'guitar-standard',
       pegs: 'geared',
+      // Rollers of a slotted head: common practice, no source.
+      postMm: 10,
       strings: [
         nylon(0.71),
         nylon(0.82),

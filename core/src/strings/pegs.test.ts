@@ -53,13 +53,13 @@ describe('pegs', () => {
 describe('expected turns', () => {
   const guitar = steelGuitar('g', 'G');
 
-  // ΔL = ΔT L / (E A), turns = ΔL / (π d) · ratio, by hand for this low E: μ 6.84e-3, T at E2 is
-  // 78.0 N and 9.55 N more a semitone up; L 758 mm, A of 0.43 mm is 0.1452 mm²; 0.249 mm of
-  // string, 0.198 turns of a 6 mm post at 15:1; a fifth more by what gives way, 0.24. That it
-  // is under a quarter turn is common practice, no source.
-  it('a semitone on a low E is just under a quarter turn', () => {
+  // ΔL = ΔT L / (E A), turns = ΔL / (π d) · ratio, by hand for this low E: μ 1.000e-2, T at E2 is
+  // 114.1 N and 13.97 N more a semitone up; L 758 mm, A of 0.47 mm is 0.1735 mm²; 0.305 mm of
+  // string, 0.243 turns of a 6 mm post at 15:1; a fifth more by what gives way, 0.29. That it
+  // is a quarter to a third of a turn is common practice, no source.
+  it('a semitone on a low E is a little over a quarter turn', () => {
     const turns = expectedTurns(guitar, 6, midiToHz(40, 440), midiToHz(41, 440))!;
-    expect(turns).to.be.closeTo(1.2 * 0.198, 0.003);
+    expect(turns).to.be.closeTo(1.2 * 0.243, 0.003);
   });
 
   it('there and back cancel, and down is negative', () => {
@@ -86,7 +86,11 @@ describe('expected turns', () => {
 
   it('are said in words a hand understands', () => {
     const said: readonly (readonly [number, string])[] = [
-      [0.01, 'a hair'],
+      [0.009, 'as little as you can'],
+      [0.01, '5° on the button'],
+      [1 / 72, '5° on the button'],
+      [0.03, '10° on the button'],
+      [0.037, '15° on the button'],
       [0.06, 'a sixteenth of a turn'],
       [0.125, 'an eighth of a turn'],
       [-0.22, 'a quarter turn'],

@@ -29,6 +29,30 @@ export interface PegFigure {
   readonly error: number;
   /** Turns that it was learned from. */
   readonly turns: number;
+  /** Play before it takes hold after a change of direction, that of the slot with it; not there while no turn told of it. */
+  readonly play?: PegPlay;
+  /** What the hand does on it when it turns as little as it can; not there while none was seen. */
+  readonly least?: SmallestStep;
+}
+
+/** The smallest turns that a hand made. */
+export interface SmallestStep {
+  /** Turns of the button, in the middle. */
+  readonly turns: number;
+  /** Standard error of that, as a share. */
+  readonly error: number;
+  /** How many of them. */
+  readonly steps: number;
+}
+
+/** How far a button turns after a change of direction before its string follows. */
+export interface PegPlay {
+  /** Turns of the button. */
+  readonly turns: number;
+  /** Standard error of that, in turns. */
+  readonly error: number;
+  /** How far its error goes with that of the factor, −1 to 1; missing is 0. */
+  readonly together?: number;
 }
 
 /** One string as it is strung: what its physics needs. */

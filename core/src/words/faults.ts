@@ -1,6 +1,8 @@
 import type { Fault, FaultFacts, Rule } from '../coach/index.ts';
 import { loosen } from '../strings/index.ts';
+import { counted } from './figures.ts';
 import { capital, type Sentence } from './sentence.ts';
+import { sizeInWords } from './turns.ts';
 
 const TRACE = 'Trace the string to its peg with a finger.';
 
@@ -15,6 +17,10 @@ const WORDS: { readonly [R in Rule]: (facts: FaultFacts[R]) => Sentence } = {
     more: `Tighten, ${tighten}, until it gives a clear note, then pluck.`,
   }),
   'wrong octave': wrongOctave,
+  'out of reach': ({ course, semitones }) => ({
+    say: `String ${course} cannot stand ${counted(Math.round(semitones), 'semitone')} high: fretted or touched? Pluck it open.`,
+    more: 'Keep the fingers of the other hand off the string.',
+  }),
   'floppy or tight': () => ({
     say: 'Is the string floppy or tight?',
     more: 'Floppy: tighten. Tight: loosen. When in doubt, loosen.',
@@ -35,22 +41,29 @@ const WORDS: { readonly [R in Rule]: (facts: FaultFacts[R]) => Sentence } = {
     say: `It slipped back ${cents.toFixed(0)} cents.`,
     more: 'Go below and come up once more. If it does so again, look at peg and winding.',
   }),
-  'does not move': () => ({ say: 'It does not move. Is that its peg?', more: TRACE }),
-  'to and fro': () => ({
-    say: 'To and fro. Go well below, then come up once, slowly.',
-    more: 'Small turns: a hair at a time near the note.',
+  'does not move': () => ({
+    say: 'It does not move. Press it gently behind the nut, then pluck.',
+    more: `If it stays as it is: is that its peg? ${TRACE}`,
+  }),
+  'sticks at the nut': ({ jumped }) => ({
+    say: `It sticks at the nut, then jumps: ${jumped.toFixed(0)} cents. Go below, press behind the nut, pluck.`,
+    more: 'A pencil’s graphite in the slot helps. Press after every turn.',
+  }),
+  'to and fro': ({ tighten, turn }) => ({
+    say: `To and fro. Loosen, ${loosen(tighten)}${turn ? `, ${sizeInWords(turn)}` : ''}; then come up little by little.`,
+    more: 'As little as you can at a time, always upward.',
   }),
   'too fast': ({ speed }) => ({
     say: 'Slower: small turns near the note.',
     more: `It moved ${speed.toFixed(0)} cents a second.`,
   }),
-  'a semitone off': ({ heard, wanted, high }) => ({
-    say: `That is ${heard}, not ${wanted}: a semitone ${high ? 'high' : 'low'}.`,
-    more: 'The sign beside the letter counts.',
+  'a semitone off': ({ heard, wanted, high, tighten, turn }) => ({
+    say: `That is ${heard}, not ${wanted}. ${wayBack(high ? 'high' : 'low', tighten)}${turn ? `, ${sizeInWords(turn)}` : ''}.`,
+    more: `A semitone ${high ? 'high' : 'low'}: the sign beside the letter counts.`,
   }),
   'near breaking': ({ course, headroom }) => ({
     say: `Slowly: string ${course} will stand ${headroom.toFixed(1)} semitones from breaking.`,
-    more: 'Face away. A lighter string or a lower tuning would be safer.',
+    more: 'Face away. A lower tuning would be safer; another gauge of the same kind would not.',
   }),
   'no arrival': ({ plucks }) => ({
     say: 'Leave it for now and go on to the next string.',
@@ -60,10 +73,22 @@ const WORDS: { readonly [R in Rule]: (facts: FaultFacts[R]) => Sentence } = {
     say: `String ${course} still moves after ${passes} passes.`,
     more: 'A worn string, a slipping peg or a loose bridge: have it looked at.',
   }),
-  'in tune with itself': ({ cents, ownA4, a4 }) => ({
-    say: `In tune with itself, ${Math.abs(cents).toFixed(0)} cents ${cents < 0 ? 'low' : 'high'}.`,
-    more: `Keep it by setting A4 to ${ownA4.toFixed(1)} Hz, or bring all strings to ${a4} Hz.`,
-  }),
+  'in tune with itself': ({ cents, ownA4, a4, semitones }) => {
+    if (semitones > 0)
+      return {
+        say: `Every string is ${counted(semitones, 'semitone')} high. Is a capo on?`,
+        more: `Take it off, or say so: capo at fret ${semitones}.`,
+      };
+    if (semitones < 0)
+      return {
+        say: `Every string is ${counted(-semitones, 'semitone')} low. Is it kept lower?`,
+        more: `Then choose that tuning; or bring all strings up to ${a4} Hz, slowly.`,
+      };
+    return {
+      say: `In tune with itself, ${Math.abs(cents).toFixed(0)} cents ${cents < 0 ? 'low' : 'high'}.`,
+      more: `Keep it by setting A4 to ${ownA4.toFixed(1)} Hz, or bring all strings to ${a4} Hz.`,
+    };
+  },
   clipped: () => ({
     say: 'Too loud for the microphone. Pluck softer.',
     more: 'Or move away from it, or turn its input down.',

@@ -33,6 +33,24 @@ export function howInWords(place: FretPlace): string {
   }
 }
 
+/** A note that fits another place than the one asked for: which it may be. `heard` is a fret, 0 the open string. */
+export interface OtherPlace {
+  readonly asked: FretAsked;
+  readonly heard: number;
+  /** The open string that it may be as well. */
+  readonly string: number | null;
+}
+
+/** @example otherPlaceInWords({ asked, heard: 5, string: 2 }).say // => 'That sounded like fret 5, or string 2 open, not fret 12.' */
+export function otherPlaceInWords({ asked, heard, string }: OtherPlace): Sentence {
+  const place = heard === 0 ? 'the open string' : `fret ${heard}`;
+  const or = string === null ? '' : `, or string ${string} open`;
+  return {
+    say: `That sounded like ${place}${or}, not ${placeInWords(asked.place, 0)}.`,
+    more: 'Its reading waits for your answer.',
+  };
+}
+
 const strings = (courses: readonly number[]) =>
   `string${courses.length > 1 ? 's' : ''} ${courses.join(', ')}`;
 
@@ -105,7 +123,7 @@ export function fretTaskInWords(
     };
   return {
     say: done ? 'This check is done.' : 'Every place is read.',
-    more: 'What it comes to stands below.',
+    more: 'W shows what it comes to.',
   };
 }
 

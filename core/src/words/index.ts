@@ -18,26 +18,37 @@ export {
   fretNoticeInWords,
   fretTaskInWords,
   howInWords,
+  type OtherPlace,
+  otherPlaceInWords,
   placeInWords,
 } from './frets.ts';
 export { stepInWords } from './next.ts';
 export { beatInWords, pairInWords } from './pair.ts';
 export { type PegFound, type PegTask, pegTestInWords } from './pegTest.ts';
-export { referenceInWords } from './reference.ts';
+export {
+  capoWayInWords,
+  knownSinceInWords,
+  shortStringInWords,
+  warningInWords,
+} from './plan.ts';
+export { BY_TONE, referenceInWords } from './reference.ts';
 export { refusalInWords } from './refusal.ts';
 export { type Saying, sayingInWords } from './saying.ts';
 export { capital, type Sentence } from './sentence.ts';
 export {
   type Clock,
+  doubtInWords,
   headlineOf,
   holdInWords,
   lessonInWords,
   lookInWords,
-  ODD_WORDS,
+  oddInWords,
+  oddTaskInWords,
   questionOf,
   STEP_WORDS,
   verdictInWords,
   verdictSpan,
 } from './settling.ts';
 export { settlingTaskInWords } from './settlingTask.ts';
-export { pegInWords, turnInWords } from './turns.ts';
+export { touchedInWords } from './touched.ts';
+export { pegInWords, saidTurns, turnInWords } from './turns.ts';

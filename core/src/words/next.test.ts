@@ -30,7 +30,16 @@ const CASES: readonly (readonly [step: NextStep, say: string, more: string])[] =
     'It is right: leave it alone.',
     'Mute this one before you go on.',
   ],
-  [{ step: 'let it ring' }, 'Nearly. Let it ring out once.', 'The pitch was still moving.'],
+  [
+    { step: 'let it ring', short: false },
+    'Nearly. Let it ring out once.',
+    'The pitch was still moving.',
+  ],
+  [
+    { step: 'let it ring', short: true },
+    'Right so far. Pluck it once more and let it ring.',
+    'Both notes were cut short.',
+  ],
   [
     { step: 'once more', fromAbove: false },
     'At rest. Pluck it once more to be sure.',
@@ -42,28 +51,52 @@ const CASES: readonly (readonly [step: NextStep, say: string, more: string])[] =
     'You came down from above: it may slip. Go just below and come up once.',
   ],
   [
-    { step: 'too far', tighten: TIGHTEN },
+    { step: 'too far', tighten: TIGHTEN, turn: { turns: -0.22, guess: true } },
+    'Too far. Drop just below, then come up.',
+    'Loosen, towards you, a quarter turn and a little more, then tighten: the last movement is always upward.',
+  ],
+  [
+    { step: 'too far', tighten: TIGHTEN, turn: { turns: -0.004, guess: true } },
+    'Too far. Drop just below, then come up.',
+    'Loosen, towards you, as little as you can, then tighten: the last movement is always upward.',
+  ],
+  [
+    { step: 'too far', tighten: TIGHTEN, turn: null },
     'Too far. Drop just below, then come up.',
     'Loosen, towards you, then tighten: the last movement is always upward.',
   ],
   [
-    { step: 'far off', low: true, tighten: TIGHTEN, semitones: 2.04, notes: ['F♯3', 'G3'] },
+    {
+      step: 'far off',
+      low: true,
+      tighten: TIGHTEN,
+      semitones: 2.04,
+      notes: ['F♯3', 'G3'],
+      turn: null,
+    },
     'Far below. Tighten, away from you.',
     '2.0 semitones to go. On the way: F♯3, G3. Slow before the last.',
   ],
   [
-    { step: 'far off', low: true, tighten: TIGHTEN, semitones: 0.8, notes: ['G3'] },
-    'Far below. Tighten, away from you.',
+    {
+      step: 'far off',
+      low: true,
+      tighten: TIGHTEN,
+      semitones: 0.8,
+      notes: ['G3'],
+      turn: { turns: 0.25, guess: false },
+    },
+    'Far below. Tighten, away from you, a quarter turn.',
     '0.8 semitones to go. Up to G3. Slow before the last.',
   ],
   [
-    { step: 'far off', low: false, tighten: TIGHTEN, semitones: 0.8, notes: ['G3'] },
+    { step: 'far off', low: false, tighten: TIGHTEN, semitones: 0.8, notes: ['G3'], turn: null },
     'Far above. Loosen, towards you.',
     '0.8 semitones to go. Down to G3. Slow before the last.',
   ],
   [
     { ...turn, low: true, small: true },
-    'Low. Tighten, away from you, a hair.',
+    'Low. Tighten, away from you, as little as you can.',
     'Sound it, hear it, then turn.',
   ],
   [

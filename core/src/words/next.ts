@@ -2,7 +2,7 @@ import type { Moved, NamedString, NextStep, TurnSize } from '../coach/index.ts';
 import { loosen, type TightenDirection } from '../strings/index.ts';
 import type { Cents } from '../units.ts';
 import type { Sentence } from './sentence.ts';
-import { turnInWords } from './turns.ts';
+import { LEAST_TURN, sizeInWords, turnInWords } from './turns.ts';
 
 type Facts<S extends NextStep['step']> = Extract<NextStep, { step: S }>;
 
@@ -19,9 +19,11 @@ const WORDS: { readonly [S in NextStep['step']]: (facts: Facts<S>) => Sentence }
       more: 'Mute this one before you go on.',
     };
   },
-  'let it ring': () => ({
-    say: 'Nearly. Let it ring out once.',
-    more: 'The pitch was still moving.',
+  'let it ring': ({ short }) => ({
+    say: short
+      ? 'Right so far. Pluck it once more and let it ring.'
+      : 'Nearly. Let it ring out once.',
+    more: short ? 'Both notes were cut short.' : 'The pitch was still moving.',
   }),
   'once more': ({ fromAbove }) => ({
     say: 'At rest. Pluck it once more to be sure.',
@@ -29,17 +31,17 @@ const WORDS: { readonly [S in NextStep['step']]: (facts: Facts<S>) => Sentence }
       ? 'You came down from above: it may slip. Go just below and come up once.'
       : 'Two plucks that agree close this string.',
   }),
-  'too far': ({ tighten }) => ({
+  'too far': ({ tighten, turn }) => ({
     say: 'Too far. Drop just below, then come up.',
-    more: `Loosen, ${loosen(tighten)}, then tighten: the last movement is always upward.`,
+    more: `Loosen, ${loosen(tighten)}${turn ? `, ${backInWords(turn)}` : ''}, then tighten: the last movement is always upward.`,
   }),
-  'far off': ({ low, tighten, semitones, notes }) => {
+  'far off': ({ low, tighten, semitones, notes, turn }) => {
     const path =
       notes.length > 1
         ? `On the way: ${notes.join(', ')}.`
         : `${low ? 'Up' : 'Down'} to ${notes[0]}.`;
     return {
-      say: `${low ? 'Far below' : 'Far above'}. ${wayOf(low, tighten)}.`,
+      say: `${low ? 'Far below' : 'Far above'}. ${wayOf(low, tighten)}${turn ? `, ${sizeInWords(turn)}` : ''}.`,
       more: `${semitones.toFixed(1)} semitones to go. ${path} Slow before the last.`,
     };
   },
@@ -67,7 +69,7 @@ function wayOf(low: boolean, tighten: TightenDirection): string {
 
 function turnWords({ low, tighten, turn, small, bold, aim }: Facts<'turn'>): Sentence {
   const way = wayOf(low, tighten);
-  const size = turn ? sizeInWords(turn) : small ? 'a hair' : 'a little';
+  const size = turn ? sizeInWords(turn) : small ? LEAST_TURN : 'a little';
   const side = low ? 'Low' : 'High';
   if (bold)
     return {
@@ -78,8 +80,10 @@ function turnWords({ low, tighten, turn, small, bold, aim }: Facts<'turn'>): Sen
   return { say: `${side}. ${way}, ${size}.`, more: aimInWords(aim) ?? how };
 }
 
-function sizeInWords({ turns, guess }: TurnSize): string {
-  return guess ? `${turnInWords(turns)}, at a guess` : turnInWords(turns);
+/** Back to the note and just below it. */
+function backInWords({ turns, least }: TurnSize): string {
+  const size = turnInWords(turns, least);
+  return size === LEAST_TURN ? size : `${size} and a little more`;
 }
 
 /** Why a string is not brought to its target; null where it is. */

@@ -13,12 +13,21 @@ export type PegFound =
       readonly cents: Cents;
       /** The way it tightens after all. */
       readonly tighten: TightenDirection;
+    }
+  | {
+      readonly kind: 'measured';
+      readonly course: number;
+      readonly centsPerTurn: Cents;
+      /** As a share. */
+      readonly error: number;
+      /** Turns of the button that are lost when it goes back. */
+      readonly play: number;
     };
 
 /** What is to be done next in a round over the pegs. */
 export type PegTask =
   | { readonly kind: 'pluck'; readonly course: number }
-  /** Turn by so much to loosen, as far as is known, then pluck. */
+  /** Turn by so much, positive to tighten as far as is known, then pluck. */
   | { readonly kind: 'turn'; readonly turns: number; readonly tighten: TightenDirection }
   | { readonly kind: 'over' };
 
@@ -38,11 +47,20 @@ export function pegTestInWords(task: PegTask, found: PegFound | null): Sentence 
             more: 'Then one small turn shows how its peg works.',
           };
     case 'turn':
-      return {
-        say: `Turn its button ${turnInWords(task.turns)} ${loosen(task.tighten)}, then pluck.`,
-        more: 'It is thought to loosen that way. Should it go up, turn it back.',
-      };
+      return turnTask(task, found);
   }
+}
+
+function turnTask({ turns, tighten }: Extract<PegTask, { kind: 'turn' }>, found: PegFound | null) {
+  const size = turnInWords(turns);
+  const more = 'It is thought to loosen that way. Should it go up, turn it back.';
+  if (!found) return { say: `Turn its button ${size} ${loosen(tighten)}, then pluck.`, more };
+  return turns < 0
+    ? { say: `${foundInWords(found)} Once more ${size} ${loosen(tighten)}, then pluck.`, more: '' }
+    : {
+        say: `Now back: ${size} ${tighten}, then pluck.`,
+        more: 'That shows what is lost when it goes back.',
+      };
 }
 
 function foundInWords(found: PegFound): string {
@@ -50,8 +68,20 @@ function foundInWords(found: PegFound): string {
     case 'did not move':
       return 'It did not move. Trace the string to its peg with a finger.';
     case 'as thought':
-      return `String ${found.course} went down ${found.cents.toFixed(0)} cents, as thought.`;
+      return `Down ${found.cents.toFixed(0)} cents, as thought.`;
     case 'other way':
       return `It went up ${found.cents.toFixed(0)} cents: turn it back. String ${found.course} tightens ${found.tighten}.`;
+    case 'measured':
+      return `String ${found.course}: ${rounded(found.centsPerTurn)} cents a turn, within ${(100 * found.error).toFixed(0)} %, ${playInWords(found.play)}.`;
   }
+}
+
+/** No finer than it was measured. */
+function rounded(cents: Cents): string {
+  return (10 * Math.round(cents / 10)).toFixed(0);
+}
+
+function playInWords(turns: number): string {
+  const degrees = Math.round(360 * turns);
+  return degrees < 1 ? 'no play' : `play ${degrees}°`;
 }

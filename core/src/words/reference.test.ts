@@ -1,19 +1,21 @@
 import { expect } from 'chai';
-import type { Reference } from '../retune/index.ts';
+import type { Comparison } from '../state/index.ts';
 import { referenceInWords } from './reference.ts';
 
-const reference = (change: Partial<Reference>): Reference =>
+const reference = (change: Partial<Comparison>): Comparison =>
   ({
     course: 3,
     held: { course: 3, fret: 4 },
     open: 2,
     octaves: 0,
     offsetCents: 0,
+    errorCents: 0.3,
+    good: 'exact',
     ...change,
-  }) as Reference;
+  }) as Comparison;
 
 /** String 2 is in hand; `course` is the one that it is compared with. */
-const CASES: readonly (readonly [change: Partial<Reference>, says: string])[] = [
+const CASES: readonly (readonly [change: Partial<Comparison>, says: string])[] = [
   [{}, 'String 3 at fret 4 sounds the same.'],
   [{ octaves: 1 }, 'String 3 at fret 4 sounds an octave higher.'],
   [{ octaves: -1 }, 'String 3 at fret 4 sounds an octave lower.'],
@@ -30,14 +32,12 @@ const CASES: readonly (readonly [change: Partial<Reference>, says: string])[] = 
     { held: { course: 2, fret: 5 }, open: 1, course: 1, octaves: 2 },
     'This one at fret 5 sounds two octaves above open string 1.',
   ],
-  [{ offsetCents: 0.99 }, 'String 3 at fret 4 sounds the same.'],
+  // Good to come near by only: an ear is told so, and never asked to hear a difference.
+  [{ good: 'about' }, 'String 3 at fret 4 sounds about the same.'],
+  [{ good: 'about', octaves: -1 }, 'String 3 at fret 4 sounds about an octave lower.'],
   [
-    { offsetCents: 1.2 },
-    'String 3 at fret 4 sounds the same. This one belongs 1 cent lower than that.',
-  ],
-  [
-    { offsetCents: -13.7 },
-    'String 3 at fret 4 sounds the same. This one belongs 14 cents higher than that.',
+    { good: 'about', held: { course: 2, fret: 5 }, open: 1, course: 1 },
+    'This one at fret 5 sounds about like open string 1.',
   ],
 ];
 

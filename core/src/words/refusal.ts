@@ -4,10 +4,16 @@ import type { Sentence } from './sentence.ts';
 const REASONS = {
   'too short': 'Let it ring a little longer.',
   'no pitch': 'That was noise, or no string I could name.',
-  unsteady: 'The pitch moved too much to be read.',
   'no pluck': 'That sounded like a voice or a steady tone, no pluck.',
   weak: 'Other sounds were as loud as the string.',
-} as const satisfies Record<Extract<Refusal, { kind: 'not sure' }>['reason'], string>;
+} as const satisfies Record<
+  Exclude<Extract<Refusal, { kind: 'not sure' }>['reason'], 'unsteady'>,
+  string
+>;
+const MOVES: Sentence = {
+  say: 'It moves: hold it still, and pluck again.',
+  more: 'A bend, a shake or a peg that is turned is read once it stands.',
+};
 
 /**
  * What to say when a pluck gave no reading.
@@ -39,6 +45,7 @@ export function refusalInWords(
         more: 'Turn the instrument, or move away from lamps and power supplies.',
       };
     case 'not sure':
+      if (refusal.reason === 'unsteady') return MOVES;
       return { say: 'Not sure. Pluck again.', more: REASONS[refusal.reason] };
   }
 }

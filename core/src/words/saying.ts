@@ -1,6 +1,6 @@
 import type { EarVerdict, Fault, NextStep } from '../coach/index.ts';
 import type { CrossCheck } from '../fretboard/index.ts';
-import type { BeatOutcome, Refusal } from '../listen/index.ts';
+import type { BeatOutcome, Node, Refusal } from '../listen/index.ts';
 import type { InstrumentKind } from '../music/index.ts';
 import { byEarInWords, earVerdictInWords } from './ear.ts';
 import { faultInWords } from './faults.ts';
@@ -9,6 +9,7 @@ import { beatInWords, pairInWords } from './pair.ts';
 import { type PegFound, type PegTask, pegTestInWords } from './pegTest.ts';
 import { refusalInWords } from './refusal.ts';
 import type { Sentence } from './sentence.ts';
+import { touchedInWords } from './touched.ts';
 
 /** What the one sentence of the bench is about, each with its figures. */
 interface SayingFacts {
@@ -20,6 +21,8 @@ interface SayingFacts {
   refusal: { readonly refusal: Refusal; readonly together: readonly [number, number] | null };
   /** A pluck that fits several strings. */
   'which string': { readonly courses: readonly number[] };
+  /** A string that did not sound open. */
+  touched: { readonly course: number; readonly node: Node };
   pegs: { readonly task: PegTask; readonly found: PegFound | null };
   /** Two strings are to be sounded together. */
   pair: { readonly check: CrossCheck };
@@ -53,8 +56,9 @@ const WORDS: { readonly [A in About]: (facts: SayingFacts[A]) => Sentence } = {
   refusal: ({ refusal, together }) => refusalInWords(refusal, together),
   'which string': ({ courses }) => ({
     say: `Was that string ${courses.join(' or ')}?`,
-    more: 'Its pitch fits both. Press its number: the pluck is kept until then.',
+    more: 'Its pitch alone does not tell. Press its number: the pluck is kept until then.',
   }),
+  touched: (facts) => touchedInWords(facts),
   pegs: ({ task, found }) => pegTestInWords(task, found),
   pair: ({ check }) => pairInWords(check),
   beat: ({ beat }) => beatInWords(beat),

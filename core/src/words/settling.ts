@@ -10,6 +10,7 @@ import type { Step } from '../sitting/index.ts';
 import type { EpochMs } from '../units.ts';
 import { whenInWords } from './dates.ts';
 import { counted, durationInWords, shortDuration, signedCents } from './figures.ts';
+import type { Sentence } from './sentence.ts';
 
 /** @example lessonInWords(45) // => 'a 45-minute lesson' */
 export function lessonInWords(minutes: number): string {
@@ -134,8 +135,26 @@ export function questionOf(
   }
 }
 
-export const ODD_WORDS: Readonly<Record<Odd['why'], string>> = {
+const ODD_WORDS: Readonly<Record<Odd['why'], string>> = {
   'drops do not shrink': 'drops as much in the last round as in the first',
   'follows neither law': 'does not settle as strings do',
   'holds far shorter': 'holds far shorter than the others',
 };
+
+/** What is odd about a string. @example oddInWords({ course: 3, why: 'holds far shorter' }) // => 'String 3 holds far shorter than the others.' */
+export function oddInWords({ course, why }: Odd): string {
+  return `String ${course} ${ODD_WORDS[why]}.`;
+}
+
+/** The same, with what to do. */
+export function oddTaskInWords(odd: Odd): string {
+  return `${oddInWords(odd).slice(0, -1)}: look at its winding and its peg.`;
+}
+
+/** The question about a reading as what is said. */
+export function doubtInWords(course: number, doubt: Doubt): Sentence {
+  return {
+    say: questionOf(course, doubt).ask,
+    more: 'Its reading is kept; it counts once you have answered.',
+  };
+}

@@ -1,10 +1,10 @@
 import './charts.css';
-import type { Reference } from '@rosefinch/core/retune';
-import { referenceInWords } from '@rosefinch/core/words';
+import type { Comparison } from '@rosefinch/core/state';
+import { BY_TONE, referenceInWords } from '@rosefinch/core/words';
 import { FretStrip } from './FretStrip.tsx';
 
 interface Props {
-  readonly references: readonly Reference[];
+  readonly references: readonly Comparison[];
   /** With a picture of the finger's place; otherwise the sentence alone. */
   readonly drawn?: boolean;
   readonly leftHanded?: boolean | undefined;
@@ -16,7 +16,7 @@ const MOST_OTHERS = 2;
 /** What to compare a string with, in a sentence and a picture; the reference tone when no string serves. */
 export function ReferenceLine({ references, drawn = true, leftHanded = false }: Props) {
   const [best, ...others] = references;
-  if (!best) return <p className="reference">No string to compare with yet: hear the note.</p>;
+  if (!best) return <p className="reference">{BY_TONE}</p>;
   return (
     <div className="reference">
       <p>Compare: {referenceInWords(best)}</p>

@@ -1,5 +1,8 @@
-import { Modal, type ModalProps } from '@mantine/core';
-import type { ReactNode } from 'react';
+import type { ModalProps } from '@mantine/core';
+import { lazy, type ReactNode, Suspense } from 'react';
+
+// The bench paints before its first dialog can be asked for: what a dialog needs is read after that.
+const Window = lazy(() => import('./Window.tsx'));
 
 interface Props extends Pick<ModalProps, 'size'> {
   readonly title: string;
@@ -9,16 +12,10 @@ interface Props extends Pick<ModalProps, 'size'> {
 }
 
 /** A question or a note before the page; its close button has a name for those who do not see it. */
-export function Dialog({ title, size = 'md', opened, onClose, children }: Props) {
+export function Dialog({ size = 'md', ...rest }: Props) {
   return (
-    <Modal
-      opened={opened}
-      onClose={onClose}
-      title={title}
-      size={size}
-      closeButtonProps={{ 'aria-label': 'Close' }}
-    >
-      {children}
-    </Modal>
+    <Suspense>
+      <Window size={size} closeButtonProps={{ 'aria-label': 'Close' }} {...rest} />
+    </Suspense>
   );
 }

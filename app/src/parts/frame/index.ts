@@ -20,6 +20,8 @@ export { NoticeLine, Notices, NoticesProvider, useNotices } from './notices.tsx'
 export { Shell } from './Shell.tsx';
 export { theme } from './theme.ts';
 export { Unsaved } from './Unsaved.tsx';
+export { useDrop } from './useDrop.ts';
 export { type KeyMap, useKeys } from './useKeys.ts';
 export { View } from './View.tsx';
 export { ViewHead } from './ViewHead.tsx';
+export { Wide } from './Wide.tsx';

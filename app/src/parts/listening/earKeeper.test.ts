@@ -1,14 +1,20 @@
 import { expect } from 'chai';
-import type { AnalysisReport, Ear, EarHearer } from '../../sound/index.ts';
-import { EarKeeper } from './earKeeper.ts';
+import {
+  type AnalysisReport,
+  type Ear,
+  type EarHearer,
+  MicrophoneProblem,
+} from '../../sound/index.ts';
+import { EarKeeper, type EarOwner } from './earKeeper.ts';
 
 function hearer() {
   const heard: string[] = [];
-  const owner: EarHearer = {
+  const owner: EarOwner = {
     report: ({ type }) => void heard.push(type),
     problem: () => void heard.push('problem'),
     truth: () => void heard.push('truth'),
     again: () => void heard.push('again'),
+    refused: ({ message }) => void heard.push(message),
   };
   return { owner, heard };
 }
@@ -91,5 +97,47 @@ describe('the one ear of the page', () => {
     made.hold();
     await aMoment();
     expect(opened[0]!.closed).to.equal(false);
+  });
+
+  describe('a microphone that the browser asks leave for', () => {
+    const asked = () => {
+      let refuse = (_: MicrophoneProblem) => {};
+      const opening = new Promise<void>((_, reject) => {
+        refuse = reject;
+      });
+      return { opening, refuse: () => refuse(new MicrophoneProblem('refused', '')) };
+    };
+
+    it('is told to be refused to the view that has the ear by then', async () => {
+      const { made } = keeper();
+      const [before, after] = [hearer(), hearer()];
+      const { opening, refuse } = asked();
+      made.take(before.owner);
+      made.source = 'microphone';
+      made.opens(opening);
+      made.leave(before.owner);
+      made.take(after.owner);
+      refuse();
+      await aMoment();
+      expect(before.heard).to.deep.equal([]);
+      expect(after.heard).to.deep.equal(['refused']);
+      expect(made.source).to.equal(null);
+    });
+
+    it('is nothing any more once something else was chosen, or nothing', async () => {
+      for (const next of [Promise.resolve(), null]) {
+        const { made } = keeper();
+        const { owner, heard } = hearer();
+        const { opening, refuse } = asked();
+        made.take(owner);
+        made.opens(opening);
+        made.source = 'practice';
+        made.opens(next);
+        refuse();
+        await aMoment();
+        expect(heard).to.deep.equal([]);
+        expect(made.source).to.equal('practice');
+      }
+    });
   });
 });

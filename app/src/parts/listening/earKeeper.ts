@@ -1,5 +1,10 @@
-import { Ear, type EarHearer } from '../../sound/index.ts';
+import { Ear, type EarHearer, type MicrophoneProblem } from '../../sound/index.ts';
 import type { Wanted } from './wanted.ts';
+
+/** A view that has the ear; a source that could not be opened is told to the one that has it by then. */
+export interface EarOwner extends EarHearer {
+  readonly refused: (problem: MicrophoneProblem) => void;
+}
 
 /**
  * The page's one ear. It goes from job to job and from instrument to instrument with its
@@ -11,14 +16,16 @@ export class EarKeeper {
   /** The number of the newest question; what was asked before it came from another view. */
   asked = 0;
   private ear: Ear | null = null;
-  private owner: EarHearer | null = null;
+  private owner: EarOwner | null = null;
+  /** The newest source is being opened: the browser may ask for leave meanwhile. */
+  private pending: Promise<void> | null = null;
   /** Jobs that are shown, those included that are still reading what they need. */
   private jobs = 0;
 
   constructor(private readonly open: (hearer: EarHearer) => Ear = (hearer) => new Ear(hearer)) {}
 
   /** Gives the ear to a view; what is heard is told to it alone. */
-  take(owner: EarHearer): Ear {
+  take(owner: EarOwner): Ear {
     this.owner = owner;
     this.ear ??= this.open({
       report: (report) => this.owner?.report(report),
@@ -29,8 +36,19 @@ export class EarKeeper {
     return this.ear;
   }
 
+  /** A source is being opened, instead of any other; null when none is wanted any more. */
+  opens(opening: Promise<void> | null): void {
+    this.pending = opening;
+    opening?.catch((problem: MicrophoneProblem) => {
+      // Something else may have been chosen while the browser asked for leave.
+      if (this.pending !== opening) return;
+      this.source = null;
+      this.owner?.refused(problem);
+    });
+  }
+
   /** The view is gone. */
-  leave(owner: EarHearer): void {
+  leave(owner: EarOwner): void {
     if (this.owner !== owner) return;
     this.owner = null;
     // Nobody compares two strings any more: the next view is to hear every pluck.

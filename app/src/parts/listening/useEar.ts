@@ -1,8 +1,8 @@
 import type { StringKnowledge } from '@rosefinch/core/listen';
 import { type RefObject, useEffect, useLayoutEffect, useRef, useState } from 'react';
 import { monotonic, pace } from '../../environment.ts';
-import type { AnalysisReport, Ear, EarHearer } from '../../sound/index.ts';
-import { earKeeper } from './earKeeper.ts';
+import type { AnalysisReport, Ear } from '../../sound/index.ts';
+import { type EarOwner, earKeeper } from './earKeeper.ts';
 import { Questions } from './questions.ts';
 
 /** A job is shown: the ear stays open while it reads what it needs, and from one job to the next. */
@@ -13,18 +13,19 @@ export function useJobHere(): void {
 /** The page's ear, for as long as the view is shown, told what is known of the strings. */
 export function useEar(
   strings: readonly StringKnowledge[],
-  hearer: EarHearer,
+  hearer: EarOwner,
 ): RefObject<Ear | null> {
   const ear = useRef<Ear | null>(null);
   const latest = useRef(hearer);
   latest.current = hearer;
   // Before the questions of the same drawing, so that it hears the first one.
   useLayoutEffect(() => {
-    const owner: EarHearer = {
+    const owner: EarOwner = {
       report: (report) => latest.current.report(report),
       problem: (problem) => latest.current.problem(problem),
       truth: (deviations) => latest.current.truth(deviations),
       again: () => latest.current.again(),
+      refused: (problem) => latest.current.refused(problem),
     };
     ear.current = earKeeper.take(owner);
     return () => earKeeper.leave(owner);

@@ -79,9 +79,13 @@ export function useListening<Asked>(wish: Wish<Asked>): Listening {
     wish.hear(report, asked);
   };
   const hearer = { report: hear, problem: setProblem, truth: setTruth };
-  const ear = useEar(strings, { ...hearer, again: () => again.current() });
+  const refused = (why: MicrophoneProblem) => {
+    setProblem(why);
+    opening.refused();
+  };
+  const ear = useEar(strings, { ...hearer, refused, again: () => again.current() });
   const askedAt = useQuestions(wish.asked, ear);
-  const opening = useOpening(ear, { settings, practice, heardFrom }, setProblem);
+  const opening = useOpening(ear, { settings, practice, heardFrom });
   const { source, hands, open, close } = opening;
   const listen = useCallback(
     (wanted: Wanted) => {

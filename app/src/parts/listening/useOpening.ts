@@ -1,6 +1,6 @@
 import { type RefObject, useCallback, useRef, useState } from 'react';
 import type { Settings } from '../../data/index.ts';
-import type { Ear, MicrophoneProblem, PracticeHands, PracticeStart } from '../../sound/index.ts';
+import type { Ear, PracticeHands, PracticeStart } from '../../sound/index.ts';
 import { earKeeper } from './earKeeper.ts';
 import type { Wanted } from './wanted.ts';
 
@@ -17,14 +17,12 @@ export interface Opening {
   readonly hands: PracticeHands | null;
   readonly open: (wanted: Wanted) => void;
   readonly close: () => void;
+  /** It could not be opened. */
+  readonly refused: () => void;
 }
 
 /** Opens one source at a time. What comes late of one that is no longer wanted is nobody's. */
-export function useOpening(
-  ear: RefObject<Ear | null>,
-  wish: OpeningWish,
-  failed: (problem: MicrophoneProblem) => void,
-): Opening {
+export function useOpening(ear: RefObject<Ear | null>, wish: OpeningWish): Opening {
   // What the view before listened to goes on, and is shown so from the first drawing: a microphone is
   // open still, a practice instrument is opened anew as soon as the view can.
   const [source, keepSource] = useState(() => earKeeper.source);
@@ -52,22 +50,19 @@ export function useOpening(
           setHands(ear.current?.openPractice(start, settings.practiceSound) ?? null);
         },
       };
-      openers[wanted]()?.catch((problem: MicrophoneProblem) => {
-        // Something else may have been chosen while the browser asked for leave.
-        if (turn.current !== mine) return;
-        failed(problem);
-        setSource(null);
-      });
+      earKeeper.opens(openers[wanted]() ?? null);
     },
-    [ear, failed, setSource],
+    [ear, setSource],
   );
   const close = useCallback(() => {
     turn.current++;
+    earKeeper.opens(null);
     ear.current?.closeSource();
     setSource(null);
     setHands(null);
   }, [ear, setSource]);
-  return { source, hands, open, close };
+  const refused = useCallback(() => setSource(null), [setSource]);
+  return { source, hands, open, close, refused };
 }
 
 function inputOf({ channel, microphoneId }: Settings) {

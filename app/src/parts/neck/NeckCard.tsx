@@ -1,6 +1,7 @@
 import type { Instrument } from '@rosefinch/core/strings';
 import { counted, signedCents } from '@rosefinch/core/words';
 import type { Stock } from '../../data/index.ts';
+import { Wide } from '../frame/index.ts';
 import { useCoupling } from './useCoupling.ts';
 
 /** A turn of this size is what the table tells the effect of, in cents. */
@@ -19,7 +20,7 @@ export function NeckCard({ instrument, stock }: { instrument: Instrument; stock:
           : `Learned from ${counted(turns, 'turn')}; a figure may be off by ${Math.round(100 * error)} %.`}{' '}
         Each row: one string raised by {TURN} cents, and what the others do, in cents.
       </p>
-      <div className="wide">
+      <Wide label="How the strings move each other">
         <table className="ledger">
           <thead>
             <tr>
@@ -46,7 +47,7 @@ export function NeckCard({ instrument, stock }: { instrument: Instrument; stock:
             ))}
           </tbody>
         </table>
-      </div>
+      </Wide>
     </section>
   );
 }

@@ -1,9 +1,15 @@
 import { Button, FileButton, Group, Progress, Text } from '@mantine/core';
 import { type RecordingPlace, useRecording } from './useRecording.ts';
 
+interface Props {
+  readonly place: RecordingPlace;
+  /** One that was dropped on the page, to be read at once. */
+  readonly dropped?: File | null;
+}
+
 /** Chooses or takes a dropped recording, reads it with progress, and opens its report. */
-export function RecordingButton(place: RecordingPlace) {
-  const { read, share, problem, cancelled, cancel } = useRecording(place);
+export function RecordingButton({ place, dropped = null }: Props) {
+  const { read, share, problem, cancelled, cancel } = useRecording(place, dropped);
   if (share !== null)
     return (
       <Group gap="xs" role="status">

@@ -1,3 +1,4 @@
+import { readingAt } from '@rosefinch/core/dialogue/benchFixture';
 import type { PluckOutcome } from '@rosefinch/core/listen';
 import { findTuning, targetsOf } from '@rosefinch/core/music';
 import type { RecordedPluck } from '@rosefinch/core/records';
@@ -16,25 +17,6 @@ const PLACE = {
   zone: 'Europe/Berlin',
 };
 
-function reading(hz: number): PluckOutcome {
-  return {
-    kind: 'reading',
-    hz,
-    clarity: 0.9,
-    errorCents: 0.3,
-    spreadCents: 0.4,
-    f0Hz: hz,
-    firstPartialHz: hz,
-    periodHz: hz,
-    inharmonicity: 5e-5,
-    moving: false,
-    windowFrom: 0.2,
-    windowLength: 0.6,
-    levelDbfs: -20,
-    partials: [],
-  };
-}
-
 const pluck = (start: number, outcome: PluckOutcome): RecordedPluck => ({
   start,
   length: 0.8,
@@ -45,7 +27,7 @@ const pluck = (start: number, outcome: PluckOutcome): RecordedPluck => ({
 
 describe('a recording’s readings', () => {
   it('become a session that is over, each on its string at its moment', () => {
-    const plucks = [pluck(1, reading(82)), pluck(3.5, reading(110.4))];
+    const plucks = [pluck(1, readingAt(82)), pluck(3.5, readingAt(110.4))];
     const { session, log } = sessionOf('r1', plucks, PLACE);
     expect(session).to.include({ source: 'recording', startedAt: 1_000_000, endedAt: 1_000_000 });
     expect(log.map((entry) => entry.id)).to.deep.equal(['r1-session-0', 'r1-session-1']);
@@ -58,17 +40,17 @@ describe('a recording’s readings', () => {
     const plucks = [
       pluck(1, { kind: 'not sure', reason: 'weak' }),
       // Half way between E2 and A2: nobody can say which string that is.
-      pluck(2, reading(82.4069 * 2 ** (2.5 / 12))),
+      pluck(2, readingAt(82.4069 * 2 ** (2.5 / 12))),
     ];
     expect(sessionOf('r1', plucks, PLACE).log).to.deep.equal([]);
   });
 
   it('follow a string from where it was last heard', () => {
-    // Two semitones below A2 and then a little lower: once known as string 5 it stays string 5.
-    const low = 110 * 2 ** (-2 / 12);
+    // Below A2 and then lower than anybody would know unheard: once known as string 5 it stays string 5.
+    const low = 110 * 2 ** (-1.3 / 12);
     const { log } = sessionOf(
       'r1',
-      [pluck(1, reading(low)), pluck(2, reading(low * 0.985))],
+      [pluck(1, readingAt(low)), pluck(2, readingAt(low * 2 ** (-0.5 / 12)))],
       PLACE,
     );
     const courses = log.map((e) => (e.event.type === 'reading' ? e.event.reading.course : 0));

@@ -28,8 +28,8 @@ export interface RecordingReader {
   readonly cancel: () => void;
 }
 
-/** Reads a chosen or dropped recording, keeps what was found, and opens its report. */
-export function useRecording(place: RecordingPlace): RecordingReader {
+/** Reads a chosen recording, or the one that was dropped, keeps what was found, and opens its report. */
+export function useRecording(place: RecordingPlace, dropped: File | null): RecordingReader {
   const { repository } = useData();
   const navigate = useNavigate();
   const [share, setShare] = useState<number | null>(null);
@@ -53,7 +53,12 @@ export function useRecording(place: RecordingPlace): RecordingReader {
       setShare(null);
     }
   };
-  useDrop((file) => void read(file));
+  // biome-ignore lint/correctness/useExhaustiveDependencies: a dropped file is read once, at first
+  useEffect(() => {
+    void read(dropped);
+    // Nobody waits for it once its dialog is shut.
+    return () => abort.current?.abort();
+  }, []);
   return { read, share, problem, cancelled, cancel: () => abort.current?.abort() };
 }
 
@@ -97,24 +102,4 @@ function unlessAborted<T>(work: Promise<T>, signal: AbortSignal): Promise<T> {
     signal.addEventListener('abort', stop, { once: true });
     work.then(resolve, reject);
   });
-}
-
-/** Takes a file that is dropped anywhere on the page. */
-function useDrop(take: (file: File) => void): void {
-  const latest = useRef(take);
-  latest.current = take;
-  useEffect(() => {
-    const over = (event: DragEvent) => event.preventDefault();
-    const drop = (event: DragEvent) => {
-      event.preventDefault();
-      const file = event.dataTransfer?.files[0];
-      if (file) latest.current(file);
-    };
-    window.addEventListener('dragover', over);
-    window.addEventListener('drop', drop);
-    return () => {
-      window.removeEventListener('dragover', over);
-      window.removeEventListener('drop', drop);
-    };
-  }, []);
 }

@@ -1,3 +1,4 @@
+import { isByEar } from '@rosefinch/core/dialogue';
 import { currentPass, type StringReading, stringOf } from '@rosefinch/core/sitting';
 import type { Cents } from '@rosefinch/core/units';
 import { deviationInWords, signedCents } from '@rosefinch/core/words';
@@ -13,7 +14,7 @@ export function BenchFigure({ bench }: { readonly bench: Bench }) {
   const course = ringing ? ringing.course : state.active;
   const last = course === null ? undefined : stringOf(currentPass(state), course)?.readings.at(-1);
   const stored = allStored(sitting.log);
-  const hidden = talk.led.kind === 'by ear';
+  const hidden = isByEar(talk);
   const cents = shownCents(ringing, last?.cents);
   if (hidden || cents === null)
     return <StageFigure figure={hidden ? 'hidden' : '–'} note="" stored={stored} />;

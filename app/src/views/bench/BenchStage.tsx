@@ -1,4 +1,4 @@
-import { benchSaying } from '@rosefinch/core/dialogue';
+import { benchSaying, isByEar } from '@rosefinch/core/dialogue';
 import { targetName } from '@rosefinch/core/music';
 import { sayingInWords } from '@rosefinch/core/words';
 import { useDistance } from '../../parts/frame/index.ts';
@@ -6,7 +6,7 @@ import { useRingingCourse } from '../../parts/listening/index.ts';
 import { Stage } from '../../parts/stage/index.ts';
 import { type Perch, WireCanvas } from '../../parts/wires/index.ts';
 import { BenchFigure } from './BenchFigure.tsx';
-import { benchAside } from './benchAside.tsx';
+import { BenchReference, benchAside } from './benchAside.tsx';
 import type { Bench } from './useBench.ts';
 import { gaugeOf } from './wireLines.ts';
 
@@ -36,17 +36,22 @@ export function BenchStage({ bench, perches: all }: Props) {
         `tighten: ${peg?.tighten ?? 'not known'}`,
       ]}
       wire={
-        <WireCanvas
-          tall
-          afar={afar}
-          tolerance={state.goal.tolerance}
-          aim={perches.at(-1)?.aim ?? 0}
-          perches={perches}
-          live={course === ringing ? () => live.strokeOf(course) : null}
-          hidden={talk.led.kind === 'by ear'}
-          gauge={gaugeOf(course)}
-          text={`The last plucks of string ${course}, each as it rang`}
-        />
+        // By ear there is no figure and no stroke to look at: what to compare stands there.
+        isByEar(talk) ? (
+          <BenchReference bench={bench} />
+        ) : (
+          <WireCanvas
+            tall
+            afar={afar}
+            tolerance={state.goal.tolerance}
+            aim={perches.at(-1)?.aim ?? 0}
+            perches={perches}
+            live={course === ringing ? () => live.strokeOf(course) : null}
+            hidden={false}
+            gauge={gaugeOf(course)}
+            text={`The last plucks of string ${course}, each as it rang`}
+          />
+        )
       }
       figure={<BenchFigure bench={bench} />}
       sentence={sayingInWords(benchSaying(talk, world))}

@@ -1,11 +1,11 @@
-import { pegRound } from '@rosefinch/core/dialogue';
+import { isByEar, pegRound } from '@rosefinch/core/dialogue';
 import { STANDARD_A4, targetName } from '@rosefinch/core/music';
 import { allInTune, currentPass, passDone } from '@rosefinch/core/sitting';
 import type { Instrument } from '@rosefinch/core/strings';
 import { IconEye } from '@tabler/icons-react';
-import { lazy, useMemo, useState } from 'react';
+import { type ComponentProps, lazy, useMemo, useState } from 'react';
 import { inHandOf, type Stock, useStock } from '../../data/index.ts';
-import { IconAction, KEY_TABLE } from '../../parts/frame/index.ts';
+import { Dialog, IconAction, KEY_TABLE, useDrop } from '../../parts/frame/index.ts';
 import {
   Announcer,
   type Hands,
@@ -80,7 +80,7 @@ function BenchOf({ instrument, stock }: OfProps) {
         kind: instrument.kind,
         disabled: !sitting.loaded,
         usual,
-        other: <RecordingButton {...recording} />,
+        other: <RecordingButton place={recording} />,
       }}
       says={wordsOf(bench)}
       busy={!sitting.loaded}
@@ -88,11 +88,12 @@ function BenchOf({ instrument, stock }: OfProps) {
       wires={<BenchWires bench={bench} perches={perches} />}
       line={hands && <HandsOf {...{ hands, bench, showTruth, truth }} />}
     >
+      <DroppedRecording place={recording} />
       <Announcer
         newest={talk.newest}
         targets={targets}
         tolerance={sitting.state.goal.tolerance}
-        hidden={talk.led.kind === 'by ear'}
+        hidden={isByEar(talk)}
         say={settings.spokenArrival ? listening.say : null}
         done={allInTune(sitting.state)}
       />
@@ -100,11 +101,22 @@ function BenchOf({ instrument, stock }: OfProps) {
   );
 }
 
+/** A recording can be dropped anywhere on the page. */
+function DroppedRecording({ place }: Pick<ComponentProps<typeof RecordingButton>, 'place'>) {
+  const [file, setFile] = useState<File | null>(null);
+  useDrop(setFile);
+  return (
+    <Dialog title="A recording" opened={file !== null} onClose={() => setFile(null)}>
+      {file && <RecordingButton key={`${file.name} ${file.size}`} place={place} dropped={file} />}
+    </Dialog>
+  );
+}
+
 /** What is done most at the bench. */
 function buttonsOf({ talk, targets, course }: Bench): FootButton<'bench'>[] {
   const { led } = talk;
   const skips = (pegRound(led)?.toCome.length ?? 0) > 0;
-  const hidden = led.kind === 'by ear';
+  const hidden = isByEar(talk);
   return [
     { act: 'accept', label: skips ? 'Skip this peg' : 'Accept, next' },
     { act: 'target', label: `Hear ${targetName(targets[course - 1])}` },
@@ -127,8 +139,11 @@ function wordsOf(bench: Bench): string {
     roomInWords(listening.room),
     `pass ${currentPass(state).number}${passDone(state) ? ', done' : ''}`,
     a4 !== STANDARD_A4 && `A4 ${a4} Hz`,
-    way && way.toGo.length > 0 && `still to be retuned: string ${way.toGo.join(', then ')}`,
-    way && capo > 0 && 'frets count from the capo',
+    way?.far && `next: string ${way.next.join(', then ')}`,
+    way &&
+      way.unforeseen.length > 0 &&
+      `further off than thought: string ${way.unforeseen.join(', ')}`,
+    way?.retuning && capo > 0 && 'frets count from the capo',
     practising,
   ]
     .filter(Boolean)

@@ -1,3 +1,4 @@
+import { isByEar } from '@rosefinch/core/dialogue';
 import { targetName } from '@rosefinch/core/music';
 import { ledger } from '@rosefinch/core/sitting';
 import { useRingingCourse } from '../../parts/listening/index.ts';
@@ -15,7 +16,7 @@ export function BenchWires({ bench, perches: all }: Props) {
   const { stock, sitting, listening, targets, talk, send } = bench;
   const { state } = sitting;
   const { tolerance } = state.goal;
-  const hidden = talk.led.kind === 'by ear';
+  const hidden = isByEar(talk);
   const inHand = useRingingCourse(listening.live) ?? bench.course;
   const rows = new Map(ledger(state).map((row) => [row.course, row]));
   const turnedRound = stock.settings.wires !== 'as you look down';

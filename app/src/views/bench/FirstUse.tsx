@@ -29,18 +29,7 @@ export default function FirstUse() {
   return (
     <Stack className="first-use" align="flex-start">
       <Title order={1}>What stands in front of you?</Title>
-      <Radio.Group aria-label="Kind" value={modelId} onChange={setModelId}>
-        <div className="first-kinds">
-          {MODELS.map(({ id, name }) => (
-            <Radio.Card key={id} value={id} className="first-kind">
-              <Group wrap="nowrap">
-                <Radio.Indicator />
-                <span>{name}</span>
-              </Group>
-            </Radio.Card>
-          ))}
-        </div>
-      </Radio.Group>
+      <KindChoice value={modelId} onChange={setModelId} />
       <NumberInput
         label="How many of them?"
         w={150}
@@ -66,6 +55,28 @@ export default function FirstUse() {
         Caution: a string under tension can snap. Keep your face away; children with an adult.
       </Text>
     </Stack>
+  );
+}
+
+interface KindProps {
+  readonly value: string;
+  readonly onChange: (modelId: string) => void;
+}
+
+function KindChoice({ value, onChange }: KindProps) {
+  return (
+    <Radio.Group aria-label="Kind" value={value} onChange={onChange}>
+      <div className="first-kinds">
+        {MODELS.map(({ id, name }) => (
+          <Radio.Card key={id} value={id} className="first-kind">
+            <Group wrap="nowrap">
+              <Radio.Indicator />
+              <span>{name}</span>
+            </Group>
+          </Radio.Card>
+        ))}
+      </div>
+    </Radio.Group>
   );
 }
 

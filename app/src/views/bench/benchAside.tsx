@@ -1,13 +1,20 @@
 import { Button, Group } from '@mantine/core';
-import { benchFault } from '@rosefinch/core/dialogue';
+import { benchFault, isByEar } from '@rosefinch/core/dialogue';
 import type { ReactNode } from 'react';
 import { ReferenceLine } from '../../parts/charts/index.ts';
 import { HeardReference, tenths } from './HeardReference.tsx';
 import type { Bench } from './useBench.ts';
 
+/** What the string in hand can be compared with now. */
+export function BenchReference({ bench }: { readonly bench: Bench }) {
+  const { instrument, way, course } = bench;
+  const references = way?.references.get(course) ?? [];
+  return <ReferenceLine references={references} leftHanded={instrument.leftHanded} />;
+}
+
 /** Beside the sentence: the answers to what it asks, or the finger’s place on the way to a tuning; null for neither. */
 export function benchAside(bench: Bench): ReactNode {
-  const { instrument, talk, world, send, way, course } = bench;
+  const { talk, world, send, way } = bench;
   const { led, notice } = talk;
   if (led.kind === 'reference' && led.hz !== null)
     return (
@@ -18,7 +25,7 @@ export function benchAside(bench: Bench): ReactNode {
       />
     );
   const fault = benchFault(talk, world);
-  const a4 = fault?.rule === 'in tune with itself' ? fault.ownA4 : null;
+  const a4 = fault?.rule === 'in tune with itself' && fault.semitones === 0 ? fault.ownA4 : null;
   if (a4 !== null)
     return (
       <Button onClick={() => send({ type: 'take A4', a4: tenths(a4) })}>
@@ -35,8 +42,6 @@ export function benchAside(bench: Bench): ReactNode {
         ))}
       </Group>
     );
-  const references = way?.references.get(course);
-  return references ? (
-    <ReferenceLine references={references} leftHanded={instrument.leftHanded} />
-  ) : null;
+  // By ear it has the wire’s place.
+  return way?.retuning && !isByEar(talk) ? <BenchReference bench={bench} /> : null;
 }

@@ -11,8 +11,10 @@ import {
   startBenchTalk,
 } from '@rosefinch/core/dialogue';
 import type { CrossCheck } from '@rosefinch/core/fretboard';
+import { targetsOf } from '@rosefinch/core/music';
 import { practiceDetune } from '@rosefinch/core/practice';
 import type { Way } from '@rosefinch/core/retune';
+import { pitchesBefore } from '@rosefinch/core/sitting';
 import { type Instrument, withCapo } from '@rosefinch/core/strings';
 import type { Hz } from '@rosefinch/core/units';
 import { useCallback, useMemo, useRef, useState } from 'react';
@@ -29,8 +31,9 @@ import { useCoupling } from '../../parts/neck/index.ts';
 import type { AnalysisReport } from '../../sound/index.ts';
 import { useAfresh } from './useAfresh.ts';
 import { type BenchSitting, useBenchSitting } from './useBenchSitting.ts';
-import { useBenchWorld } from './useBenchWorld.ts';
+import { plannedNext, useBenchWorld } from './useBenchWorld.ts';
 import { useFirstPluck } from './useFirstPluck.ts';
+import { useFitted } from './useFitted.ts';
 import { useLastPitches } from './useLastPitches.ts';
 import { useWay } from './useWay.ts';
 
@@ -58,10 +61,16 @@ export function useBench(instrument: Instrument, stock: Stock): Bench {
   const coupling = useCoupling(instrument, stock);
   const open = useBenchSitting(instrument, stock);
   const { sitting } = open;
-  const last = useLastPitches(instrument);
-  const way = useWay(instrument, open, last, { coupling, settings });
+  const heardLast = useLastPitches(instrument);
+  const { home, a4 } = open;
+  const last = useMemo(
+    () => heardLast && (home ? pitchesBefore(heardLast, targetsOf(home, a4)) : heardLast),
+    [heardLast, home, a4],
+  );
+  const fitted = useFitted(instrument, open.source.practice);
+  const way = useWay(instrument, open, last, { coupling, fitted, settings });
   const listens = useRef(false);
-  const world = useBenchWorld({ instrument, open, last, coupling, way, settings, listens });
+  const world = useBenchWorld({ instrument, open, last, fitted, coupling, way, settings, listens });
   const perform = useRef((_: BenchEffect) => {});
   const { talk, send } = useDialogue({
     start: startBenchTalk,
@@ -73,7 +82,7 @@ export function useBench(instrument: Instrument, stock: Stock): Bench {
   const listening = useListening<BenchAsked>({
     settings,
     strings: useMemo(() => world().strings, [world]),
-    asked: askedAtBench(talk, sitting.state),
+    asked: askedAtBench(talk, sitting.state, plannedNext(way, sitting.state)),
     intended: ({ chosen }) => chosen,
     practice,
     heardFrom: open.source.heardFrom,

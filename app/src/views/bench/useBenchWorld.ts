@@ -1,6 +1,7 @@
 import type { BenchWorld } from '@rosefinch/core/dialogue';
 import type { Way } from '@rosefinch/core/retune';
-import { cameFrom, type LastPitches, stringsNow } from '@rosefinch/core/sitting';
+import { type BenchState, cameFrom, type LastPitches, stringsNow } from '@rosefinch/core/sitting';
+import type { Fitted, ReadAt } from '@rosefinch/core/state';
 import { type Coupling, type Instrument, withCapo } from '@rosefinch/core/strings';
 import { type RefObject, useMemo } from 'react';
 import type { Settings } from '../../data/index.ts';
@@ -11,6 +12,7 @@ interface Sources {
   readonly instrument: Instrument;
   readonly open: BenchSitting;
   readonly last: LastPitches | undefined;
+  readonly fitted: readonly (Fitted | null)[];
   readonly coupling: Coupling;
   readonly way: Way | null;
   readonly settings: Settings;
@@ -21,7 +23,16 @@ const NOTHING_HEARD: LastPitches = new Map();
 
 /** What is true at the bench at the moment when it is asked; worked out once for every change. */
 export function useBenchWorld(sources: Sources): () => BenchWorld {
-  const { instrument, open, last = NOTHING_HEARD, coupling, way, settings, listens } = sources;
+  const {
+    instrument,
+    open,
+    last = NOTHING_HEARD,
+    fitted,
+    coupling,
+    way,
+    settings,
+    listens,
+  } = sources;
   const { sitting, tuning, targets, a4, capo, source } = open;
   const { latest, log } = sitting;
   const { practice } = source;
@@ -35,14 +46,15 @@ export function useBenchWorld(sources: Sources): () => BenchWorld {
       targets,
       strings: stringsNow(targets, knownReadings(heardLog), last, capo),
       before: targets.map((target) => cameFrom(target, last, capo)),
+      fitted,
       coupling,
       aiming: settings.aiming,
       instrument: withCapo(instrument),
       a4,
       practice,
       listening: listens.current,
-      planned: way?.toGo.find((course) => course !== state.active),
-      retuning: way !== null,
+      planned: plannedNext(way, state),
+      retuning: way?.far ?? false,
       bold: settings.moves === 'one bold',
     });
     return () => {
@@ -51,9 +63,29 @@ export function useBenchWorld(sources: Sources): () => BenchWorld {
         built = { of: now, world: build(now) };
       return built.world;
     };
-  }, [log, latest, instrument, tuning, targets, last, capo, coupling, settings, a4, practice, way]);
+  }, [
+    log,
+    latest,
+    instrument,
+    tuning,
+    targets,
+    last,
+    fitted,
+    capo,
+    coupling,
+    settings,
+    a4,
+    practice,
+    way,
+  ]);
 }
 
-function readingIn({ event }: Heard) {
-  return event.type === 'reading' ? [event.reading] : [];
+/** A reading of the log with its moment. */
+export function readingIn({ event }: Heard): ReadAt[] {
+  return event.type === 'reading' ? [{ ...event.reading, at: event.at }] : [];
+}
+
+/** The string that a plan takes next, beside the one in hand; undefined without a plan. */
+export function plannedNext(way: Way | null, { active }: BenchState): number | undefined {
+  return way?.next.find((course) => course !== active);
 }

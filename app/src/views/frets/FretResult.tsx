@@ -28,7 +28,6 @@ export function FretResult({ checking, instrument, stock, onBack }: Props) {
   const { targets, causes, talk } = checking;
   const { check } = talk;
   const tuning = findTuning(check.tuningId, stock.tunings);
-  const name = `${instrument.name}-frets`;
   const height = MAP.row * check.courses.length + MAP.foot;
   return (
     <Stack className="fret-result">
@@ -45,23 +44,7 @@ export function FretResult({ checking, instrument, stock, onBack }: Props) {
         <div>
           <FretMap {...{ check, targets, causes, height }} asked={null} width={MAP.width} />
           <HeatMap check={check} targets={targets} />
-          <Group className="screen-only">
-            <Button variant="default" onClick={() => window.print()}>
-              Print the order sheet
-            </Button>
-            <Button
-              variant="default"
-              onClick={() => download(`${name}.csv`, fretsCsv(instrument, check), 'text/csv')}
-            >
-              Save as CSV
-            </Button>
-            <Button variant="default" onClick={() => saveDrawing(name, 'svg')}>
-              Save the map as SVG
-            </Button>
-            <Button variant="default" onClick={() => saveDrawing(name, 'png')}>
-              Save the map as PNG
-            </Button>
-          </Group>
+          <WaysOut instrument={instrument} check={check} />
         </div>
         <div>
           <Findings
@@ -73,6 +56,30 @@ export function FretResult({ checking, instrument, stock, onBack }: Props) {
         </div>
       </div>
     </Stack>
+  );
+}
+
+/** The result on paper and in files. */
+function WaysOut({ instrument, check }: Pick<Props, 'instrument'> & { readonly check: FretCheck }) {
+  const name = `${instrument.name}-frets`;
+  return (
+    <Group className="screen-only">
+      <Button variant="default" onClick={() => window.print()}>
+        Print the order sheet
+      </Button>
+      <Button
+        variant="default"
+        onClick={() => download(`${name}.csv`, fretsCsv(instrument, check), 'text/csv')}
+      >
+        Save as CSV
+      </Button>
+      <Button variant="default" onClick={() => saveDrawing(name, 'svg')}>
+        Save the map as SVG
+      </Button>
+      <Button variant="default" onClick={() => saveDrawing(name, 'png')}>
+        Save the map as PNG
+      </Button>
+    </Group>
   );
 }
 

@@ -5,6 +5,7 @@ import { type Instrument, startFret } from '@rosefinch/core/strings';
 import {
   fretNoticeInWords,
   fretTaskInWords,
+  otherPlaceInWords,
   placeInWords,
   type Sentence,
   signedCents,
@@ -75,12 +76,7 @@ function sentenceOf({ talk, asked }: FretChecking, begins: number): Sentence {
     return notice
       ? fretNoticeInWords(notice)
       : fretTaskInWords(asked, begins, check.doneAt !== null);
-  const heard = other.heard === 0 ? 'the open string' : `fret ${other.heard}`;
-  const string = other.string === null ? '' : `, or string ${other.string} open`;
-  return {
-    say: `That sounded like ${heard}${string}, not ${placeInWords(other.asked.place, 0)}.`,
-    more: 'Its reading waits for your answer.',
-  };
+  return otherPlaceInWords(other);
 }
 
 function Answers({ checking: { talk, send } }: { readonly checking: FretChecking }) {

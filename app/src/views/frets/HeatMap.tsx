@@ -1,6 +1,7 @@
 import { errorOf } from '@rosefinch/core/intonation';
 import { type Target, targetName } from '@rosefinch/core/music';
 import type { FretCheck } from '@rosefinch/core/records';
+import type { Cents } from '@rosefinch/core/units';
 import { scaleLinear } from 'd3-scale';
 
 const CELL = { width: 52, height: 26 };
@@ -8,6 +9,8 @@ const LEFT = 90;
 const TOP = 20;
 /** Errors from here on have the full colour, in cents. */
 const FULL = 15;
+
+const depth = scaleLinear([0, FULL], [0, 0.75]).clamp(true);
 
 interface Props {
   readonly check: FretCheck;
@@ -18,7 +21,6 @@ interface Props {
 export function HeatMap({ check, targets }: Props) {
   // The octaves of a bridge are sounded more than once.
   const frets = [...new Set(check.frets)].sort((a, b) => a - b);
-  const depth = scaleLinear([0, FULL], [0, 0.75]).clamp(true);
   const errors = (course: number, fret: number) =>
     check.readings.flatMap((reading) => {
       const { place, struckOut } = reading;
@@ -49,25 +51,35 @@ export function HeatMap({ check, targets }: Props) {
           </text>
           {frets.map((fret, k) => {
             const list = errors(course, fret);
-            if (list.length === 0) return null;
-            const cents = list.reduce((sum, value) => sum + value, 0) / list.length;
             return (
-              <g key={fret} transform={`translate(${LEFT + k * CELL.width},0)`}>
-                <rect
-                  width={CELL.width - 2}
-                  height={CELL.height - 2}
-                  className={cents < 0 ? 'flat' : 'sharp'}
-                  fillOpacity={depth(Math.abs(cents))}
+              list.length > 0 && (
+                <Cell
+                  key={fret}
+                  column={k}
+                  cents={list.reduce((sum, value) => sum + value, 0) / list.length}
                 />
-                <text x={CELL.width / 2} y={17} textAnchor="middle" className="value">
-                  {cents < 0 ? '−' : '+'}
-                  {Math.abs(cents).toFixed(1)}
-                </text>
-              </g>
+              )
             );
           })}
         </g>
       ))}
     </svg>
+  );
+}
+
+function Cell({ column, cents }: { readonly column: number; readonly cents: Cents }) {
+  return (
+    <g transform={`translate(${LEFT + column * CELL.width},0)`}>
+      <rect
+        width={CELL.width - 2}
+        height={CELL.height - 2}
+        className={cents < 0 ? 'flat' : 'sharp'}
+        fillOpacity={depth(Math.abs(cents))}
+      />
+      <text x={CELL.width / 2} y={17} textAnchor="middle" className="value">
+        {cents < 0 ? '−' : '+'}
+        {Math.abs(cents).toFixed(1)}
+      </text>
+    </g>
   );
 }

@@ -146,29 +146,35 @@ function SittingCard({ sitting, picked, onPick, onDelete }: CardProps) {
       <MiniWires strings={summary.strings} tolerance={session.tolerance} />
       <details>
         <summary>found → left, string by string</summary>
-        <table className="ledger narrow">
-          <thead>
-            <tr>
-              <th scope="col">string</th>
-              <th scope="col">found, cents</th>
-              <th scope="col">left, cents</th>
-              <th scope="col">plucks</th>
-            </tr>
-          </thead>
-          <tbody>
-            {[...summary.strings].reverse().map((row) => (
-              <tr key={row.course}>
-                <th scope="row">
-                  {row.course} {noteOf(sitting, row.course)}
-                </th>
-                <td>{row.found === null ? '' : signedCents(row.found)}</td>
-                <td>{row.left === null ? '' : signedCents(row.left)}</td>
-                <td>{row.plucks}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <StringRows sitting={sitting} />
       </details>
     </section>
+  );
+}
+
+function StringRows({ sitting }: { readonly sitting: Sitting }) {
+  return (
+    <table className="ledger narrow">
+      <thead>
+        <tr>
+          <th scope="col">string</th>
+          <th scope="col">found, cents</th>
+          <th scope="col">left, cents</th>
+          <th scope="col">plucks</th>
+        </tr>
+      </thead>
+      <tbody>
+        {[...sitting.summary.strings].reverse().map((row) => (
+          <tr key={row.course}>
+            <th scope="row">
+              {row.course} {noteOf(sitting, row.course)}
+            </th>
+            <td>{row.found === null ? '' : signedCents(row.found)}</td>
+            <td>{row.left === null ? '' : signedCents(row.left)}</td>
+            <td>{row.plucks}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
   );
 }

@@ -7,7 +7,7 @@ import { counted, signedCents } from '@rosefinch/core/words';
 import { type ReactNode, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { useData, useLive } from '../../data/index.ts';
-import { ViewHead } from '../../parts/frame/index.ts';
+import { ViewHead, Wide } from '../../parts/frame/index.ts';
 import { Partials } from './Partials.tsx';
 import { Track } from './Track.tsx';
 import { Wave } from './Wave.tsx';
@@ -107,7 +107,7 @@ interface TableProps {
 
 function PluckTable({ plucks, chosen, onChoose }: TableProps) {
   return (
-    <div className="wide">
+    <Wide label="Plucks">
       <table className="ledger">
         <caption className="unseen">Plucks</caption>
         <thead>
@@ -141,7 +141,7 @@ function PluckTable({ plucks, chosen, onChoose }: TableProps) {
           ))}
         </tbody>
       </table>
-    </div>
+    </Wide>
   );
 }
 

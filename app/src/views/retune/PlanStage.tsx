@@ -1,11 +1,11 @@
 import { Button } from '@mantine/core';
 import type { PlanStep } from '@rosefinch/core/retune';
 import type { Sentence } from '@rosefinch/core/words';
-import { counted } from '@rosefinch/core/words';
+import { capoWayInWords, counted, warningInWords } from '@rosefinch/core/words';
 import type { Settings } from '../../data/index.ts';
 import { ReferenceLine } from '../../parts/charts/index.ts';
 import { Stage, StageFigure } from '../../parts/stage/index.ts';
-import { noteOf, strainOf, turnsOf, type Way, wayInWords } from './way.ts';
+import { capoOf, noteOf, shortStringOf, strainOf, turnsOf, type Way, wayInWords } from './way.ts';
 
 interface Props {
   readonly way: Way;
@@ -21,7 +21,7 @@ const SEMITONE = 100;
 /** One step of the plan: string, from and to, how far, and what to compare it with. */
 export function PlanStage({ way, step, settings, onSure }: Props) {
   const { plan, instrument } = way;
-  const [warning, ...others] = plan.warnings.map(({ say }) => say);
+  const [warning, ...others] = plan.warnings.map(warningInWords);
   const problem = warning === undefined ? null : { message: warning, wayOn: others.join(' ') };
   return (
     <Stage
@@ -44,19 +44,25 @@ export function PlanStage({ way, step, settings, onSure }: Props) {
 }
 
 function Distance({ way, step }: { readonly way: Way; readonly step: PlanStep }) {
-  const semitones = Math.abs(step.cents) / SEMITONE;
+  const size = Math.abs(step.cents);
+  // What is less than a semitone is told in cents.
+  const [figure, unit] =
+    size < SEMITONE ? [size.toFixed(1), 'cents'] : [(size / SEMITONE).toFixed(1), 'semitones'];
   const sign = step.cents < 0 ? '−' : '+';
   const turns = turnsOf(way, step);
   return (
     <StageFigure
-      figure={`${sign}${semitones.toFixed(1)}`}
-      note={`semitones, ${step.cents < 0 ? 'loosen' : 'tighten'}${turns && `, ${turns}`}`}
+      figure={`${sign}${figure}`}
+      note={`${unit}, ${step.cents < 0 ? 'loosen' : 'tighten'}${turns && `, ${turns}`}`}
     />
   );
 }
 
 function sentenceOf(way: Way): Sentence {
   const { steps, reason, passes } = way.plan;
+  if (steps.length === 0) return { say: wayInWords(way), more: '' };
+  const fret = capoOf(way);
+  const capo = fret === null ? '' : `${capoWayInWords(way.from.name, fret)} `;
   const rounds = `${counted(passes, 'round', 'rounds')}, the last look included.`;
-  return { say: wayInWords(way), more: steps.length > 0 ? `${reason} ${rounds}` : '' };
+  return { say: wayInWords(way), more: `${capo}${shortStringOf(way)}${reason} ${rounds}` };
 }

@@ -2,10 +2,11 @@ import './retune.css';
 import { findTuning, type Tuning, targetsOf, tuningsFor } from '@rosefinch/core/music';
 import { planRetune, planStrings } from '@rosefinch/core/retune';
 import { homeTuning, type Instrument } from '@rosefinch/core/strings';
+import { knownSinceInWords } from '@rosefinch/core/words';
 import { type ReactNode, useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
-import { type Stock, useData, useLive } from '../../data/index.ts';
-import { now } from '../../environment.ts';
+import { type Repository, type Stock, useData, useLive } from '../../data/index.ts';
+import { locale, now } from '../../environment.ts';
 import { WithInstrument } from '../../parts/instruments/index.ts';
 import { useCoupling } from '../../parts/neck/index.ts';
 import { Job } from '../../parts/stage/index.ts';
@@ -14,7 +15,7 @@ import { PlanChoices } from './PlanChoices.tsx';
 import { PlanPrinted } from './PlanPrinted.tsx';
 import { PlanStage } from './PlanStage.tsx';
 import { planLines } from './planLines.tsx';
-import { loadInWords, type Way } from './way.ts';
+import { capoOf, loadInWords, type Way } from './way.ts';
 
 /** From the tuning an instrument is in to another one, and back. */
 export function RetuneView() {
@@ -77,6 +78,7 @@ function PlanOf({ way, stock, choices }: PlanProps) {
   const [sure, setSure] = useState(false);
   const [shown, setShown] = useState<number | null>(null);
   const begin = useBegin(way);
+  const capo = capoOf(way);
   const refused = plan.warnings.some((warning) => warning.kind === 'refused');
   const heavy = plan.warnings.some((warning) => warning.kind === 'load') && !sure;
   const step = plan.steps.find(({ course }) => course === shown) ?? plan.steps[0] ?? null;
@@ -89,10 +91,13 @@ function PlanOf({ way, stock, choices }: PlanProps) {
       acts={{ begin: refused || heavy ? null : () => void begin() }}
       buttons={[
         { act: 'begin', label: 'Do it on the bench' },
+        ...(capo === null
+          ? []
+          : [{ label: `Capo at fret ${capo} instead`, act: () => void begin(capo) }]),
         { label: 'Print the plan', act: () => window.print() },
       ]}
       listening={null}
-      says={loadInWords(way, settings)}
+      says={`${loadInWords(way, settings)} ${knownSinceInWords(way.left, way.from.name, now(), locale())}`}
       stage={
         <PlanStage
           way={way}
@@ -115,11 +120,14 @@ function PlanOf({ way, stock, choices }: PlanProps) {
   );
 }
 
-function useBegin({ instrument, target, capo, a4 }: Way) {
+/** Begins the way on the bench; or stays in the tuning it is in, with a capo at a fret. */
+function useBegin({ instrument, from, target, capo, a4 }: Way) {
   const { repository } = useData();
   const navigate = useNavigate();
-  return async () => {
-    await repository.retune(instrument.id, { tuningId: target.id, capo, a4 }, now());
+  return async (instead?: number) => {
+    const to =
+      instead === undefined ? { tuningId: target.id, capo } : { tuningId: from.id, capo: instead };
+    await repository.retune(instrument.id, { ...to, a4 }, now());
     await navigate('/');
   };
 }
@@ -135,11 +143,12 @@ function useWayTo(instrument: Instrument, stock: Stock, { wanted, capo }: Wish) 
   const { settings, tunings } = stock;
   const coupling = useCoupling(instrument, stock);
   const heard = useLive((data) => data.lastPitches(instrument), instrument.id);
+  const left = useLive((data) => lastLeft(data, instrument), `left ${instrument.id}`);
   const from = findTuning(instrument.tuningId, tunings);
   const home = homeTuning(instrument, tunings);
   const choices = tuningsFor(instrument.kind, instrument.courses.length, tunings);
   const target = choices.find((t) => t.id === wanted) ?? defaultTarget(instrument, choices);
-  if (!heard) return 'reading' as const;
+  if (!heard || left === undefined) return 'reading' as const;
   if (!from || !home || !target) return null;
   const { a4, planOrder, tolerance } = settings;
   const present = targetsOf(from, a4);
@@ -147,9 +156,17 @@ function useWayTo(instrument: Instrument, stock: Stock, { wanted, capo }: Wish) 
   const nowHz = (course: number) => heard.get(course) ?? present[course - 1]?.hz ?? a4;
   const strings = planStrings({ instrument, home, target, a4, nowHz });
   const { bridge } = instrument;
-  const plan = planRetune(strings, planOrder, tolerance, { bridge, coupling });
-  const way: Way = { instrument, from, target, strings, plan, capo, a4 };
+  const manner = settings.aiming ? 'by display' : 'by ear';
+  const plan = planRetune(strings, planOrder, tolerance, { bridge, coupling, manner });
+  const way: Way = { instrument, from, target, strings, plan, capo, a4, left };
   return { way, choices };
+}
+
+/** When an instrument was on the bench last, as far as that tells of it. */
+async function lastLeft(repository: Repository, { id }: Instrument): Promise<Way['left']> {
+  const sessions = await repository.sessions();
+  const last = sessions.find((one) => one.instrumentId === id && repository.tells(one));
+  return last ? { at: last.endedAt ?? last.startedAt, zone: last.zone } : null;
 }
 
 /** Away from home: back. At home: the first other tuning, or its own where none else is known. */

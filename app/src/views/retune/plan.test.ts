@@ -1,13 +1,21 @@
 import { findTuning, targetsOf } from '@rosefinch/core/music';
 import { DEFAULT_SETTINGS } from '@rosefinch/core/records';
 import { planRetune, planStrings } from '@rosefinch/core/retune';
-import { expectedCoupling, homeTuning, steelGuitar } from '@rosefinch/core/strings';
+import { expectedCoupling, findModel, homeTuning, steelGuitar } from '@rosefinch/core/strings';
 import { expect } from 'chai';
 import { createElement } from 'react';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { PlanPrinted } from './PlanPrinted.tsx';
 import { planLines } from './planLines.tsx';
-import { loadInWords, moveInWords, strainOf, type Way, wayInWords } from './way.ts';
+import {
+  capoOf,
+  loadInWords,
+  moveInWords,
+  shortStringOf,
+  strainOf,
+  type Way,
+  wayInWords,
+} from './way.ts';
 
 const instrument = steelGuitar('g', 'Heron');
 const coupling = expectedCoupling({ tensions: [72, 69, 74, 82, 86, 78], bridge: 'fixed' });
@@ -20,7 +28,7 @@ function wayTo(to: string, capo = 0): Way {
   const nowHz = (course: number) => present[course - 1]!.hz;
   const strings = planStrings({ instrument, home, target, a4: 440, nowHz });
   const plan = planRetune(strings, 'planned', 2, { bridge: 'fixed', coupling });
-  return { instrument, from, target, strings, plan, capo, a4: 440 };
+  return { instrument, from, target, strings, plan, capo, a4: 440, left: null };
 }
 
 const OPEN_D = wayTo('guitar-open-d');
@@ -53,6 +61,24 @@ describe('a plan in words', () => {
   });
 });
 
+describe('a capo in a plan', () => {
+  it('is offered where the tuning it is in sounds the wanted one with it', () => {
+    expect(capoOf(wayTo('guitar-open-d'))).to.equal(null);
+    const fromOpenD = { ...wayTo('guitar-open-e'), from: findTuning('guitar-open-d')! };
+    expect(capoOf(fromOpenD)).to.equal(2);
+    expect(capoOf({ ...fromOpenD, capo: 2 })).to.equal(null);
+  });
+
+  it('leaves a banjo’s short string to a spike', () => {
+    const banjo = findModel('banjo-five')!.build('b', 'Lapwing');
+    expect(shortStringOf({ ...OPEN_D, instrument: banjo, capo: 2 })).to.equal(
+      'String 5 is not under the capo: hold it by a spike at fret 7, or tune it up by as much. ',
+    );
+    expect(shortStringOf({ ...OPEN_D, instrument: banjo })).to.equal('');
+    expect(shortStringOf({ ...OPEN_D, capo: 2 })).to.equal('');
+  });
+});
+
 describe('the wires of a plan', () => {
   const lines = planLines(OPEN_D, OPEN_D.plan.steps[0]!, DEFAULT_SETTINGS);
 
@@ -65,9 +91,18 @@ describe('the wires of a plan', () => {
       '2 B3 A3',
       '1 E4 D4',
     ]);
-    expect(lines.filter(({ word }) => word === 'stays').map(({ course }) => course)).to.deep.equal([
-      5, 4,
-    ]);
+    expect(
+      lines.filter(({ word }) => word?.startsWith('stays')).map(({ course }) => course),
+    ).to.deep.equal([5, 4]);
+  });
+
+  it('say in which order each is set right by ear at the end, and against what', () => {
+    const words = new Map(lines.map(({ course, word }) => [course, word]));
+    expect(words.get(5)).to.equal('stays · right 1st · by the tone');
+    expect(words.get(4)).to.equal('stays · right 2nd · String 5 at fret 5 sounds the same');
+    expect(words.get(6)).to.equal(
+      'loosen 2 semitones · right 3rd · Open string 4 sounds an octave higher',
+    );
   });
 
   it('number their steps in the order of the plan, and mark the one in hand', () => {

@@ -15,19 +15,31 @@ export function planLines(way: Way, inHand: PlanStep | null, settings: Settings)
     const active = course === inHand?.course;
     const base = { course, name: noteOf(way, nowHz), active, chosen: active };
     const picture = <Slope key={course} string={string} step={step} nth={nth + 1} />;
-    if (!step) return { ...base, picture, to: target, word: 'stays', says: `stays ${target}` };
+    const then = thenInWords(way, course);
+    if (!step)
+      return { ...base, picture, to: target, word: `stays${then}`, says: `stays ${target}${then}` };
     return {
       ...base,
       picture,
       to: target,
-      word: `${moveInWords(step)}${againstInWords(step)}`,
+      word: `${moveInWords(step)}${then || againstInWords(step.references)}`,
       says: `step ${nth + 1}, to ${target}, ${moveInWords(step)}, ${turnsOf(way, step)}; ${strainOf(step, settings)}`,
     };
   });
 }
 
+/** What it is set right by once all are near; nothing where a figure leads. */
+function thenInWords({ plan }: Way, course: number): string {
+  const at = plan.fine.findIndex((step) => step.course === course);
+  const step = plan.fine[at];
+  return step ? ` · right ${ordinal(at)}${againstInWords(step.references)}` : '';
+}
+
+/** @example ordinal(0) // => '1st' */
+const ordinal = (at: number) => ['1st', '2nd', '3rd'][at] ?? `${at + 1}th`;
+
 /** What the string is compared with, as short as it can be said. */
-function againstInWords({ references: [best] }: PlanStep): string {
+function againstInWords([best]: PlanStep['references']): string {
   if (!best) return ' · by the tone';
   return ` · ${referenceInWords(best).replace(/\.$/, '')}`;
 }

@@ -1,8 +1,14 @@
-import { hzToMidi, noteName, type Tuning } from '@rosefinch/core/music';
+import { capoBetween, hzToMidi, noteName, type Tuning } from '@rosefinch/core/music';
 import type { Plan, PlanStep, PlanString } from '@rosefinch/core/retune';
-import { expectedTurns, type Instrument } from '@rosefinch/core/strings';
-import type { Hz } from '@rosefinch/core/units';
-import { counted, distanceInWords, forceInWords, turnInWords } from '@rosefinch/core/words';
+import { expectedTurns, type Instrument, startFret } from '@rosefinch/core/strings';
+import type { EpochMs, Hz } from '@rosefinch/core/units';
+import {
+  counted,
+  distanceInWords,
+  forceInWords,
+  shortStringInWords,
+  turnInWords,
+} from '@rosefinch/core/words';
 import type { Settings } from '../../data/index.ts';
 
 /** A plan with all that it is about. */
@@ -14,6 +20,8 @@ export interface Way {
   readonly plan: Plan;
   readonly capo: number;
   readonly a4: Hz;
+  /** When its strings were read last; null where none was. */
+  readonly left: { readonly at: EpochMs; readonly zone: string } | null;
 }
 
 /** A pitch as the target’s tuning spells it. */
@@ -52,4 +60,16 @@ export function wayInWords({ from, target, plan, capo }: Way): string {
   const capoed = capo > 0 ? `, capo ${capo}` : '';
   if (steps.length === 0) return `${target.name}${capoed}: nothing has to move.`;
   return `${from.name} → ${target.name}${capoed}: ${counted(steps.length, 'string moves', 'strings move')}.`;
+}
+
+/** The fret of a capo that makes the tuning it is in sound the one that is wanted; null where none does. */
+export function capoOf({ from, target, capo }: Way): number | null {
+  return capo > 0 ? null : capoBetween(from, target);
+}
+
+/** What a capo means for a short string; nothing without either. */
+export function shortStringOf({ instrument, capo }: Way): string {
+  const short = instrument.courses.find(({ number }) => startFret(instrument, number) > 0);
+  if (!short || capo === 0) return '';
+  return `${shortStringInWords(short.number, startFret(instrument, short.number), capo)} `;
 }

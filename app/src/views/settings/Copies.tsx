@@ -3,24 +3,13 @@ import { counted, momentInWords } from '@rosefinch/core/words';
 import { useEffect, useState } from 'react';
 import { storageState, useData, useLive } from '../../data/index.ts';
 import { locale, zone } from '../../environment.ts';
+import { chooseFolder } from '../../parts/copies/index.ts';
 import { useNotices } from '../../parts/frame/index.ts';
-import { chooseFolder } from './folder.ts';
 
 /** Whether what is kept here will last, when it was copied, and where copies go by themselves. */
 export function Copies() {
-  const { repository } = useData();
-  const notices = useNotices();
   const copies = useLive((r) => r.copies(), 'copies');
-  const folder = useLive((r) => r.folder(), 'folder');
   const storage = useStorage();
-  const choose = async () => {
-    try {
-      const handle = await chooseFolder();
-      if (handle) await repository.setFolder(handle);
-    } catch (error) {
-      notices.say({ message: error instanceof Error ? error.message : String(error) });
-    }
-  };
   return (
     <section aria-label="Copies">
       <Title order={2} size="h3">
@@ -37,25 +26,41 @@ export function Copies() {
         </Text>
       )}
       <Text>{storage}</Text>
-      {folder ? (
-        <Group mt="sm">
-          <Text>
-            A copy goes to the folder “{folder.name}” after each sitting; the last ten stay.
-          </Text>
-          <Button variant="default" onClick={() => void repository.setFolder(null)}>
-            No more copies by itself
-          </Button>
-        </Group>
-      ) : chooseFolder.possible() ? (
-        <Button variant="default" mt="sm" onClick={() => void choose()}>
-          Copy to a folder after each sitting …
-        </Button>
-      ) : (
-        <Text>
-          This browser cannot put copies in a folder by itself: write a backup now and then.
-        </Text>
-      )}
+      <FolderChoice />
     </section>
+  );
+}
+
+/** Where copies go by themselves, if anywhere. */
+function FolderChoice() {
+  const { repository } = useData();
+  const notices = useNotices();
+  const folder = useLive((r) => r.folder(), 'folder');
+  const choose = async () => {
+    try {
+      const handle = await chooseFolder();
+      if (handle) await repository.setFolder(handle);
+    } catch (error) {
+      notices.say({ message: error instanceof Error ? error.message : String(error) });
+    }
+  };
+  if (folder)
+    return (
+      <Group mt="sm">
+        <Text>
+          A copy goes to the folder “{folder.name}” after each sitting; the last ten stay.
+        </Text>
+        <Button variant="default" onClick={() => void repository.setFolder(null)}>
+          No more copies by itself
+        </Button>
+      </Group>
+    );
+  return chooseFolder.possible() ? (
+    <Button variant="default" mt="sm" onClick={() => void choose()}>
+      Copy to a folder after each sitting …
+    </Button>
+  ) : (
+    <Text>This browser cannot put copies in a folder by itself: write a backup now and then.</Text>
   );
 }
 

@@ -35,26 +35,8 @@ export function DataPage() {
 }
 
 function Files() {
-  const { repository, shelf } = useData();
-  const archive = useArchive();
   const counts = useLive((r) => r.counts(), 'counts');
-  const backup = () =>
-    archive.run(
-      (progress) => saveBackup(repository, progress),
-      (says) => says,
-    );
-  const csv = () => {
-    const unstored = repository.log.outbox.pending();
-    const job = { job: 'readings' as const, unstored, locale: locale() };
-    return archive.run(
-      (progress) => archiveAside(shelf, job, progress),
-      (file) => {
-        const day = new Date(now()).toISOString().slice(0, 10);
-        download(`rosefinch-readings-${day}.csv`, file);
-        return null;
-      },
-    );
-  };
+  const { archive, backup, csv } = useWriting();
   return (
     <section aria-label="Files">
       <Title order={2} size="h3">
@@ -76,25 +58,33 @@ function Files() {
   );
 }
 
-function Upkeep() {
+/** Writes what is kept to a file, as a backup or as a table. */
+function useWriting() {
   const { repository, shelf } = useData();
-  const [sure, setSure] = useState(false);
   const archive = useArchive();
-  const notices = useNotices();
-  const undo = () =>
+  const backup = () =>
     archive.run(
-      (progress) => archiveAside(shelf, { job: 'undo' }, progress),
-      () => 'All is as it was before.',
+      (progress) => saveBackup(repository, progress),
+      (says) => says,
     );
-  const wipe = () =>
-    archive.run(
-      (progress) => archiveAside(shelf, { job: 'wipe', at: now() }, progress),
-      () => {
-        setSure(false);
-        notices.undoable('Everything is removed.', undo);
+  const csv = () => {
+    const unstored = repository.log.outbox.pending();
+    const job = { job: 'readings' as const, unstored, locale: locale() };
+    return archive.run(
+      (progress) => archiveAside(shelf, job, progress),
+      (file) => {
+        const day = new Date(now()).toISOString().slice(0, 10);
+        download(`rosefinch-readings-${day}.csv`, file);
         return null;
       },
     );
+  };
+  return { archive, backup, csv };
+}
+
+function Upkeep() {
+  const { repository } = useData();
+  const { archive, sure, setSure, wipe } = useWiping();
   return (
     <section aria-label="Upkeep">
       <Title order={2} size="h3" mb="sm">
@@ -126,4 +116,27 @@ function Upkeep() {
       <WorkLine work={archive.work} name="Clearing" onCancel={archive.cancel} />
     </section>
   );
+}
+
+/** Takes everything away, once that is sure; it can be taken back. */
+function useWiping() {
+  const { shelf } = useData();
+  const [sure, setSure] = useState(false);
+  const archive = useArchive();
+  const notices = useNotices();
+  const undo = () =>
+    archive.run(
+      (progress) => archiveAside(shelf, { job: 'undo' }, progress),
+      () => 'All is as it was before.',
+    );
+  const wipe = () =>
+    archive.run(
+      (progress) => archiveAside(shelf, { job: 'wipe', at: now() }, progress),
+      () => {
+        setSure(false);
+        notices.undoable('Everything is removed.', undo);
+        return null;
+      },
+    );
+  return { archive, sure, setSure, wipe };
 }

@@ -33,6 +33,38 @@ const PREFERENCES: readonly (readonly [Preference, string])[] = [
 
 /** Reads a backup, shows what it would do, and does it only then: all of it, what is good of it, or nothing. */
 export function Restore() {
+  const { archive, planned, plan, restore, leave } = useRestore();
+  return (
+    <section aria-label="Restore">
+      <Title order={2} size="h3" mb="sm">
+        Restore a backup
+      </Title>
+      <FileButton
+        onChange={(file) => void plan(file)}
+        accept="application/json,.json"
+        inputProps={{ 'aria-label': 'Backup file' }}
+      >
+        {(props) => (
+          <Button {...props} variant="default">
+            Choose a backup …
+          </Button>
+        )}
+      </FileButton>
+      <WorkLine work={archive.work} name="Reading the backup" onCancel={archive.cancel} />
+      {planned && (
+        <Plan
+          key={planned.file.name}
+          planned={planned}
+          onRestore={(preference, salvage) => restore(planned, preference, salvage)}
+          onLeave={leave}
+        />
+      )}
+    </section>
+  );
+}
+
+/** Looks through a backup, and takes it in when that is wanted. */
+function useRestore() {
   const { shelf } = useData();
   const archive = useArchive();
   const notices = useNotices();
@@ -65,33 +97,7 @@ export function Restore() {
       },
     );
   };
-  return (
-    <section aria-label="Restore">
-      <Title order={2} size="h3" mb="sm">
-        Restore a backup
-      </Title>
-      <FileButton
-        onChange={(file) => void plan(file)}
-        accept="application/json,.json"
-        inputProps={{ 'aria-label': 'Backup file' }}
-      >
-        {(props) => (
-          <Button {...props} variant="default">
-            Choose a backup …
-          </Button>
-        )}
-      </FileButton>
-      <WorkLine work={archive.work} name="Reading the backup" onCancel={archive.cancel} />
-      {planned && (
-        <Plan
-          key={planned.file.name}
-          planned={planned}
-          onRestore={(preference, salvage) => restore(planned, preference, salvage)}
-          onLeave={() => setPlanned(null)}
-        />
-      )}
-    </section>
-  );
+  return { archive, planned, plan, restore, leave: () => setPlanned(null) };
 }
 
 interface PlanProps {
@@ -103,38 +109,12 @@ interface PlanProps {
 function Plan({ planned: { file, survey }, onRestore, onLeave }: PlanProps) {
   const [preference, setPreference] = useState<Preference>('newer');
   const faults = survey.faults.length + survey.moreFaults;
-  const rows = TABLE_NAMES.map((name) => ({ name, ...survey.standings[name] }));
+  const rows = rowsOf(survey);
   const differ = rows.some(({ newer, older, different }) => newer + older + different > 0);
   return (
     <div className="card">
       {faults > 0 && <Faults name={file.name} survey={survey} />}
-      <table className="ledger narrow">
-        <caption>
-          What {file.name} will do; nothing will be removed. Newer and older are the file’s.
-        </caption>
-        <thead>
-          <tr>
-            <th scope="col">kind</th>
-            <th scope="col">new</th>
-            <th scope="col">newer</th>
-            <th scope="col">older</th>
-            <th scope="col">different</th>
-            <th scope="col">same</th>
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map((row) => (
-            <tr key={row.name}>
-              <th scope="row">{KINDS[row.name]}</th>
-              <td>{row.new}</td>
-              <td>{row.newer}</td>
-              <td>{row.older}</td>
-              <td>{row.different}</td>
-              <td>{row.same}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <Standings name={file.name} rows={rows} />
       {differ && (
         <Radio.Group
           mt="sm"
@@ -158,6 +138,46 @@ function Plan({ planned: { file, survey }, onRestore, onLeave }: PlanProps) {
         </Button>
       </Group>
     </div>
+  );
+}
+
+const rowsOf = (survey: Survey) => TABLE_NAMES.map((name) => ({ name, ...survey.standings[name] }));
+
+interface StandingsProps {
+  readonly name: string;
+  readonly rows: ReturnType<typeof rowsOf>;
+}
+
+/** How what is in the file stands to what is here, kind by kind. */
+function Standings({ name, rows }: StandingsProps) {
+  return (
+    <table className="ledger narrow">
+      <caption>
+        What {name} will do; nothing will be removed. Newer and older are the file’s.
+      </caption>
+      <thead>
+        <tr>
+          <th scope="col">kind</th>
+          <th scope="col">new</th>
+          <th scope="col">newer</th>
+          <th scope="col">older</th>
+          <th scope="col">different</th>
+          <th scope="col">same</th>
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map((row) => (
+          <tr key={row.name}>
+            <th scope="row">{KINDS[row.name]}</th>
+            <td>{row.new}</td>
+            <td>{row.newer}</td>
+            <td>{row.older}</td>
+            <td>{row.different}</td>
+            <td>{row.same}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
   );
 }
 

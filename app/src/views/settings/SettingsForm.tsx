@@ -28,7 +28,7 @@ export function SettingsForm({ settings }: { settings: Settings }) {
       </Group>
       <Group title="Tuning">
         <Choices {...own} names={['order', 'moves', 'wording']} />
-        <Switches {...own} names={['aiming']} />
+        <Manner {...own} />
       </Group>
       <Group title="Sound">
         <Choices {...own} names={['referenceTone']} />
@@ -167,6 +167,26 @@ function Choices({ settings, set, names }: NamedProps<ChoiceName>) {
   ));
 }
 
+/** Two ways of working that are never mixed in one step. */
+function Manner({ settings, set }: GroupProps) {
+  return (
+    <NativeSelect
+      label="Tuned"
+      description={
+        settings.aiming
+          ? 'The figure leads each string to where it lands once the others are tuned; the reference tone sounds that.'
+          : 'Strings are brought near, then each is set like another one that sounds right now; the tone sounds the note.'
+      }
+      data={[
+        { value: 'display', label: 'by display: in one pass' },
+        { value: 'ear', label: 'by ear: near first, then one against the other' },
+      ]}
+      value={settings.aiming ? 'display' : 'ear'}
+      onChange={(event) => set({ aiming: event.currentTarget.value === 'display' })}
+    />
+  );
+}
+
 function ReferenceTone({ settings, set }: GroupProps) {
   return (
     <div>
@@ -183,12 +203,6 @@ function ReferenceTone({ settings, set }: GroupProps) {
 }
 
 const SWITCHES = [
-  {
-    name: 'aiming',
-    label: 'Aim ahead',
-    description:
-      'A string is brought to where it will land when the others have been tuned, once the instrument is known',
-  },
   { name: 'keysOn', label: 'Keys are on' },
   { name: 'spokenArrival', label: 'Say readings aloud' },
   { name: 'practiceSound', label: 'The practice instrument can be heard' },

@@ -42,25 +42,29 @@ export function StoreCheck() {
         )}
       </Group>
       <WorkLine work={archive.work} name="Checking" onCancel={archive.cancel} />
-      {archive.work.kind === 'done' && report && (
-        <ul>
-          {[...new Set(report.mended)].map((what) => (
-            <li key={what}>
-              {what} Mended, {counted(report.mended.filter((one) => one === what).length, 'time')}.
-            </li>
-          ))}
-          {report.left.slice(0, MOST_SHOWN).map(({ place, reason }) => (
-            <li key={place}>
-              {place}: {reason}
-            </li>
-          ))}
-        </ul>
-      )}
+      {archive.work.kind === 'done' && report && <Found report={report} />}
     </section>
   );
 }
 
 const MOST_SHOWN = 10;
+
+function Found({ report }: { readonly report: StoreReport }) {
+  return (
+    <ul>
+      {[...new Set(report.mended)].map((what) => (
+        <li key={what}>
+          {what} Mended, {counted(report.mended.filter((one) => one === what).length, 'time')}.
+        </li>
+      ))}
+      {report.left.slice(0, MOST_SHOWN).map(({ place, reason }) => (
+        <li key={place}>
+          {place}: {reason}
+        </li>
+      ))}
+    </ul>
+  );
+}
 
 function inWords({ checked, mended, left }: StoreReport): string {
   const all = `${counted(checked, 'record')} read.`;

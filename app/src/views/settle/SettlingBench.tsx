@@ -50,6 +50,7 @@ export function SettlingBench({ instrument, stock, restringing }: Props) {
     playing?.mute();
     playing?.stretch(course);
   };
+  const closed = () => setOver(null);
   const charts = chartsOf(settling, restringing, time);
   const acts = settleActs(settling, hands, {
     room: () => setOver('room'),
@@ -80,25 +81,12 @@ export function SettlingBench({ instrument, stock, restringing }: Props) {
       }
       line={<SettleLine {...{ settling, hands, time }} onPull={pull} onTime={setTime} />}
     >
-      <Dialog
-        title="How they stand"
-        size="xl"
-        opened={over === 'stand'}
-        onClose={() => setOver(null)}
-      >
-        <VerdictTable
-          settling={settling}
-          minutes={restringing.lessonMinutes}
-          zone={restringing.zone}
-          note={(c) => targetName(targets[c - 1])}
-        />
-        <Looks settling={settling} restringing={restringing} />
-      </Dialog>
+      <HowTheyStand {...{ settling, restringing }} opened={over === 'stand'} onClose={closed} />
       <RoomNotes
         log={sitting.log}
         move={settling.roomMove}
         opened={over === 'room'}
-        onClose={() => setOver(null)}
+        onClose={closed}
         onNote={(room) => sitting.record({ type: 'room note', note: room })}
       />
       <Announcer
@@ -109,6 +97,28 @@ export function SettlingBench({ instrument, stock, restringing }: Props) {
         say={settings.spokenArrival ? listening.say : null}
       />
     </Job>
+  );
+}
+
+interface StandProps {
+  readonly settling: Settling;
+  readonly restringing: Restringing;
+  readonly opened: boolean;
+  readonly onClose: () => void;
+}
+
+/** Every string's verdict with its span, and when to look again. */
+function HowTheyStand({ settling, restringing, opened, onClose }: StandProps) {
+  return (
+    <Dialog title="How they stand" size="xl" opened={opened} onClose={onClose}>
+      <VerdictTable
+        settling={settling}
+        minutes={restringing.lessonMinutes}
+        zone={restringing.zone}
+        note={(course) => targetName(settling.targets[course - 1])}
+      />
+      <Looks settling={settling} restringing={restringing} />
+    </Dialog>
   );
 }
 

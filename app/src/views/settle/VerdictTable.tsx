@@ -6,11 +6,12 @@ import {
   headlineOf,
   holdInWords,
   lessonInWords,
-  ODD_WORDS,
+  oddInWords,
   verdictInWords,
   verdictSpan,
 } from '@rosefinch/core/words';
 import { locale } from '../../environment.ts';
+import { Wide } from '../../parts/frame/index.ts';
 import type { Settling } from './useSettling.ts';
 
 interface Props {
@@ -30,7 +31,7 @@ export function VerdictTable({ settling: { report, fresh }, minutes, zone, note 
     ({ settling }) => settling.kind === 'fitted' && !settling.decided,
   );
   return (
-    <div className="wide">
+    <Wide label="How each string stands">
       {worst && <p className="headline">{headlineOf(worst, minutes, clock)}</p>}
       <table className="ledger" aria-label="How they stand">
         <thead>
@@ -58,15 +59,12 @@ export function VerdictTable({ settling: { report, fresh }, minutes, zone, note 
           fit; the one that holds shorter answers. A reading some hours on decides.
         </p>
       )}
-      {report.odd.map(({ course, why }) => (
-        <p key={course} role="note">
-          <strong>
-            String {course} {ODD_WORDS[why]}.
-          </strong>{' '}
-          Look at its winding and its peg.
+      {report.odd.map((odd) => (
+        <p key={odd.course} role="note">
+          <strong>{oddInWords(odd)}</strong> Look at its winding and its peg.
         </p>
       ))}
-    </div>
+    </Wide>
   );
 }
 

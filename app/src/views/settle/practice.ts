@@ -27,7 +27,8 @@ export function practiceStart(
     const known = taken.get(course) ?? [];
     const last = lastCounted(known);
     if (!fresh) return { creep: null, cents: last?.cents ?? OLD_CENTS };
-    const creep = freshCreep(restringing.id, course, fresh.material);
+    // By the moment of fitting, not by its id: ids are drawn by chance, and a test would hang on that.
+    const creep = freshCreep(String(restringing.fittedAt), course, fresh.material);
     const pulled = known.filter(({ step }) => step === 'stretched').length * creep.jump;
     const age = (at: number) => Math.max(1, (at - restringing.fittedAt) / 1000) + pulled;
     const since = last ? creepAt(creep, age(now)) - creepAt(creep, age(last.really)) : 0;

@@ -11,10 +11,10 @@ import {
 import { type Instrument, stringLoad } from '@rosefinch/core/strings';
 import type { Millimetres } from '@rosefinch/core/units';
 import {
+  doubtInWords,
   headlineOf,
   lessonInWords,
-  ODD_WORDS,
-  questionOf,
+  oddTaskInWords,
   type Sentence,
   settlingTaskInWords,
 } from '@rosefinch/core/words';
@@ -33,11 +33,7 @@ export function settleSentence(
   restringing: Restringing,
 ): Sentence {
   const { fresh, targets, talk, sitting, active, question } = settling;
-  if (question?.doubt)
-    return {
-      say: questionOf(question.course, question.doubt).ask,
-      more: 'Its reading is kept; it counts once you have answered.',
-    };
+  if (question?.doubt) return doubtInWords(question.course, question.doubt);
   if (talk.notice) return settleNoticeInWords(talk.notice, targets);
   const strings = fresh.map((history) => settlingString(history, settling, instrument));
   const step = settlingStep(strings, active, sitting.state.goal.tolerance);
@@ -53,9 +49,7 @@ function verdictNow({ report }: Settling, { lessonMinutes, zone }: Restringing):
   if (!report) return null;
   const worst = worstVerdict(report.strings);
   const clock = { now: report.now, zone, reader: locale() };
-  const odd = report.odd.map(
-    ({ course, why }) => `String ${course} ${ODD_WORDS[why]}: look at its winding and its peg.`,
-  );
+  const odd = report.odd.map(oddTaskInWords);
   return [worst ? headlineOf(worst, lessonMinutes, clock) : '', ...odd].filter(Boolean).join(' ');
 }
 

@@ -9,6 +9,9 @@ import {
   layoutsFor,
   type PegKind,
   type PegLayout,
+  setOf,
+  setsFor,
+  withSet,
 } from '@rosefinch/core/strings';
 import { useState } from 'react';
 import type { Stock } from '../../data/index.ts';
@@ -68,6 +71,7 @@ export function InstrumentForm({ instrument, stock, onSave }: Props) {
         <Textarea label="Note" maw={560} {...form.getInputProps('draft.note')} />
         <details open={detail} onToggle={(event) => setDetail(event.currentTarget.open)}>
           <summary>Strings in detail</summary>
+          <SetChoice {...parts} />
           <StringTable instrument={draft} stock={stock} onChange={changeCourse} lawful={lawful} />
         </details>
         <Unsaved changed={changed} />
@@ -145,6 +149,31 @@ function Body({ form, stock, lawful, change, put }: PartProps) {
         onLawful={lawful('frets')}
       />
     </Group>
+  );
+}
+
+/** Strings by the set; one by one below. */
+function SetChoice({ form, put }: Pick<PartProps, 'form' | 'put'>) {
+  const { draft } = form.values;
+  const sets = setsFor(draft);
+  if (sets.length === 0) return null;
+  const on = setOf(draft);
+  return (
+    <NativeSelect
+      label="Strings by the set"
+      description="Weights and cores are computed, or from memory: check them where it matters."
+      maw={360}
+      my="xs"
+      data={[
+        ...(on ? [] : [{ value: '', label: 'of its own, as below' }]),
+        ...sets.map(({ id, name }) => ({ value: id, label: name })),
+      ]}
+      value={on?.id ?? ''}
+      onChange={(event) => {
+        const chosen = sets.find(({ id }) => id === event.currentTarget.value);
+        if (chosen) put(withSet(draft, chosen));
+      }}
+    />
   );
 }
 

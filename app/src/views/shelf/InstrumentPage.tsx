@@ -13,12 +13,10 @@ import { InstrumentStory } from './InstrumentStory.tsx';
 /** The facts of one instrument: to be changed, copied, or taken off the shelf. */
 export function InstrumentPage() {
   const { instrument: id = '' } = useParams();
-  const { repository } = useData();
-  const navigate = useNavigate();
   // Those that were taken off the shelf can be seen too.
   const all = useLive((r) => r.instruments(), 'instruments');
   const stock = useStock();
-  const notices = useNotices();
+  const save = useSaving();
   if (!all || !stock) return <p>One moment …</p>;
   const instrument = all.find((entry) => entry.id === id);
   if (!instrument)
@@ -27,52 +25,9 @@ export function InstrumentPage() {
         No such instrument stands here. <Link to="/shelf">The shelf</Link>
       </p>
     );
-  const save = async (next: Instrument, says: string) => {
-    const undo = await repository.saveInstrument(next);
-    notices.undoable(says, undo);
-  };
-  const copy = async () => {
-    const next = { ...instrument, id: newId(), name: `${instrument.name}, copy` };
-    await repository.saveInstrument(next);
-    await navigate(`/shelf/${next.id}`);
-  };
-  const onBench = async () => {
-    await repository.saveSettings({ instrumentId: instrument.id });
-    await navigate('/');
-  };
   return (
     <Stack>
-      <ViewHead title={instrument.name}>
-        {!instrument.archived && (
-          <Button onClick={() => void onBench()}>Put it on the bench</Button>
-        )}
-        <Button variant="default" onClick={() => void copy()}>
-          Copy
-        </Button>
-        {instrument.archived ? (
-          <Button
-            variant="default"
-            onClick={() => {
-              const { archived: _, ...back } = instrument;
-              void save(back, 'It is back on the shelf.');
-            }}
-          >
-            Back on the shelf
-          </Button>
-        ) : (
-          <Button
-            variant="default"
-            onClick={() =>
-              void save(
-                { ...instrument, archived: true },
-                'Taken off the shelf; its history stays.',
-              )
-            }
-          >
-            Take it off the shelf
-          </Button>
-        )}
-      </ViewHead>
+      <Head instrument={instrument} />
       <InstrumentStory instrument={instrument} />
       <div className="instrument-columns">
         <StringAges instrument={instrument} />
@@ -86,5 +41,48 @@ export function InstrumentPage() {
       />
       <NeckCard instrument={instrument} stock={stock} />
     </Stack>
+  );
+}
+
+/** Saves an instrument, and lets that be taken back. */
+function useSaving() {
+  const { repository } = useData();
+  const notices = useNotices();
+  return async (next: Instrument, says: string) => {
+    const undo = await repository.saveInstrument(next);
+    notices.undoable(says, undo);
+  };
+}
+
+/** Its name, and what can be done with it as a whole. */
+function Head({ instrument }: { readonly instrument: Instrument }) {
+  const { repository } = useData();
+  const navigate = useNavigate();
+  const save = useSaving();
+  const copy = async () => {
+    const next = { ...instrument, id: newId(), name: `${instrument.name}, copy` };
+    await repository.saveInstrument(next);
+    await navigate(`/shelf/${next.id}`);
+  };
+  const onBench = async () => {
+    await repository.saveSettings({ instrumentId: instrument.id });
+    await navigate('/');
+  };
+  const back = () => {
+    const { archived: _, ...kept } = instrument;
+    void save(kept, 'It is back on the shelf.');
+  };
+  const away = () =>
+    void save({ ...instrument, archived: true }, 'Taken off the shelf; its history stays.');
+  return (
+    <ViewHead title={instrument.name}>
+      {!instrument.archived && <Button onClick={() => void onBench()}>Put it on the bench</Button>}
+      <Button variant="default" onClick={() => void copy()}>
+        Copy
+      </Button>
+      <Button variant="default" onClick={instrument.archived ? back : away}>
+        {instrument.archived ? 'Back on the shelf' : 'Take it off the shelf'}
+      </Button>
+    </ViewHead>
   );
 }

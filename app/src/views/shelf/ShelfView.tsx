@@ -1,4 +1,4 @@
-import { Button, Group, NativeSelect, Stack, TextInput } from '@mantine/core';
+import { Button, Group, NativeSelect, SegmentedControl, Stack, TextInput } from '@mantine/core';
 import { findTuning, type Tuning } from '@rosefinch/core/music';
 import type { Restringing } from '@rosefinch/core/records';
 import type { Session, Summary } from '@rosefinch/core/sitting';
@@ -6,7 +6,7 @@ import { findModel, type Instrument, MODELS } from '@rosefinch/core/strings';
 import type { Cents } from '@rosefinch/core/units';
 import { dayInWords, whenInWords } from '@rosefinch/core/words';
 import { useState } from 'react';
-import { Link } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
 import { type Repository, useData, useLive } from '../../data/index.ts';
 import { locale, newId, now as timeOfDay } from '../../environment.ts';
 import { ViewHead } from '../../parts/frame/index.ts';
@@ -57,10 +57,23 @@ function lookOf(restringing: Restringing | undefined): Shelved['look'] {
   return { at: at - (restringing.practiceAheadMs ?? 0), zone: restringing.zone };
 }
 
+/** Which of the instruments are shown, by what the address says. */
+const ALL = { label: 'All', holds: (_: Shelved) => true };
+const SHOWN: Readonly<
+  Record<string, { readonly label: string; readonly holds: (entry: Shelved) => boolean }>
+> = {
+  all: ALL,
+  never: { label: 'Never looked at', holds: ({ last }) => last === null },
+  due: { label: 'Look due', holds: ({ look }) => look !== null && look.at <= timeOfDay() },
+};
+
 /** Every instrument as a small set of wires: what was found last and left last. */
 export function ShelfView() {
   const shelf = useLive(readShelf, 'shelf with sittings');
+  const [search, setSearch] = useSearchParams();
   if (!shelf) return <p>One moment …</p>;
+  const wanted = search.get('show') ?? 'all';
+  const shown = shelf.filter((SHOWN[wanted] ?? ALL).holds);
   return (
     <Stack>
       <ViewHead title="Shelf" />
@@ -73,8 +86,21 @@ export function ShelfView() {
           </p>
         </>
       )}
+      {shelf.length > 1 && (
+        <SegmentedControl
+          className="shelf-shown"
+          aria-label="Which are shown"
+          value={wanted}
+          onChange={(show) => setSearch(show === 'all' ? {} : { show }, { replace: true })}
+          data={Object.entries(SHOWN).map(([value, { label, holds }]) => ({
+            value,
+            label: `${label}, ${shelf.filter(holds).length}`,
+          }))}
+        />
+      )}
+      {shelf.length > 0 && shown.length === 0 && <p>None of them.</p>}
       <div className="tiles">
-        {shelf.map((entry) => (
+        {shown.map((entry) => (
           <Tile key={entry.instrument.id} entry={entry} />
         ))}
       </div>

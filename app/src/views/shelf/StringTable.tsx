@@ -9,10 +9,11 @@ import {
   plainUnitWeight,
   type StringSpec,
   stringLoad,
+  usualCore,
 } from '@rosefinch/core/strings';
 import { forceFigure } from '@rosefinch/core/words';
 import type { Stock } from '../../data/index.ts';
-import { CheckedNumber, type NumberRule } from '../../parts/frame/index.ts';
+import { CheckedNumber, type NumberRule, Wide } from '../../parts/frame/index.ts';
 
 /** Beyond these no wire is made, and its strength not known. */
 const DIAMETER: NumberRule = { name: 'Diameter', low: 0.1, high: 6.5, unit: ' mm' };
@@ -20,11 +21,8 @@ const CORE: NumberRule = { name: 'Core', low: 0.1, high: 6.5, unit: ' mm' };
 const WEIGHT: NumberRule = { name: 'Weight', low: 0.01, high: 100, unit: ' g/m' };
 const RATIO: NumberRule = { name: 'Ratio', low: 0.2, high: 60, unit: '' };
 
-/** Core as a share of the diameter, weight as a share of a solid string's: of the sets of the models. */
-const USUAL_WOUND = {
-  steel: { core: 0.4, weight: 0.83 },
-  other: { core: 0.65, weight: 4.6 },
-} as const;
+/** Weight as a share of a solid string's; of other strings than steel also the core as a share of the diameter: of the sets of the models. */
+const USUAL_WOUND = { steel: { weight: 0.83 }, other: { core: 0.65, weight: 4.6 } } as const;
 
 const DIRECTIONS: Peg['tighten'][] = [
   'away from you',
@@ -44,7 +42,7 @@ interface StringsProps {
 /** Every string and its peg, each figure changeable, and what they carry. */
 export function StringTable({ instrument, stock, onChange, lawful }: StringsProps) {
   return (
-    <div className="wide">
+    <Wide label="Strings and pegs">
       <table className="ledger" aria-label="Strings and pegs">
         <thead>
           <tr>
@@ -73,7 +71,7 @@ export function StringTable({ instrument, stock, onChange, lawful }: StringsProp
           ))}
         </tbody>
       </table>
-    </div>
+    </Wide>
   );
 }
 
@@ -165,11 +163,17 @@ function rewound(spec: StringSpec, wound: boolean): Partial<StringSpec> {
   if (!wound) return { wound };
   const { density } = MATERIALS[spec.material];
   const solid = plainUnitWeight(density, spec.diameterMm);
-  const share = spec.material === 'steel' ? USUAL_WOUND.steel : USUAL_WOUND.other;
+  if (spec.material === 'steel')
+    return {
+      wound,
+      coreMm: Math.min(usualCore(spec.diameterMm), spec.diameterMm),
+      unitWeight: USUAL_WOUND.steel.weight * solid,
+    };
+  const { core, weight } = USUAL_WOUND.other;
   return {
     wound,
-    coreMm: Math.round(100 * share.core * spec.diameterMm) / 100,
-    unitWeight: share.weight * solid,
+    coreMm: Math.round(100 * core * spec.diameterMm) / 100,
+    unitWeight: weight * solid,
   };
 }
 

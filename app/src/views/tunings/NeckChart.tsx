@@ -33,23 +33,7 @@ export function NeckChart({ neck, checks, frets, leftHanded }: Props) {
       role="img"
       aria-label={`${checks.length} places where a held string sounds another open one`}
     >
-      {Array.from({ length: frets + 1 }, (_, fret) => (
-        <g key={x(fretPlace(SCALE, fret))}>
-          <line
-            x1={x(fretPlace(SCALE, fret))}
-            x2={x(fretPlace(SCALE, fret))}
-            y1={12}
-            y2={height - 20}
-            stroke="var(--hairline)"
-            strokeWidth={fret === 0 ? 5 : 2}
-          />
-          {fret > 0 && (
-            <text x={finger(fret)} y={height - 4} textAnchor="middle">
-              {fret}
-            </text>
-          )}
-        </g>
-      ))}
+      <Frets {...{ frets, height, finger }} at={(fret) => x(fretPlace(SCALE, fret))} />
       {rows.map(({ course, startFret }) => (
         <NumberedString
           key={course}
@@ -65,31 +49,52 @@ export function NeckChart({ neck, checks, frets, leftHanded }: Props) {
       {checks
         .filter(({ held }) => held.fret > 0)
         .map(({ held, open }) => (
-          <g key={`${held.course} ${held.fret} ${open}`}>
-            <line
-              x1={finger(held.fret)}
-              y1={y(held.course)}
-              x2={finger(held.fret)}
-              y2={y(open)}
-              stroke="var(--soft-ink)"
-              strokeDasharray="2 4"
-            />
-            <rect
-              className="mark"
-              x={finger(held.fret) - 9}
-              y={y(held.course) - 4}
-              width={18}
-              height={8}
-            />
-            <rect
-              className="open-bar"
-              x={finger(held.fret) - 4}
-              y={y(open) - 4}
-              width={8}
-              height={8}
-            />
-          </g>
+          <Tie
+            key={`${held.course} ${held.fret} ${open}`}
+            x={finger(held.fret)}
+            held={y(held.course)}
+            open={y(open)}
+          />
         ))}
     </svg>
+  );
+}
+
+interface FretsProps {
+  readonly frets: number;
+  readonly height: number;
+  readonly at: (fret: number) => number;
+  /** Where a finger rests for a fret. */
+  readonly finger: (fret: number) => number;
+}
+
+function Frets({ frets, height, at, finger }: FretsProps) {
+  return Array.from({ length: frets + 1 }, (_, fret) => (
+    <g key={at(fret)}>
+      <line
+        x1={at(fret)}
+        x2={at(fret)}
+        y1={12}
+        y2={height - 20}
+        stroke="var(--hairline)"
+        strokeWidth={fret === 0 ? 5 : 2}
+      />
+      {fret > 0 && (
+        <text x={finger(fret)} y={height - 4} textAnchor="middle">
+          {fret}
+        </text>
+      )}
+    </g>
+  ));
+}
+
+/** From the held place to the open string that sounds like it. */
+function Tie({ x, held, open }: Record<'x' | 'held' | 'open', number>) {
+  return (
+    <g>
+      <line x1={x} y1={held} x2={x} y2={open} stroke="var(--soft-ink)" strokeDasharray="2 4" />
+      <rect className="mark" x={x - 9} y={held - 4} width={18} height={8} />
+      <rect className="open-bar" x={x - 4} y={open - 4} width={8} height={8} />
+    </g>
   );
 }

@@ -1,5 +1,6 @@
 import { Group, NativeSelect, NumberInput, Slider, Text } from '@mantine/core';
 import { noteName, offsetsOf, type Temper } from '@rosefinch/core/music';
+import type { Cents } from '@rosefinch/core/units';
 import { signedCents } from '@rosefinch/core/words';
 import { type Draft, rootOf, tuningOf } from './draft.ts';
 
@@ -32,28 +33,7 @@ export function TemperChoice({ draft, onChange }: Props) {
           onChange={(event) => choose(event.currentTarget.value as Temper['kind'])}
         />
         {temper.kind === 'pure' && <PureChoice draft={draft} temper={temper} onChange={onChange} />}
-        {temper.kind === 'own' &&
-          notes
-            .map((midi, i) => (
-              <NumberInput
-                // Two strings may have the same note; their order never changes.
-                // biome-ignore lint/suspicious/noArrayIndexKey: see above
-                key={i}
-                label={`${i + 1} ${noteName(midi, tuningOf(draft).accidental)}, cents`}
-                w={110}
-                min={-100}
-                max={100}
-                decimalScale={1}
-                value={Math.round(10 * (offsets[i] ?? 0)) / 10}
-                onChange={(value) =>
-                  onChange({
-                    kind: 'own',
-                    offsets: offsets.map((old, k) => (k === i ? Number(value) : old)),
-                  })
-                }
-              />
-            ))
-            .reverse()}
+        {temper.kind === 'own' && <OwnOffsets {...{ draft, offsets, onChange }} />}
       </Group>
       {temper.kind === 'pure' && (
         <Text size="sm" mt={6}>
@@ -66,6 +46,33 @@ export function TemperChoice({ draft, onChange }: Props) {
       )}
     </section>
   );
+}
+
+interface OwnProps extends Props {
+  readonly offsets: readonly Cents[];
+}
+
+/** A field a string, the thickest first. */
+function OwnOffsets({ draft, offsets, onChange }: OwnProps) {
+  const { accidental } = tuningOf(draft);
+  const put = (at: number, value: number) =>
+    onChange({ kind: 'own', offsets: offsets.map((old, k) => (k === at ? value : old)) });
+  return draft.notes
+    .map((midi, i) => (
+      <NumberInput
+        // Two strings may have the same note; their order never changes.
+        // biome-ignore lint/suspicious/noArrayIndexKey: see above
+        key={i}
+        label={`${i + 1} ${noteName(midi, accidental)}, cents`}
+        w={110}
+        min={-100}
+        max={100}
+        decimalScale={1}
+        value={Math.round(10 * (offsets[i] ?? 0)) / 10}
+        onChange={(value) => put(i, Number(value))}
+      />
+    ))
+    .reverse();
 }
 
 interface PureProps extends Props {

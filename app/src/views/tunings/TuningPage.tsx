@@ -1,13 +1,26 @@
 import './tunings.css';
 import { Button, Group, NativeSelect, Stack, Switch, Text, TextInput } from '@mantine/core';
 import { neckOf } from '@rosefinch/core/fretboard';
-import { findTuning, oneStringAway, TUNINGS, type Tuning, targetsOf } from '@rosefinch/core/music';
+import {
+  capoWays,
+  findTuning,
+  oneStringAway,
+  TUNINGS,
+  type Tuning,
+  targetsOf,
+} from '@rosefinch/core/music';
 import { homeTuning, type Instrument, MODELS, stringLoad } from '@rosefinch/core/strings';
-import { counted, forceFigure, forceInWords, signedCents } from '@rosefinch/core/words';
+import {
+  capoWayInWords,
+  counted,
+  forceFigure,
+  forceInWords,
+  signedCents,
+} from '@rosefinch/core/words';
 import { useEffect, useRef, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { type Stock, useData, useStock } from '../../data/index.ts';
-import { download, ViewHead } from '../../parts/frame/index.ts';
+import { download, ViewHead, Wide } from '../../parts/frame/index.ts';
 import { CheckPlayer } from '../../sound/index.ts';
 import { ChainChart } from './ChainChart.tsx';
 import {
@@ -48,6 +61,7 @@ export function TuningPage() {
       <Load card={card} tuning={tuning} instrument={instrument} stock={stock} />
       {card.way && <Way way={card.way} />}
       <Checks card={card} tuning={tuning} instrument={instrument} stock={stock} />
+      <SameNotes tuning={tuning} tunings={stock.tunings} />
       <Neighbours tuning={tuning} tunings={stock.tunings} />
     </Stack>
   );
@@ -184,7 +198,7 @@ function Load({ card, tuning, instrument, stock }: LoadProps) {
   return (
     <section className="card medium" aria-label="Strings">
       <strong>On {instrument.name}</strong>
-      <div className="wide">
+      <Wide label="What each string carries">
         <table className="ledger">
           <thead>
             <tr>
@@ -199,29 +213,41 @@ function Load({ card, tuning, instrument, stock }: LoadProps) {
             </tr>
           </thead>
           <tbody>
-            {card.strings.map((string) => {
-              const load = stringLoad(instrument, string.course, string.hz);
-              return (
-                <tr key={string.course}>
-                  <th scope="row">{string.course}</th>
-                  <td>{string.note}</td>
-                  {offset && <td>{signedCents(string.offset)}</td>}
-                  <td>{string.peg}</td>
-                  <td>{string.tighten}</td>
-                  <td>{string.hz.toFixed(2)}</td>
-                  <td>{load && forceFigure(load.tension, force)}</td>
-                  <td>{load?.headroom.toFixed(1)}</td>
-                </tr>
-              );
-            })}
+            {card.strings.map((string) => (
+              <LoadRow key={string.course} {...{ string, offset, instrument, force }} />
+            ))}
           </tbody>
         </table>
-      </div>
+      </Wide>
       <Text size="sm" mt={8}>
         The neck carries {forceInWords(carried, force)}
         {home && `, ${((100 * carried) / total(home)).toFixed(0)} % of its usual load`}.
       </Text>
     </section>
+  );
+}
+
+interface LoadRowProps {
+  readonly string: Card['strings'][number];
+  /** The tuning sets some of its notes off. */
+  readonly offset: boolean;
+  readonly instrument: Instrument;
+  readonly force: Stock['settings']['force'];
+}
+
+function LoadRow({ string, offset, instrument, force }: LoadRowProps) {
+  const load = stringLoad(instrument, string.course, string.hz);
+  return (
+    <tr>
+      <th scope="row">{string.course}</th>
+      <td>{string.note}</td>
+      {offset && <td>{signedCents(string.offset)}</td>}
+      <td>{string.peg}</td>
+      <td>{string.tighten}</td>
+      <td>{string.hz.toFixed(2)}</td>
+      <td>{load && forceFigure(load.tension, force)}</td>
+      <td>{load?.headroom.toFixed(1)}</td>
+    </tr>
   );
 }
 
@@ -246,25 +272,10 @@ function Way({ way }: { way: NonNullable<Card['way']> }) {
 
 /** Comparisons by fret and by harmonic, with what the latter are out by; a click sounds one. */
 function Checks({ card, tuning, instrument, stock }: LoadProps) {
-  const player = useRef(new CheckPlayer());
-  const [sounding, setSounding] = useState('');
-  useEffect(() => {
-    const { current } = player;
-    return () => current.stop();
-  }, []);
+  const { sounding, sound } = useSounding(tuning, instrument, stock);
   const [highestFret, setHighestFret] = useState(HIGHEST_FRET);
   const [octaves, setOctaves] = useState(false);
   const checks = comparisonsOf(tuning, instrument, highestFret, octaves);
-  const sound = (check: CardCheck) => {
-    const { a4, referenceVolume } = stock.settings;
-    const openHz = targetsOf(tuning, a4).map(({ hz }) => hz);
-    setSounding(`Sounding: ${heldInWords(check)}, then open string ${check.open}, then both.`);
-    void player.current.play(
-      { instrument, openHz, held: check.held, open: check.open },
-      referenceVolume,
-      setSounding,
-    );
-  };
   return (
     <section className="card" aria-label="Checks by ear">
       <Group align="center">
@@ -290,6 +301,43 @@ function Checks({ card, tuning, instrument, stock }: LoadProps) {
         frets={highestFret}
         leftHanded={instrument.leftHanded === true}
       />
+      <CheckList {...{ checks, sounding }} onSound={sound} />
+      {card.harmonics && <Text size="sm">{card.harmonics}</Text>}
+      {card.chain.length > 0 && <ChainChart chain={card.chain} />}
+    </section>
+  );
+}
+
+/** Sounds comparisons on the practice instrument, and says which it is. */
+function useSounding(tuning: Tuning, instrument: Instrument, stock: Stock) {
+  const player = useRef(new CheckPlayer());
+  const [sounding, setSounding] = useState('');
+  useEffect(() => {
+    const { current } = player;
+    return () => current.stop();
+  }, []);
+  const sound = (check: CardCheck) => {
+    const { a4, referenceVolume } = stock.settings;
+    const openHz = targetsOf(tuning, a4).map(({ hz }) => hz);
+    setSounding(`Sounding: ${heldInWords(check)}, then open string ${check.open}, then both.`);
+    void player.current.play(
+      { instrument, openHz, held: check.held, open: check.open },
+      referenceVolume,
+      setSounding,
+    );
+  };
+  return { sounding, sound };
+}
+
+interface CheckListProps {
+  readonly checks: readonly CardCheck[];
+  readonly sounding: string;
+  readonly onSound: (check: CardCheck) => void;
+}
+
+function CheckList({ checks, sounding, onSound }: CheckListProps) {
+  return (
+    <>
       <ul className="checks" data-printed>
         {checks.map((check) => (
           <li key={checkInWords(check)}>
@@ -297,7 +345,7 @@ function Checks({ card, tuning, instrument, stock }: LoadProps) {
               type="button"
               className="link"
               title="Hear both on the practice instrument"
-              onClick={() => sound(check)}
+              onClick={() => onSound(check)}
             >
               {checkInWords(check)}
             </button>
@@ -307,8 +355,21 @@ function Checks({ card, tuning, instrument, stock }: LoadProps) {
       <div role="status" className="soft screen-only">
         {sounding || 'Click a comparison to hear both strings.'}
       </div>
-      {card.harmonics && <Text size="sm">{card.harmonics}</Text>}
-      {card.chain.length > 0 && <ChainChart chain={card.chain} />}
+    </>
+  );
+}
+
+/** Other tunings that sound the same with a capo. */
+function SameNotes({ tuning, tunings }: { tuning: Tuning; tunings: readonly Tuning[] }) {
+  const ways = capoWays(tuning, tunings);
+  if (ways.length === 0) return null;
+  return (
+    <section aria-label="The same notes with a capo">
+      {ways.map(({ tuning: other, fret }) => (
+        <div key={other.id}>
+          <Link to={`/tunings/${other.id}`}>{capoWayInWords(other.name, fret)}</Link>
+        </div>
+      ))}
     </section>
   );
 }

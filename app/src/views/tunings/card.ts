@@ -11,7 +11,13 @@ import { bothNames, offsetsOf, openChord, type Tuning, targetsOf } from '@rosefi
 import { planRetune, planStrings } from '@rosefinch/core/retune';
 import { homeTuning, type Instrument, pegPlace } from '@rosefinch/core/strings';
 import type { Cents, Hz } from '@rosefinch/core/units';
-import { distanceInWords, pegInWords, referenceInWords, signedCents } from '@rosefinch/core/words';
+import {
+  distanceInWords,
+  pegInWords,
+  referenceInWords,
+  signedCents,
+  warningInWords,
+} from '@rosefinch/core/words';
 import type { Stock } from '../../data/index.ts';
 
 /** Comparisons lie at or below this fret, and so many of them are told. */
@@ -115,17 +121,19 @@ function wayThere(
   const homeTargets = targetsOf(home, a4);
   const nowHz = (course: number) => homeTargets[course - 1]?.hz ?? a4;
   const strings = planStrings({ instrument, home, target: tuning, a4, nowHz });
-  const { steps, warnings } = planRetune(strings, settings.planOrder, 1, {
+  const { steps, fine, warnings } = planRetune(strings, settings.planOrder, 1, {
     bridge: instrument.bridge,
   });
   return {
     from: home.name,
-    steps: steps.map(({ course, cents, references }) => {
+    steps: steps.map(({ course, cents }) => {
       const way = cents < 0 ? 'down' : 'up';
-      const compare = references[0] ? referenceInWords(references[0]) : 'By the reference tone.';
+      // On paper what is right at the end, not what only comes near.
+      const [best] = fine.find((step) => step.course === course)?.references ?? [];
+      const compare = best ? referenceInWords(best) : 'By the reference tone.';
       return `String ${course} ${way} ${distanceInWords(cents)}. ${compare}`;
     }),
-    warnings: warnings.map(({ say }) => say),
+    warnings: warnings.map(warningInWords),
   };
 }
 

@@ -2,7 +2,7 @@ import { useEffect, useRef } from 'react';
 import { useLocation } from 'react-router';
 import { archiveAside, useData, useLive } from '../../data/index.ts';
 import { now } from '../../environment.ts';
-import { useNotices } from '../../parts/frame/index.ts';
+import { useNotices } from '../frame/index.ts';
 import { askAgain, isPermitted, putCopy } from './folder.ts';
 
 /** Puts a copy in the teacher’s folder when a sitting is over: ended, or left for another view. */

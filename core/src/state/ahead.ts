@@ -1,37 +1,15 @@
-import { afterTurn, aimFor, type Coupling, passesNeeded } from '../strings/index.ts';
+import { nth } from '../maths/index.ts';
+import { type BenchState, currentPass, isClosed, type StringReading } from '../sitting/index.ts';
+import { aimFor, type Coupling, passesNeeded } from '../strings/index.ts';
 import type { Cents } from '../units.ts';
-import type { StringReading } from './events.ts';
-import type { BenchState } from './replay.ts';
-import { currentPass, isClosed } from './replay.ts';
+import type { StringState } from './strings.ts';
 
 /** A coupling that is known no better than this, as a share, is not aimed by. */
-const KNOWN_ENOUGH = 0.4;
+export const KNOWN_ENOUGH = 0.4;
+/** So many standard errors of an aim are left open. */
+const SURE = 2;
 /** An aim below this is within what a hand can set. */
 const LEAST_AIM: Cents = 1;
-
-/**
- * Where every string stands now, course 1 first: as it was read last, and what the turns
- * of others since did to it. Null where nothing is known.
- * @param before what is known of a course from earlier sittings
- */
-export function standings(
-  readings: readonly StringReading[],
-  before: readonly (Cents | null)[],
-  coupling: Coupling,
-): (Cents | null)[] {
-  let now = [...before];
-  readings.forEach(({ course, cents }, k) => {
-    const turned = readings[k - 1]?.course === course && now[course - 1] !== null;
-    if (turned) {
-      // What is not known follows too, but nobody can say from where.
-      const known = now.map((value) => value ?? 0);
-      const after = afterTurn(known, course, cents, coupling);
-      now = now.map((value, j) => (value === null ? null : after[j]!));
-    }
-    now[course - 1] = cents;
-  });
-  return now;
-}
 
 /**
  * Where to bring a course so that it lands on its target once the strings still to come
@@ -40,25 +18,31 @@ export function standings(
 export function aimOf(
   state: BenchState,
   course: number,
-  now: readonly (Cents | null)[],
+  now: readonly StringState[],
   coupling: Coupling,
 ): Cents {
   if (coupling.error > KNOWN_ENOUGH) return 0;
   const toCome = currentPass(state)
-    .strings.filter((s) => s.course !== course && !isClosed(s) && now[s.course - 1] !== null)
+    .strings.filter((s) => s.course !== course && !isClosed(s) && isKnown(now[s.course - 1]))
     .map((s) => s.course);
-  const deviations = now.map((cents) => cents ?? 0);
+  const deviations = now.map(({ cents }) => cents ?? 0);
   const aim = aimFor(deviations, [course, ...toCome], coupling);
-  return Math.abs(aim) < LEAST_AIM ? 0 : aim;
+  if (Math.abs(aim) < LEAST_AIM) return 0;
+  // Known no better than this, any place within it is as good: the nearest one is never too far.
+  const open = Math.max(0, SURE * coupling.error * Math.abs(aim) - state.goal.tolerance);
+  const own = now[course - 1]?.cents ?? aim;
+  return Math.min(aim + open, Math.max(aim - open, own));
 }
+
+const isKnown = (string: StringState | undefined) => string !== undefined && string.cents !== null;
 
 /** Passes still to come, the last look included, from where the strings stand now. */
 export function passesToCome(
   state: BenchState,
-  now: readonly (Cents | null)[],
+  now: readonly StringState[],
   coupling: Coupling,
 ): number {
-  const deviations = now.map((cents) => cents ?? 0);
+  const deviations = now.map(({ cents }) => cents ?? 0);
   return passesNeeded(deviations, state.goal.order, coupling, state.goal.tolerance);
 }
 
@@ -82,7 +66,7 @@ export function whyMoved(
   if (left < 0) return null;
   const turned = new Map<number, Cents>();
   for (let i = left + 1; i < found; i++) {
-    const [before, now] = [readings[i - 1]!, readings[i]!];
+    const [before, now] = [nth(readings, i - 1), nth(readings, i)];
     if (before.course === now.course)
       turned.set(now.course, (turned.get(now.course) ?? 0) + now.cents - before.cents);
   }
@@ -92,7 +76,7 @@ export function whyMoved(
     cents,
     pull: (row[by - 1] ?? 0) * cents,
   }));
-  const moved = readings[found]!.cents - readings[left]!.cents;
+  const moved = nth(readings, found).cents - nth(readings, left).cents;
   const explained = pulls.reduce((sum, { pull }) => sum + pull, 0);
   const most = pulls.sort((a, b) => Math.abs(b.pull) - Math.abs(a.pull))[0];
   if (!most || Math.abs(moved - explained) > Math.abs(moved) / 2) return null;

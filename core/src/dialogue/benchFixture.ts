@@ -1,5 +1,27 @@
 import type { ListenEvent, Reading } from '../listen/index.ts';
 import { shiftHz, type Target } from '../music/index.ts';
+import { stringsNow } from '../sitting/index.ts';
+import type { BenchWorld } from './benchTypes.ts';
+
+/** What differs from bench to bench. */
+type Own = Pick<BenchWorld, 'state' | 'heard' | 'tuning' | 'targets' | 'coupling' | 'instrument'>;
+
+/** A bench that listens, in its home tuning, with nothing known from before; `own` may say otherwise. */
+export function plainWorld(own: Own & Partial<BenchWorld>): BenchWorld {
+  return {
+    strings: stringsNow(own.targets, [], new Map(), 0),
+    before: own.targets.map(() => null),
+    fitted: [],
+    aiming: false,
+    a4: 440,
+    practice: false,
+    listening: true,
+    planned: undefined,
+    retuning: false,
+    bold: false,
+    ...own,
+  };
+}
 
 /** A reading of a pitch as the ear gives it. */
 export function readingAt(hz: number, errorCents = 0.3): Reading {

@@ -1,23 +1,14 @@
 import { expect } from 'chai';
-import type { Coupling } from '../strings/index.ts';
-import { aimOf, passesToCome, standings, whyMoved } from './ahead.ts';
-import type { StringReading } from './events.ts';
+import { type BenchState, replay, type StringReading, startBench } from '../sitting/index.ts';
+import { aimOf, passesToCome, whyMoved } from './ahead.ts';
 import { hearPluck } from './hear.ts';
-import { type BenchState, replay, startBench } from './replay.ts';
+import { GUESSED as guess, KNOWN as known } from './neckFixture.ts';
+import { stateOf } from './strings.ts';
 
-/** Three strings; a cent of any takes the others down by a twentieth. */
-const known: Coupling = {
-  matrix: [
-    [0, -0.05, -0.05],
-    [-0.05, 0, -0.05],
-    [-0.05, -0.05, 0],
-  ],
-  error: 0.15,
-  turns: 30,
-};
-const guess: Coupling = { ...known, error: 1, turns: 0 };
 const GOAL = { order: [3, 2, 1], tolerance: 2 };
 const NOTHING = [null, null, null];
+const stood = (cents: readonly number[]) =>
+  stateOf({ readings: [], before: cents, coupling: known });
 const reading = (course: number, cents: number, aim = 0): StringReading => ({
   course,
   cents,
@@ -27,32 +18,13 @@ const reading = (course: number, cents: number, aim = 0): StringReading => ({
   ...(aim !== 0 && { aim }),
 });
 
-describe('where the strings stand', () => {
-  it('is where they were read, and what turns since did to them', () => {
-    // String 3 up by 40 takes the others down by 2; string 2 read afterwards is as it was found.
-    const readings = [reading(1, -10), reading(3, -40), reading(3, 0), reading(2, -20)];
-    const now = standings(readings, NOTHING, known);
-    expect(now[0]).to.be.closeTo(-12, 0.1);
-    expect(now[1]).to.equal(-20);
-    expect(now[2]).to.equal(0);
-  });
-
-  it('a string that was not heard stays unknown', () => {
-    expect(standings([reading(3, -40), reading(3, 0)], NOTHING, known)).to.deep.equal([
-      null,
-      null,
-      0,
-    ]);
-  });
-});
-
 describe('the aim on the bench', () => {
   const heard = [reading(1, -40), reading(2, -40), reading(3, -40)];
   const state = replay(
     GOAL,
     heard.map((r) => ({ type: 'reading' as const, reading: r })),
   );
-  const now = standings(heard, NOTHING, known);
+  const now = stateOf({ readings: heard, before: NOTHING, coupling: known });
 
   it('lies above the target of the first string by what the others will take, 0 for the last', () => {
     // Strings 2 and 1 come up by about 44 and 42: a twentieth of that is 4.3.
@@ -63,7 +35,7 @@ describe('the aim on the bench', () => {
 
   it('is off while the coupling is a guess, and with all strings near', () => {
     expect(aimOf(state, 3, now, guess)).to.equal(0);
-    expect(aimOf(state, 3, [-9, -8, -10], known)).to.equal(0);
+    expect(aimOf(state, 3, stood([-9, -8, -10]), known)).to.equal(0);
   });
 
   it('is what counts as at rest', () => {

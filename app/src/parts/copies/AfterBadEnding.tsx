@@ -1,7 +1,7 @@
 import { counted } from '@rosefinch/core/words';
 import { useEffect } from 'react';
 import { archiveAside, markOpen, useData } from '../../data/index.ts';
-import { useNotices } from '../../parts/frame/index.ts';
+import { useNotices } from '../frame/index.ts';
 
 /** Checks the records by itself when the page was not closed in order the last time. */
 export function AfterBadEnding() {
@@ -17,7 +17,7 @@ export function AfterBadEnding() {
       const { mended, left } = await job.done;
       if (mended.length + left.length > 0)
         notices.say({
-          message: `The last time this page was not closed in order. In the records ${counted(mended.length, 'fault')} ${mended.length === 1 ? 'was' : 'were'} mended, ${left.length} left. Under Data they can be checked again.`,
+          message: `The last time this page was not closed in order. In the records ${counted(mended.length, 'fault')} ${mended.length === 1 ? 'was' : 'were'} mended, ${left.length} left. Under Backup and restore they can be checked again.`,
         });
     };
     // What could not be checked now can be by hand; nothing was changed.

@@ -1,20 +1,23 @@
 import type { Identity, Reading, StringKnowledge } from '../listen/index.ts';
 import { whoSounded } from '../listen/index.ts';
+import { type BenchState, readingFor, type StringReading } from '../sitting/index.ts';
 import type { Coupling } from '../strings/index.ts';
 import type { Cents } from '../units.ts';
-import { aimOf, standings } from './ahead.ts';
-import type { StringReading } from './events.ts';
-import { readingFor } from './events.ts';
-import type { BenchState } from './replay.ts';
+import { aimOf } from './ahead.ts';
+import { type Fitted, type ReadAt, stateOf } from './strings.ts';
 
 /** What a pluck is put to. */
 export interface Hearing {
   readonly state: BenchState;
   /** The string that was chosen by hand when the pluck was made, or null. */
   readonly intended: number | null;
+  /** The string that is worked on, where that is known. */
+  readonly inHand?: number | null;
   readonly strings: readonly StringKnowledge[];
   /** The readings of the sitting so far. */
-  readonly heard: readonly StringReading[];
+  readonly heard: readonly ReadAt[];
+  /** When the strings were put on, course 1 first, where it is known. */
+  readonly fitted?: readonly (Fitted | null)[];
   /** Null aims at the target itself. */
   readonly coupling: Coupling | null;
   /** Cents of every course from before the sitting, course 1 first, where they are known. */
@@ -27,9 +30,9 @@ export interface Hearing {
  */
 export function hearPluck(
   reading: Reading,
-  { state, intended, strings, heard, coupling, before }: Hearing,
+  { state, intended, inHand = null, strings, heard, coupling, before, fitted = [] }: Hearing,
 ): StringReading | Exclude<Identity, { kind: 'known' }> {
-  const identity = whoSounded(reading, strings, intended);
+  const identity = whoSounded(reading, strings, intended, inHand);
   if (identity.kind !== 'known') return identity;
   const { course } = identity;
   const target = strings.find((string) => string.target.course === course)?.target;
@@ -37,6 +40,6 @@ export function hearPluck(
   const plain = readingFor(course, reading, target.hz);
   if (!coupling) return plain;
   const known = before ?? state.goal.order.map(() => null);
-  const now = standings([...heard, plain], known, coupling);
+  const now = stateOf({ readings: [...heard, plain], before: known, coupling, fitted });
   return readingFor(course, reading, target.hz, aimOf(state, course, now, coupling));
 }

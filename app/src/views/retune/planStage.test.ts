@@ -1,0 +1,58 @@
+import { findTuning, targetsOf } from '@rosefinch/core/music';
+import { DEFAULT_SETTINGS } from '@rosefinch/core/records';
+import { planRetune, planStrings } from '@rosefinch/core/retune';
+import { homeTuning, steelGuitar } from '@rosefinch/core/strings';
+import { expect } from 'chai';
+import { createElement } from 'react';
+import { renderToStaticMarkup } from 'react-dom/server';
+import { PlanStage } from './PlanStage.tsx';
+import type { Way } from './way.ts';
+
+const instrument = steelGuitar('g', 'Heron');
+
+function wayTo(fromId: string, toId: string, off: Readonly<Record<number, number>> = {}): Way {
+  const from = findTuning(fromId)!;
+  const target = findTuning(toId)!;
+  const present = targetsOf(from, 440);
+  const nowHz = (course: number) => present[course - 1]!.hz * 2 ** ((off[course] ?? 0) / 1200);
+  const home = homeTuning(instrument)!;
+  const strings = planStrings({ instrument, home, target, a4: 440, nowHz });
+  const plan = planRetune(strings, 'planned', 2, { bridge: 'fixed', manner: 'by display' });
+  return { instrument, from, target, strings, plan, capo: 0, a4: 440, left: null };
+}
+
+function staged(way: Way, course?: number) {
+  const step = way.plan.steps.find((one) => one.course === course) ?? way.plan.steps[0] ?? null;
+  const props = { way, step, settings: DEFAULT_SETTINGS, onSure: null };
+  return renderToStaticMarkup(createElement(PlanStage, props)).replaceAll('<!-- -->', '');
+}
+
+describe('a step of a plan on the stage', () => {
+  it('says string, note now and then, and how far in semitones', () => {
+    const shown = staged(wayTo('guitar-standard', 'guitar-open-d'), 6);
+    for (const words of ['D2', 'string 6', 'is E2 now', '−2.0', 'semitones, loosen'])
+      expect(shown).to.contain(words);
+    expect(shown).to.contain('Standard → Open D: 4 strings move.');
+  });
+
+  it('says what is less than a semitone in cents', () => {
+    const shown = staged(wayTo('guitar-standard', 'guitar-open-d', { 5: -18.4 }), 5);
+    expect(shown).to.contain('+18.4').and.to.contain('cents, tighten');
+  });
+
+  it('offers a capo where that moves no string', () => {
+    const shown = staged(wayTo('guitar-open-d', 'guitar-open-e'));
+    expect(shown).to.contain('Open D with a capo at fret 2 sounds the same, and no string moves.');
+    expect(staged(wayTo('guitar-standard', 'guitar-open-d'))).to.not.contain('with a capo');
+  });
+
+  it('puts a warning in the sentence’s place, as an alert', () => {
+    const shown = staged(wayTo('guitar-standard', 'guitar-new-standard'));
+    expect(shown).to.match(/role="alert"[^>]*><div><strong>String 1 comes within/);
+  });
+
+  it('has nothing to do where the strings stand as they are to', () => {
+    const shown = staged(wayTo('guitar-standard', 'guitar-standard'));
+    expect(shown).to.contain('nothing has to move');
+  });
+});

@@ -1,0 +1,60 @@
+import type { OtherString, PlanWarning } from '../retune/index.ts';
+import type { EpochMs, Semitones } from '../units.ts';
+import { whenInWords } from './dates.ts';
+
+const BREAKING: Semitones = 0;
+
+/** What must be said of a plan before it is begun. */
+export function warningInWords(warning: PlanWarning): string {
+  switch (warning.kind) {
+    case 'refused':
+      return `String ${warning.course} ${nearness(warning.headroom)}. ${wayOut(warning.other, 'a lower note or another kind of string')}`;
+    case 'caution':
+      return `String ${warning.course} comes within ${semitones(warning.headroom)} of breaking. Face away; go slowly.`;
+    case 'slack':
+      return `String ${warning.course} keeps ${percent(warning.share)} of its usual tension and will flap. ${wayOut(warning.other, 'a heavier string')}`;
+    case 'tight':
+      return `String ${warning.course} would carry ${percent(warning.share)} of its usual tension. ${wayOut(warning.other, 'a lighter string')}`;
+    case 'load':
+      return `The neck would carry ${percent(warning.share)} of its usual load.`;
+    case 'floating':
+      return 'The bridge floats: every string that is moved pulls the others along. Go round more than once.';
+  }
+}
+
+const semitones = (size: Semitones) => `${Math.abs(size).toFixed(1)} semitones`;
+const percent = (share: number) => `${(100 * share).toFixed(0)} %`;
+
+function nearness(headroom: Semitones): string {
+  return headroom < BREAKING
+    ? `would break ${semitones(headroom)} before it is there`
+    : `would stand ${semitones(headroom)} below breaking`;
+}
+
+/** Another gauge helps a wound string at most: a plain one breaks at nearly the same pitch whatever its gauge. */
+function wayOut(other: OtherString | null, otherwise: string): string {
+  if (other === null) return `It needs ${otherwise}.`;
+  const { material, diameterMm, tension } = other;
+  return `It needs another string: an unwound ${material} one of ${diameterMm.toFixed(2)} mm would stand at ${tension.toFixed(0)} N.`;
+}
+
+/** A way to a tuning's notes that moves no string. @example capoWayInWords('Open D', 2) // => 'Open D with a capo at fret 2 sounds the same, and no string moves.' */
+export function capoWayInWords(tuning: string, fret: number): string {
+  return `${tuning} with a capo at fret ${fret} sounds the same, and no string moves.`;
+}
+
+/** A capo leaves a banjo's short string as it is. `begins` is the fret of the neck at which that begins. */
+export function shortStringInWords(course: number, begins: number, capo: number): string {
+  return `String ${course} is not under the capo: hold it by a spike at fret ${begins + capo}, or tune it up by as much.`;
+}
+
+/** From when the strings of a plan are known; `left` is null where none was read yet. */
+export function knownSinceInWords(
+  left: { readonly at: EpochMs; readonly zone: string } | null,
+  tuning: string,
+  now: EpochMs,
+  reader: string,
+): string {
+  if (!left) return `No string was read yet: as ${tuning} has them.`;
+  return `As they were left ${whenInWords(left.at, left.zone, now, reader)}; they are read first.`;
+}
