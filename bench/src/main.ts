@@ -10,6 +10,7 @@ import { roomFigures } from './rooms.ts';
 import { coachFigures } from './sessions.ts';
 import { settlingFigures } from './settling.ts';
 import { bridgeFigures, whoFigures } from './who.ts';
+import { windingFigures } from './windings.ts';
 
 /** Prints every figure. `--long` reads 10,000 plucks instead of 500; a word prints only that part. */
 const parts: Readonly<Record<string, () => void | Promise<void>>> = {
@@ -31,6 +32,7 @@ const parts: Readonly<Record<string, () => void | Promise<void>>> = {
   },
   who: whoFigures,
   rooms: () => roomFigures(1, 200),
+  windings: () => windingFigures(1, process.argv.includes('--long') ? 2000 : 200),
 };
 
 const chosen = process.argv.slice(2).filter((word) => word in parts);

@@ -4,6 +4,7 @@ import {
   type ListenEvent,
   Listener,
   type StringKnowledge,
+  WindingListener,
 } from '@rosefinch/core/listen';
 import type { Hz } from '@rosefinch/core/units';
 import type {
@@ -28,6 +29,9 @@ let opening = 0;
 
 /** Two strings that are to be heard together: near which pitch, and their sound since the last onset. */
 let pair: { readonly hz: Hz; readonly sound: number[]; begun: boolean } | null = null;
+
+/** Follows the string that is being wound. */
+let winding: WindingListener | null = null;
 
 function report(message: AnalysisReport): void {
   postMessage({ opening, report: message } satisfies AnalysisMessage);
@@ -64,11 +68,13 @@ function hear(block: Float32Array, sampleRate: Hz): void {
   const passed = Math.min(deaf, block.length);
   if (passed > 0) {
     listener?.pass(passed / sampleRate);
+    winding?.pass(passed / sampleRate);
     deaf -= passed;
     if (deaf === 0) report({ type: 'deaf', deaf: false });
   }
   const sound = block.subarray(passed);
   listener?.hear(sound);
+  winding?.hear(sound);
   hearPair(sound, sampleRate);
 }
 
@@ -77,20 +83,24 @@ function heed(mark: SoundMark, sampleRate: Hz): void {
   if (mark.mark === 'ask') listener?.ask(mark.asked, mark.ago);
   else if (mark.mark === 'pair')
     pair = mark.hz === null ? null : { hz: mark.hz, sound: [], begun: false };
+  else if (mark.mark === 'wind')
+    winding =
+      mark.string &&
+      new WindingListener(sampleRate, mark.string, (pitch) => report({ type: 'wound', pitch }));
   else {
     deaf = Math.round(mark.seconds * sampleRate);
     report({ type: 'deaf', deaf: true });
   }
 }
 
-/** Passes on what was found; two strings on purpose are no readings. */
+/** Passes on what was found; two strings on purpose are no readings, nor is one that is wound. */
 function hearEvent(event: ListenEvent): void {
   if (pair && event.type === 'onset') {
     // The second string is often sounded a moment after the first.
     pair.sound.length = 0;
     pair.begun = true;
   }
-  if (!pair || event.type === 'level' || event.type === 'room') report(event);
+  if ((!pair && !winding) || event.type === 'level' || event.type === 'room') report(event);
 }
 
 function hearPair(data: Float32Array, sampleRate: Hz): void {
@@ -104,6 +114,7 @@ function hearPair(data: Float32Array, sampleRate: Hz): void {
 
 function close(): void {
   pair = null;
+  winding = null;
   deaf = 0;
   if (sound) {
     sound.onmessage = null;

@@ -1,7 +1,7 @@
 import type { Held } from '@rosefinch/core/fretboard';
-import type { StringKnowledge } from '@rosefinch/core/listen';
+import type { StringKnowledge, WoundString } from '@rosefinch/core/listen';
 import { cueTone, type Press, referenceTone, sustainedTone } from '@rosefinch/core/practice';
-import type { Hz, Seconds } from '@rosefinch/core/units';
+import type { Cents, Hz, Seconds } from '@rosefinch/core/units';
 import { advance, pace, sounding } from '../environment.ts';
 import { type Line, Watchdog } from '../worker/index.ts';
 import { takeListeningLock } from './lock.ts';
@@ -47,6 +47,10 @@ export interface PracticeHands {
   turn(course: number, turns: number): void;
   /** Sounds a string held at a fret, or touched over the twelfth where `press` is null. */
   fretted(course: number, fret: number, press: Press | null): void;
+  /** Lets a string hang slack by so many cents. */
+  slacken(course: number, cents: Cents): void;
+  /** Winds a string by so many cents within so many seconds. */
+  wind(course: number, cents: Cents, seconds: Seconds): void;
   /** Pulls a new string. */
   stretch(course: number): void;
   /** Lets so many seconds go by. */
@@ -65,6 +69,8 @@ export class Ear {
   private source: Source | null = null;
   /** What the player is asked for; a source that is opened is told at once. */
   private asked = 0;
+  /** The string that is followed while it is wound; a source that is opened is told too. */
+  private wound: WoundString | null = null;
   /** What the application sounds reaches the microphone, and no practice instrument. */
   private hearsTheRoom = false;
   private readonly reference = new Speaker(REFERENCE_RATE);
@@ -127,6 +133,12 @@ export class Ear {
   /** Waits for two strings sounded together near a pitch; null waits no longer. */
   expectPair(hz: Hz | null): void {
     this.source?.mark({ mark: 'pair', hz });
+  }
+
+  /** Follows a string while it is wound up; null follows none. */
+  followWinding(string: WoundString | null): void {
+    this.wound = string;
+    this.source?.mark({ mark: 'wind', string });
   }
 
   /** Sounds a reference tone; nothing is read while it sounds. */
@@ -203,6 +215,7 @@ export class Ear {
     const { sampleRate, sound } = source;
     this.analysis.send({ type: 'open', opening, sampleRate, sound, pace }, [sound]);
     source.mark({ mark: 'ask', asked: this.asked, ago: 0 });
+    if (this.wound) source.mark({ mark: 'wind', string: this.wound });
     this.dog = new Watchdog(
       () => this.analysis.send({ type: 'ask' }),
       () => this.workerDied('a helper process does not answer'),
@@ -265,6 +278,14 @@ function practiceHands(
       if (sound) void speaker.start(PRACTICE_VOLUME);
       sounding(1);
       line.send({ type: 'fretted', course, fret, press });
+    },
+    slacken: (course, cents) => {
+      sounding(1);
+      line.send({ type: 'slacken', course, cents });
+    },
+    wind: (course, cents, seconds) => {
+      sounding(1);
+      line.send({ type: 'wind', course, cents, seconds });
     },
     stretch: (course) => line.send({ type: 'stretch', course }),
     elapse: (seconds) => line.send({ type: 'elapse', seconds }),

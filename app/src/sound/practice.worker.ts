@@ -13,7 +13,7 @@ const TICK_MS = 20;
 /** After a stall no more than this is sounded at once: the instrument's time has stood still. */
 const MOST_LATE_MS = 250;
 /** How long a movement sounds in fast pace, in seconds: the room, a pluck to its reading, a turn, a mute. */
-const FAST = { start: 0.6, pluck: 1.3, pair: 4, turn: 0.06, mute: 0.5 } as const;
+const FAST = { start: 0.6, pluck: 1.3, pair: 4, turn: 0.06, mute: 0.5, wind: 0.3 } as const;
 
 let instrument: PracticeInstrument | null = null;
 let sound: MessagePort | null = null;
@@ -102,6 +102,14 @@ self.onmessage = ({ data }: MessageEvent<PracticeRequest>) => {
     case 'fretted':
       instrument?.pluckFretted(data.course, data.fret, data.press);
       return playOn(FAST.pluck);
+    case 'slacken':
+      instrument?.slacken(data.course, data.cents);
+      playOn(FAST.wind);
+      return sayTruth();
+    case 'wind':
+      instrument?.wind(data.course, data.cents, data.seconds);
+      playOn(FAST.wind);
+      return sayTruth();
     case 'stretch':
       instrument?.stretch(data.course);
       return sayTruth();

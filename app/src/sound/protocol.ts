@@ -1,5 +1,11 @@
 import type { Held } from '@rosefinch/core/fretboard';
-import type { BeatOutcome, ListenEvent, StringKnowledge } from '@rosefinch/core/listen';
+import type {
+  BeatOutcome,
+  ListenEvent,
+  StringKnowledge,
+  WoundPitch,
+  WoundString,
+} from '@rosefinch/core/listen';
 import type { NeckFaults, NewString, Press, SoundedCheck } from '@rosefinch/core/practice';
 import type { RecordedPluck } from '@rosefinch/core/records';
 import type { Instrument } from '@rosefinch/core/strings';
@@ -19,6 +25,8 @@ export type SoundMark =
   | { readonly mark: 'ask'; readonly asked: number; readonly ago: number }
   /** Two strings will be sounded together near a pitch: report their beat, and no reading meanwhile. */
   | { readonly mark: 'pair'; readonly hz: Hz | null }
+  /** A string is wound up: follow it, and report no readings meanwhile; null follows none. */
+  | { readonly mark: 'wind'; readonly string: WoundString | null }
   /** Hear nothing for so many seconds: the application itself is sounding. */
   | { readonly mark: 'deaf'; readonly seconds: number };
 
@@ -55,6 +63,7 @@ export type AnalysisRequest =
 export type AnalysisReport =
   | ListenEvent
   | { readonly type: 'pair'; readonly beat: BeatOutcome }
+  | { readonly type: 'wound'; readonly pitch: WoundPitch }
   | { readonly type: 'ready' }
   /** So many seconds were heard faster than they last; with `over` the sound that came at once is over. */
   | { readonly type: 'ahead'; readonly seconds: number; readonly over: boolean }
@@ -102,6 +111,14 @@ export type PracticeRequest =
       readonly course: number;
       readonly fret: number;
       readonly press: Press | null;
+    }
+  /** Lets a string hang slack, or winds it, by so many cents within so many seconds. */
+  | { readonly type: 'slacken'; readonly course: number; readonly cents: number }
+  | {
+      readonly type: 'wind';
+      readonly course: number;
+      readonly cents: number;
+      readonly seconds: number;
     }
   /** Pulls a new string. */
   | { readonly type: 'stretch'; readonly course: number }

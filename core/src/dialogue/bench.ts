@@ -26,6 +26,7 @@ import type {
   Notice,
   Plain,
 } from './benchTypes.ts';
+import { beginWinding, whileWinding, windingRound } from './benchWinding.ts';
 import { checkInHand, courseAsked, courseInHand } from './inHand.ts';
 import type { Next } from './machine.ts';
 import { pegLearned } from './pegLearning.ts';
@@ -90,6 +91,12 @@ function stepOf({ beforeHz, turned }: PegTestRound): number {
 
 /** The conversation after an input, and what is to be done. */
 export function benchTalk(talk: BenchTalk, input: BenchInput, world: BenchWorld): Step {
+  const round = windingRound(talk.led);
+  if (!round) return answer(talk, input, world);
+  return whileWinding(talk, input, { ...world, round }, answer);
+}
+
+function answer(talk: BenchTalk, input: BenchInput, world: BenchWorld): Step {
   switch (input.type) {
     case 'heard':
       return hear(talk, input.heard, input.asked, world);
@@ -109,6 +116,8 @@ export function benchTalk(talk: BenchTalk, input: BenchInput, world: BenchWorld)
       return takeA4(talk, input.a4);
     case 'peg test':
       return pegTest(talk, world);
+    case 'wind':
+      return beginWinding(closeNote(talk), world);
     case 'sound target':
       return { state: talk, effects: soundedAim(world) };
     case 'start afresh':
@@ -254,6 +263,9 @@ function tryPeg(talk: BenchTalk, round: PegTestRound): Step {
 
 function hear(talk: BenchTalk, heard: BenchHearing, asked: BenchAsked, world: BenchWorld): Step {
   switch (heard.type) {
+    case 'wound':
+      // Late: no string is wound any more.
+      return { state: talk, effects: [], quiet: true };
     case 'pair':
       // Late: nobody compares any more.
       return talk.led.kind === 'pair' && talk.led.beat === null

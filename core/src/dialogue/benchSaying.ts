@@ -14,6 +14,7 @@ import type { Saying } from '../words/index.ts';
 import type { BenchTalk, BenchWorld, Led } from './benchTypes.ts';
 import { checkInHand, courseInHand } from './inHand.ts';
 import { pegTask } from './pegTest.ts';
+import { windingTask } from './winding.ts';
 
 /** The one thing to say now: what went wrong comes before what comes next. */
 export function benchSaying(talk: BenchTalk, world: BenchWorld): Saying {
@@ -49,6 +50,8 @@ function sayingOf(led: Led, world: BenchWorld): Saying | null {
       const { round } = led;
       return { about: 'pegs', task: pegTask(round, world.instrument), found: round.found };
     }
+    case 'winding':
+      return { about: 'winding', task: windingTask(led.round, world) };
     case 'pair': {
       if (led.beat) return { about: 'beat', beat: led.beat };
       const check = checkInHand(world);

@@ -6,13 +6,17 @@ import type {
   Reading,
   Refusal,
   StringKnowledge,
+  WoundPitch,
+  WoundString,
 } from '../listen/index.ts';
 import type { Target, Tuning } from '../music/index.ts';
 import type { BenchEvent, BenchState, Measurement, StringReading } from '../sitting/index.ts';
 import type { Fitted, ReadAt } from '../state/index.ts';
 import type { Coupling, Instrument, Peg } from '../strings/index.ts';
 import type { Cents, Hz } from '../units.ts';
+import type { Saying } from '../words/index.ts';
 import type { PegTestRound } from './pegTest.ts';
+import type { WindingRound } from './winding.ts';
 
 /** What the bench asks of the player at a moment; a pluck answers what was asked when it was made. */
 export interface BenchAsked {
@@ -46,7 +50,9 @@ export type Plain =
   | { readonly kind: 'by ear' }
   /** How near the ear came; null where the string was not heard. */
   | { readonly kind: 'verdict'; readonly verdict: EarVerdict | null }
-  | { readonly kind: 'pegs'; readonly round: PegTestRound };
+  | { readonly kind: 'pegs'; readonly round: PegTestRound }
+  /** Strings are wound up from slack. */
+  | { readonly kind: 'winding'; readonly round: WindingRound };
 
 /** … or what it does between, to go back afterwards to where it was. */
 export type Led =
@@ -105,7 +111,8 @@ export interface BenchWorld {
 /** What the ear tells the bench. */
 export type BenchHearing =
   | Extract<ListenEvent, { type: 'onset' | 'track' | 'outcome' | 'released' }>
-  | { readonly type: 'pair'; readonly beat: BeatOutcome };
+  | { readonly type: 'pair'; readonly beat: BeatOutcome }
+  | { readonly type: 'wound'; readonly pitch: WoundPitch };
 
 export type BenchInput =
   | { readonly type: 'heard'; readonly heard: BenchHearing; readonly asked: BenchAsked }
@@ -121,6 +128,8 @@ export type BenchInput =
   | { readonly type: 'take A4'; readonly a4: Hz }
   /** Begins a round over the pegs, or ends it. */
   | { readonly type: 'peg test' }
+  /** Begins to wind strings up from slack, the one that is chosen or all; or ends it. */
+  | { readonly type: 'wind' }
   | { readonly type: 'sound target' }
   | { readonly type: 'start afresh' }
   /** Another source is about to be opened. */
@@ -136,6 +145,10 @@ export type BenchEffect =
   | { readonly do: 'save peg'; readonly course: number; readonly peg: Peg }
   /** Waits for two strings near a pitch; null waits no longer. */
   | { readonly do: 'expect pair'; readonly hz: Hz | null }
+  /** Follows a string while it is wound; null follows none. */
+  | { readonly do: 'follow winding'; readonly string: WoundString | null }
+  /** Told aloud where that is wanted, whether it is right. */
+  | { readonly do: 'say'; readonly saying: Saying; readonly right: boolean }
   | { readonly do: 'sound'; readonly hz: Hz }
   /** The note that rings is nobody's business any more. */
   | { readonly do: 'let go' }

@@ -14,6 +14,7 @@ export type {
   BenchTalk,
   BenchWorld,
 } from './benchTypes.ts';
+export { windingRound } from './benchWinding.ts';
 export {
   changedCheck,
   type FretChange,
@@ -38,3 +39,4 @@ export {
   settleTalk,
   startSettleTalk,
 } from './settle.ts';
+export { startWinding, type WindingRound, windingTask, woundTo } from './winding.ts';

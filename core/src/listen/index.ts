@@ -15,3 +15,5 @@ export { READING_WINDOW } from './pluck.ts';
 export type { RoomReport } from './room.ts';
 export { partialHz, REPORTED_PARTIAL, reportedHz } from './stiffString.ts';
 export { fittedStretch, stretchCents, stretchResidual } from './stretch.ts';
+export type { WoundPitch, WoundString } from './winding.ts';
+export { WindingListener } from './winding.ts';

@@ -5,16 +5,17 @@ import type { Random } from '../maths/index.ts';
 import { between, normal, nth, seededRandom } from '../maths/index.ts';
 import { centsBetween, shiftHz } from '../music/index.ts';
 import { type Creep, creepAt } from '../settling/index.ts';
-import type { Course, Instrument, StringSpec } from '../strings/index.ts';
+import type { Course, Instrument } from '../strings/index.ts';
 import {
   frequencyOf,
   MATERIALS,
   soundingLength,
   startFret,
+  stiffnessOf,
   tensionOf,
   tensionPerTurn,
 } from '../strings/index.ts';
-import type { Cents, Dbfs, Hz, Millimetres, Newtons, Seconds } from '../units.ts';
+import type { Cents, Dbfs, Hz, Newtons, Seconds } from '../units.ts';
 import {
   depthOf,
   type FrettedString,
@@ -85,6 +86,8 @@ interface StringState {
   readonly perTurn: Newtons;
   readonly creep: readonly Creep[];
   tension: Newtons;
+  /** It hung slack, and is wound up from there. */
+  limp: boolean;
   age: Seconds;
 }
 
@@ -107,6 +110,11 @@ export class PracticeInstrument {
   }[] = [];
   private readonly block = new Float64Array(CONTROL_BLOCK);
   private readonly coupling: number;
+  private winding: {
+    readonly course: number;
+    readonly perSecond: number;
+    left: Seconds;
+  } | null = null;
   private pending = 0;
   private elapsed: Seconds = 0;
 
@@ -192,6 +200,19 @@ export class PracticeInstrument {
     string.tension = Math.max(least, string.tension + turns * string.perTurn);
   }
 
+  /** Winds a course by so many cents within so many seconds, at an even pace; those begun before are let be. */
+  wind(course: number, cents: Cents, seconds: Seconds): void {
+    this.stringAt(course);
+    this.winding = { course, left: seconds, perSecond: cents / seconds };
+  }
+
+  /** Lets a course hang slack by so many cents. */
+  slacken(course: number, cents: Cents): void {
+    const string = this.stringAt(course);
+    string.tension *= 2 ** (-cents / 600);
+    string.limp = true;
+  }
+
   /** Lets time go by: new strings creep, the room warms and cools. */
   elapse(seconds: Seconds): void {
     this.elapsed += seconds;
@@ -231,12 +252,13 @@ export class PracticeInstrument {
 
   /** The exact pitch of an open course now, in reported pitch, glide gone. */
   truthHz(course: number): Hz {
-    return reportedHz(this.f0(course), this.stringAt(course).timbre.inharmonicity);
+    const { f0, inharmonicity } = this.truth(course);
+    return reportedHz(f0, inharmonicity);
   }
 
   /** Exact f0 and stiffness of a course now. */
   truth(course: number): { f0: Hz; inharmonicity: number } {
-    return { f0: this.f0(course), inharmonicity: this.stringAt(course).timbre.inharmonicity };
+    return { f0: this.f0(course), inharmonicity: stiffnessNow(this.stringAt(course)) };
   }
 
   /** What an exact reading of a pluck of this strength would say, with the glide left in its window. */
@@ -281,16 +303,26 @@ export class PracticeInstrument {
       if (finger.wait >= 0) continue;
       this.fingers.splice(i, 1);
       const { course, gesture, raised } = finger;
-      const { timbre } = this.stringAt(course);
+      const string = this.stringAt(course);
+      const timbre = { ...string.timbre, inharmonicity: stiffnessNow(string) };
       const f0 = raised * this.f0(course);
       const voice = new Voice(this.setup.sampleRate, timbre, f0, gesture, this.random);
       this.voices.push({ course, voice, raised });
     }
   }
 
+  private windOn(): void {
+    if (!this.winding) return;
+    const seconds = Math.min(this.winding.left, CONTROL_BLOCK / this.setup.sampleRate);
+    this.winding.left -= seconds;
+    this.slacken(this.winding.course, -seconds * this.winding.perSecond);
+    if (this.winding.left <= 0) this.winding = null;
+  }
+
   private renderBlock(): void {
     this.block.fill(0);
     if (this.setup.creep) this.elapse(CONTROL_BLOCK / this.setup.sampleRate);
+    this.windOn();
     this.release();
     for (let i = this.voices.length - 1; i >= 0; i--) {
       const { course, voice, raised } = nth(this.voices, i);
@@ -336,7 +368,7 @@ export class PracticeInstrument {
     const { kind } = this.setup.instrument;
     const target = nth(this.setup.targets, index);
     const length = soundingLength(this.setup.instrument, course.number);
-    const inharmonicity = stiffness(spec, length, target);
+    const inharmonicity = stiffnessOf(spec, length, target);
     const f0 = target / Math.sqrt(1 + 16 * inharmonicity);
     const nominalTension = tensionOf(spec.unitWeight, length, f0);
     const stretch = {
@@ -355,6 +387,7 @@ export class PracticeInstrument {
       nominalTension,
       perTurn: tensionPerTurn(peg, stretch, GIVE),
       tension: nominalTension,
+      limp: false,
       creep: this.setup.creep?.[index]?.creep ?? [],
       age: this.setup.creep?.[index]?.age ?? 0,
     };
@@ -378,10 +411,7 @@ function ageBy(string: StringState, seconds: Seconds): void {
   string.tension *= 2 ** ((before - dropped()) / 600);
 }
 
-/** B = π³ E d⁴ / (64 T L²) of the core. Fletcher, JASA 36 (1964) 203. */
-function stiffness(spec: StringSpec, length: Millimetres, hz: Hz): number {
-  const tension = tensionOf(spec.unitWeight, length, hz);
-  const d = spec.coreMm / 1000;
-  const { modulus } = MATERIALS[spec.material];
-  return (Math.PI ** 3 * modulus * d ** 4) / (64 * tension * (length / 1000) ** 2);
+/** Under less tension the stiffness of the rod counts for more; near its note that is not heard, and left out. */
+function stiffnessNow({ timbre, nominalTension, tension, limp }: StringState): number {
+  return limp ? (timbre.inharmonicity * nominalTension) / tension : timbre.inharmonicity;
 }

@@ -45,6 +45,22 @@ describe('practice guitar', () => {
     expect(play(5)).to.not.deep.equal(play(6));
   });
 
+  it('hangs slack and is wound up again at an even pace, stiffer the slacker it is', () => {
+    const one = guitar(1, 0);
+    const { inharmonicity } = one.truth(6);
+    one.slacken(6, 1200);
+    // Half the pitch is a quarter of the tension, by Mersenne, and four times as stiff.
+    expect(one.deviation(6)).to.be.closeTo(20 - 1200, 5);
+    expect(one.truth(6).inharmonicity / inharmonicity).to.be.closeTo(4, 0.1);
+    one.wind(6, 300, 1);
+    const second = new Float32Array(24_000);
+    one.render(second.subarray(0, 12_000));
+    expect(one.deviation(6)).to.be.closeTo(20 - 1050, 5);
+    one.render(second.subarray(12_000));
+    one.render(second);
+    expect(one.deviation(6)).to.be.closeTo(20 - 900, 5);
+  });
+
   it('goes up when a peg is tightened, and bends the neck so that the others fall', () => {
     const one = guitar(1);
     const before = one.deviation(6);

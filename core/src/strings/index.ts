@@ -30,6 +30,7 @@ export {
   USUAL_RATIO,
 } from './pegs.ts';
 export { type StringSet, setOf, setsFor, usualCore, withSet } from './sets.ts';
+export { stiffnessOf } from './stiffness.ts';
 export type { Material } from './strength.ts';
 export { breakingHz, headroom, MATERIALS, musicWireStrength } from './strength.ts';
 export type { PegGeometry, StringStretch } from './tension.ts';

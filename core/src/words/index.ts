@@ -52,3 +52,4 @@ export {
 export { settlingTaskInWords } from './settlingTask.ts';
 export { touchedInWords } from './touched.ts';
 export { pegInWords, saidTurns, turnInWords } from './turns.ts';
+export { type WindingTask, windingInWords } from './winding.ts';

@@ -10,6 +10,7 @@ import { type PegFound, type PegTask, pegTestInWords } from './pegTest.ts';
 import { refusalInWords } from './refusal.ts';
 import type { Sentence } from './sentence.ts';
 import { touchedInWords } from './touched.ts';
+import { type WindingTask, windingInWords } from './winding.ts';
 
 /** What the one sentence of the bench is about, each with its figures. */
 interface SayingFacts {
@@ -24,6 +25,7 @@ interface SayingFacts {
   /** A string that did not sound open. */
   touched: { readonly course: number; readonly node: Node };
   pegs: { readonly task: PegTask; readonly found: PegFound | null };
+  winding: { readonly task: WindingTask };
   /** Two strings are to be sounded together. */
   pair: { readonly check: CrossCheck };
   beat: { readonly beat: BeatOutcome };
@@ -60,6 +62,7 @@ const WORDS: { readonly [A in About]: (facts: SayingFacts[A]) => Sentence } = {
   }),
   touched: (facts) => touchedInWords(facts),
   pegs: ({ task, found }) => pegTestInWords(task, found),
+  winding: ({ task }) => windingInWords(task),
   pair: ({ check }) => pairInWords(check),
   beat: ({ beat }) => beatInWords(beat),
   'by ear': ({ course }) => byEarInWords(course),

@@ -20,15 +20,17 @@ function hearer() {
 }
 
 function keeper() {
-  const opened: { tell: EarHearer; closed: boolean; pairs: (number | null)[] }[] = [];
+  const opened: { tell: EarHearer; closed: boolean; pairs: (number | null)[]; wound: unknown[] }[] =
+    [];
   const made = new EarKeeper((tell) => {
-    const one = { tell, closed: false, pairs: [] as (number | null)[] };
+    const one = { tell, closed: false, pairs: [] as (number | null)[], wound: [] as unknown[] };
     opened.push(one);
     return {
       close: () => {
         one.closed = true;
       },
       expectPair: (hz: number | null) => void one.pairs.push(hz),
+      followWinding: (string: unknown) => void one.wound.push(string),
     } as unknown as Ear;
   });
   return { made, opened };

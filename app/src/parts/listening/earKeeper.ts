@@ -51,8 +51,9 @@ export class EarKeeper {
   leave(owner: EarOwner): void {
     if (this.owner !== owner) return;
     this.owner = null;
-    // Nobody compares two strings any more: the next view is to hear every pluck.
+    // Nobody compares two strings or winds one up any more: the next view is to hear every pluck.
     this.ear?.expectPair(null);
+    this.ear?.followWinding(null);
     this.closeSoon();
   }
 

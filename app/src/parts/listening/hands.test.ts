@@ -1,6 +1,6 @@
 import { saltmarshLibrary } from '@rosefinch/core/records';
 import { expect } from 'chai';
-import { handActs, handsOn } from './hands.ts';
+import { handActs, handsOn, windingHands } from './hands.ts';
 
 const [banjo, ...others] = [...saltmarshLibrary()].reverse();
 const library = [banjo!, ...others];
@@ -14,7 +14,14 @@ function practice() {
       void done.push([name, ...args]);
   return {
     done,
-    hands: { pluck: note('pluck'), pair: note('pair'), turn: note('turn'), mute: note('mute') },
+    hands: {
+      pluck: note('pluck'),
+      pair: note('pair'),
+      turn: note('turn'),
+      wind: note('wind'),
+      slacken: note('slacken'),
+      mute: note('mute'),
+    },
   };
 }
 
@@ -33,6 +40,19 @@ describe('the hands on a practice instrument', () => {
         for (const [i, wanted] of [1 / 3000, -1 / 3000, 1 / 300, -1 / 300].entries())
           expect(posts[i]!).to.be.closeTo(wanted, 1e-12);
       }
+  });
+
+  it('wind a slack string by a part of a turn or a whole grip, or let it go by an octave', () => {
+    const { done, hands } = practice();
+    const { up, down, upMore, downMore, pluck, mute } = windingHands(hands as never, 4);
+    for (const act of [up, down, upMore, downMore, pluck, mute]) act();
+    expect(done.map(([name, course, cents]) => [name, course, cents]).slice(0, 4)).to.deep.equal([
+      ['wind', 4, 50],
+      ['wind', 4, -50],
+      ['wind', 4, 200],
+      ['slacken', 4, 1200],
+    ]);
+    expect(done.slice(4).map(([name]) => name)).to.deep.equal(['pluck', 'mute']);
   });
 
   it('pluck one string, or both of a comparison that is asked for', () => {

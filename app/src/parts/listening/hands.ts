@@ -35,6 +35,22 @@ export function handsOn(
   };
 }
 
+/** What the hands do at once while a string is wound from slack: cents, and the seconds it takes. */
+const WINDS = { little: 50, takes: 0.15, more: 200, longer: 0.5, slack: 1200 } as const;
+
+/** The hands on a string that is wound up: a part of a turn, a whole grip, or let go by an octave. */
+export function windingHands(practice: PracticeHands, course: number): Hands {
+  const { little, takes, more, longer, slack } = WINDS;
+  return {
+    pluck: () => practice.pluck(course, STRENGTH),
+    up: () => practice.wind(course, little, takes),
+    down: () => practice.wind(course, -little, takes),
+    upMore: () => practice.wind(course, more, longer),
+    downMore: () => practice.slacken(course, slack),
+    mute: () => practice.mute(),
+  };
+}
+
 const NO_ACTS = { pluck: null, up: null, down: null, upMore: null, downMore: null, mute: null };
 
 /** What the keys of the hands do; nothing while there is nothing to play. */

@@ -1,5 +1,5 @@
 export { Announcer } from './Announcer.tsx';
-export { type Hands, handActs, handsOn } from './hands.ts';
+export { type Hands, handActs, handsOn, windingHands } from './hands.ts';
 export { ListeningProblem } from './ListeningProblem.tsx';
 export { shownCents, useRinging, useRingingCourse } from './live.ts';
 export { MicrophoneChoice } from './MicrophoneChoice.tsx';

@@ -1,4 +1,4 @@
-import { type StringKnowledge, whoSounded } from '@rosefinch/core/listen';
+import { type StringKnowledge, type WoundString, whoSounded } from '@rosefinch/core/listen';
 import { centsBetween } from '@rosefinch/core/music';
 import type { Cents, Hz } from '@rosefinch/core/units';
 import { useCallback, useEffect, useRef, useState } from 'react';
@@ -36,6 +36,8 @@ export interface Listening {
   readonly say: (text: string, right: boolean) => void;
   /** Waits for two strings near a pitch; null waits no longer. */
   readonly expectPair: (hz: Hz | null) => void;
+  /** Follows a string while it is wound up, and reports no readings meanwhile; null follows none. */
+  readonly followWinding: (string: WoundString | null) => void;
 }
 
 /** What a view wants of the ear. */
@@ -115,8 +117,25 @@ export function useListening<Asked>(wish: Wish<Asked>): Listening {
     live.end();
     ear.current?.expectPair(hz);
   };
+  const followWinding = (string: WoundString | null) => {
+    live.end();
+    ear.current?.followWinding(string);
+  };
   const shown = problem && { message: problem.message, wayOn: problem.wayOn };
-  return { source, problem: shown, live, room, hands, truth, listen, stop, sound, say, expectPair };
+  return {
+    source,
+    problem: shown,
+    live,
+    room,
+    hands,
+    truth,
+    listen,
+    stop,
+    sound,
+    say,
+    expectPair,
+    followWinding,
+  };
 }
 
 /** What was listened to in the view before is listened to in this one. */

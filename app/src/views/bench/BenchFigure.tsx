@@ -1,13 +1,39 @@
-import { isByEar } from '@rosefinch/core/dialogue';
+import { isByEar, windingRound, windingTask } from '@rosefinch/core/dialogue';
 import { currentPass, type StringReading, stringOf } from '@rosefinch/core/sitting';
 import type { Cents } from '@rosefinch/core/units';
-import { deviationInWords, signedCents } from '@rosefinch/core/words';
+import { deviationInWords, signedCents, type WindingTask } from '@rosefinch/core/words';
 import { allStored, shownCents, useRinging } from '../../parts/listening/index.ts';
 import { StageFigure } from '../../parts/stage/index.ts';
 import type { Bench } from './useBench.ts';
 
 /** The deviation of the string in hand: it runs while the note rings, and at rest it is the reading. */
 export function BenchFigure({ bench }: { readonly bench: Bench }) {
+  const round = windingRound(bench.talk.led);
+  return round ? (
+    <StageFigure {...windingFigure(windingTask(round, bench.world))} />
+  ) : (
+    <Deviation bench={bench} />
+  );
+}
+
+/** How far it is to go for a string that is wound up from slack. */
+function windingFigure(task: WindingTask): { readonly figure: string; readonly note: string } {
+  switch (task.kind) {
+    case 'go on':
+      return { figure: String(task.semitones), note: 'semitones to go' };
+    case 'above':
+      return { figure: `+${task.semitones}`, note: 'semitones above its note' };
+    case 'stop':
+    case 'near breaking':
+      return { figure: 'stop', note: '' };
+    case 'pluck':
+    case 'too high':
+    case 'over':
+      return { figure: '–', note: '' };
+  }
+}
+
+function Deviation({ bench }: { readonly bench: Bench }) {
   const { sitting, listening, talk } = bench;
   const { state } = sitting;
   const ringing = useRinging(listening.live);

@@ -1,4 +1,4 @@
-import { isByEar, pegRound } from '@rosefinch/core/dialogue';
+import { isByEar, pegRound, windingRound } from '@rosefinch/core/dialogue';
 import { STANDARD_A4, targetName } from '@rosefinch/core/music';
 import { allInTune, currentPass, passDone } from '@rosefinch/core/sitting';
 import type { Instrument } from '@rosefinch/core/strings';
@@ -14,6 +14,7 @@ import {
   roomInWords,
   Truth,
   useJobHere,
+  windingHands,
 } from '../../parts/listening/index.ts';
 import { type FootButton, Job, useUsualSource } from '../../parts/stage/index.ts';
 import { BenchStage } from './BenchStage.tsx';
@@ -60,9 +61,14 @@ function BenchOf({ instrument, stock }: OfProps) {
   const usual = useUsualSource();
   useByAddress(bench);
   const comparing = talk.led.kind === 'pair' && talk.led.beat === null ? check : null;
+  const winds = windingRound(talk.led) !== null;
   const hands = useMemo(
-    () => listening.hands && handsOn(listening.hands, instrument, course, comparing),
-    [listening.hands, instrument, course, comparing],
+    () =>
+      listening.hands &&
+      (winds
+        ? windingHands(listening.hands, course)
+        : handsOn(listening.hands, instrument, course, comparing)),
+    [listening.hands, instrument, course, comparing, winds],
   );
   const perches = useMemo(() => perchesByCourse(sitting.log, targets), [sitting.log, targets]);
   const truth = () => setShowTruth((is) => !is);
@@ -115,14 +121,19 @@ function DroppedRecording({ place }: Pick<ComponentProps<typeof RecordingButton>
 /** What is done most at the bench. */
 function buttonsOf({ talk, targets, course }: Bench): FootButton<'bench'>[] {
   const { led } = talk;
-  const skips = (pegRound(led)?.toCome.length ?? 0) > 0;
   const hidden = isByEar(talk);
   return [
-    { act: 'accept', label: skips ? 'Skip this peg' : 'Accept, next' },
+    { act: 'accept', label: acceptsAs(led) },
     { act: 'target', label: `Hear ${targetName(targets[course - 1])}` },
     { act: 'byEar', label: hidden ? 'Show figures' : 'By ear', pressed: hidden },
     { act: 'nextPass', label: 'Next pass' },
   ];
+}
+
+function acceptsAs(led: Bench['talk']['led']): string {
+  const winding = windingRound(led);
+  if (winding) return winding.toCome.length > 0 ? 'Leave this string' : 'Go on to tuning';
+  return (pegRound(led)?.toCome.length ?? 0) > 0 ? 'Skip this peg' : 'Accept, next';
 }
 
 /** The room, and where the work stands. */

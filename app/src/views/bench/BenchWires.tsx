@@ -1,10 +1,10 @@
-import { isByEar } from '@rosefinch/core/dialogue';
+import { isByEar, windingRound } from '@rosefinch/core/dialogue';
 import { targetName } from '@rosefinch/core/music';
 import { ledger } from '@rosefinch/core/sitting';
 import { useRingingCourse } from '../../parts/listening/index.ts';
 import { type Perch, WireCanvas, type WireLine, WireList } from '../../parts/wires/index.ts';
 import type { Bench } from './useBench.ts';
-import { endOf, gaugeOf, lineInWords } from './wireLines.ts';
+import { endOf, gaugeOf, lineInWords, windingEnd } from './wireLines.ts';
 
 interface Props {
   readonly bench: Bench;
@@ -17,6 +17,7 @@ export function BenchWires({ bench, perches: all }: Props) {
   const { state } = sitting;
   const { tolerance } = state.goal;
   const hidden = isByEar(talk);
+  const round = windingRound(talk.led);
   const inHand = useRingingCourse(listening.live) ?? bench.course;
   const rows = new Map(ledger(state).map((row) => [row.course, row]));
   const turnedRound = stock.settings.wires !== 'as you look down';
@@ -30,7 +31,11 @@ export function BenchWires({ bench, perches: all }: Props) {
       {
         course,
         name: targetName(target),
-        says: hidden ? 'no figure' : lineInWords(row, newest, tolerance),
+        says: round
+          ? windingEnd(round, course).word
+          : hidden
+            ? 'no figure'
+            : lineInWords(row, newest, tolerance),
         active: course === inHand,
         chosen: state.chosen === course,
         picture: (
@@ -45,7 +50,7 @@ export function BenchWires({ bench, perches: all }: Props) {
             text={`${perches.length} plucks of string ${course}`}
           />
         ),
-        ...endOf(row, hidden),
+        ...(round ? windingEnd(round, course) : endOf(row, hidden)),
       },
     ];
   });

@@ -22,6 +22,7 @@ export function benchActs(
     compare: () => send({ type: 'compare' }),
     reference: () => send({ type: 'reference' }),
     pegs: () => send({ type: 'peg test' }),
+    wind: () => send({ type: 'wind' }),
     ...handActs(hands),
     truth: hands && truth,
   };

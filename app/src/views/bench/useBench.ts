@@ -9,6 +9,7 @@ import {
   checkInHand,
   courseInHand,
   startBenchTalk,
+  windingRound,
 } from '@rosefinch/core/dialogue';
 import type { CrossCheck } from '@rosefinch/core/fretboard';
 import { targetsOf } from '@rosefinch/core/music';
@@ -17,6 +18,7 @@ import type { Way } from '@rosefinch/core/retune';
 import { pitchesBefore } from '@rosefinch/core/sitting';
 import { type Instrument, withCapo } from '@rosefinch/core/strings';
 import type { Hz } from '@rosefinch/core/units';
+import { sayingInWords } from '@rosefinch/core/words';
 import { useCallback, useMemo, useRef, useState } from 'react';
 import { type Stock, useData } from '../../data/index.ts';
 import { useNotices } from '../../parts/frame/index.ts';
@@ -93,10 +95,10 @@ export function useBench(instrument: Instrument, stock: Stock): Bench {
   });
   listens.current = listening.source !== null;
   useFirstPluck(open, listening);
-  const { effects, problem } = useEffects(instrument, open, listening);
+  const { effects, problem } = useEffects(instrument, open, listening, settings.spokenArrival);
   perform.current = effects;
   const now = world();
-  const course = courseInHand(sitting.state, now.planned);
+  const course = windingRound(talk.led)?.toCome[0] ?? courseInHand(sitting.state, now.planned);
   const check = useMemo(() => checkInHand(now), [now]);
   const listen = (kind: Wanted) => {
     send({ type: 'listen' });
@@ -120,7 +122,7 @@ export function useBench(instrument: Instrument, stock: Stock): Bench {
 type OfStrings = Extract<BenchInput, { type: 'heard' }>['heard'];
 
 function isOfStrings(report: AnalysisReport): report is Extract<AnalysisReport, OfStrings> {
-  return ['onset', 'track', 'outcome', 'released', 'pair'].includes(report.type);
+  return ['onset', 'track', 'outcome', 'released', 'pair', 'wound'].includes(report.type);
 }
 
 /** How the practice instrument is set up when it is chosen. */
@@ -140,7 +142,12 @@ function usePracticeStart(instrument: Instrument, open: BenchSitting) {
 }
 
 /** Does in the world what the conversation asks for. */
-function useEffects(instrument: Instrument, { sitting }: BenchSitting, listening: Listening) {
+function useEffects(
+  instrument: Instrument,
+  { sitting }: BenchSitting,
+  listening: Listening,
+  spoken: boolean,
+) {
   const { repository } = useData();
   const [problem, setProblem] = useState<string | null>(null);
   const afresh = useAfresh(sitting);
@@ -156,6 +163,10 @@ function useEffects(instrument: Instrument, { sitting }: BenchSitting, listening
         }
         case 'expect pair':
           return listening.expectPair(effect.hz);
+        case 'follow winding':
+          return listening.followWinding(effect.string);
+        case 'say':
+          return spoken && listening.say(sayingInWords(effect.saying).say, effect.right);
         case 'sound':
           return listening.sound(effect.hz);
         case 'let go':
@@ -168,7 +179,7 @@ function useEffects(instrument: Instrument, { sitting }: BenchSitting, listening
         }
       }
     },
-    [sitting, repository, instrument.id, listening, afresh, notices],
+    [sitting, repository, instrument.id, listening, spoken, afresh, notices],
   );
   return { effects, problem };
 }

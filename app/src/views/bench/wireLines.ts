@@ -1,3 +1,4 @@
+import type { WindingRound } from '@rosefinch/core/dialogue';
 import type { Target } from '@rosefinch/core/music';
 import { centsBetween } from '@rosefinch/core/music';
 import type { LedgerRow } from '@rosefinch/core/sitting';
@@ -55,6 +56,12 @@ export function endOf(row: LedgerRow, hidden: boolean) {
     ...(first !== null && { from: signedCents(first) }),
     ...(left !== null && { to: signedCents(left) }),
   };
+}
+
+/** … while strings are wound up from slack: only where each is of that. */
+export function windingEnd({ up, left }: WindingRound, course: number) {
+  const word = up.includes(course) ? 'near' : left.includes(course) ? 'left' : 'to come';
+  return { word };
 }
 
 /** The same for those who do not see it, with the newest pluck first. */
