@@ -360,7 +360,7 @@ const ROWS: readonly (readonly [name: string, make: Make])[] = [
   ['peg turned by 10–30 cents a second', turned],
 ];
 
-const TALKERS: readonly Talker[] = ['talking', 'counting aloud', 'singing'];
+const TALKERS: readonly Talker[] = ['talking', 'counting aloud', 'singing', 'humming', 'laughing'];
 
 /** What the ear made of the scenes of a row, by its name. */
 export function rowOf(name: string, first: number, each: number): Row {

@@ -1,8 +1,8 @@
 import { between, normal, type Random } from '@rosefinch/core/maths';
 import type { Hz, Seconds } from '@rosefinch/core/units';
 
-/** Three kinds of people in a room. */
-export type Talker = 'talking' | 'counting aloud' | 'singing';
+/** Kinds of people in a room; the ear was made with the first three, never with the others. */
+export type Talker = 'talking' | 'counting aloud' | 'singing' | 'humming' | 'laughing';
 
 /** One stretch of voice: its pitch and loudness run on from one to the next, or fall silent. */
 interface Syllable {
@@ -24,6 +24,9 @@ const VOWELS: readonly (readonly [number, number, number])[] = [
   [300, 870, 2240],
 ];
 
+/** A closed mouth. */
+const NASAL = [250, 1000, 2200] as const;
+
 function syllable(kind: Talker, base: Hz, random: Random): Syllable {
   const vowel = VOWELS[Math.floor(random() * VOWELS.length)]!;
   if (kind === 'counting aloud') {
@@ -39,6 +42,32 @@ function syllable(kind: Talker, base: Hz, random: Random): Syllable {
     const rises = between(random, 0.02, 0.12);
     const vibrato = random() < 0.6 ? between(random, 0.005, 0.02) : 0;
     return { lasts, from: note, to: note, vibrato, vowel, rises, pause, hiss: false };
+  }
+  if (kind === 'humming') {
+    const note = base * 2 ** (Math.round(between(random, -3, 9)) / 12);
+    return {
+      lasts: between(random, 0.25, 1.8),
+      from: note,
+      to: note * between(random, 0.99, 1.01),
+      vibrato: between(random, 0, 0.008),
+      vowel: NASAL,
+      rises: between(random, 0.02, 0.15),
+      pause: random() < 0.3 ? between(random, 0.05, 0.6) : 0,
+      hiss: false,
+    };
+  }
+  if (kind === 'laughing') {
+    const hz = base * between(random, 1.1, 2.2);
+    return {
+      lasts: between(random, 0.06, 0.16),
+      from: hz,
+      to: hz * between(random, 0.75, 0.95),
+      vibrato: 0,
+      vowel,
+      rises: between(random, 0.005, 0.02),
+      pause: random() < 0.15 ? between(random, 0.3, 1) : between(random, 0.05, 0.14),
+      hiss: random() < 0.15,
+    };
   }
   const from = base * between(random, 0.8, 1.35);
   return {
