@@ -275,12 +275,15 @@ const STIFFNESS_SIGMA = { share: 0.3, least: 4e-6 } as const;
 /** What is believed of B at a pitch: that of the known string there, or of strings in general. */
 export function priorAt(hz: Hz, strings: readonly StringKnowledge[]): StiffnessPrior {
   for (const string of strings)
-    if (string.inharmonicity !== undefined && distanceTo(string, hz) < NEAR)
-      return {
-        mean: string.inharmonicity,
-        sigma: Math.max(STIFFNESS_SIGMA.least, STIFFNESS_SIGMA.share * string.inharmonicity),
-      };
+    if (string.inharmonicity !== undefined && distanceTo(string, hz) < NEAR) return priorOf(string);
   return GENERAL_PRIOR;
+}
+
+/** What is believed of B of a string: as it was read, or as strings are. */
+export function priorOf({ inharmonicity }: StringKnowledge): StiffnessPrior {
+  if (inharmonicity === undefined) return GENERAL_PRIOR;
+  const sigma = Math.max(STIFFNESS_SIGMA.least, STIFFNESS_SIGMA.share * inharmonicity);
+  return { mean: inharmonicity, sigma };
 }
 
 /** True if one of the strings is known or wanted to be about at this pitch. */

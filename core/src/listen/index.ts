@@ -15,5 +15,6 @@ export { READING_WINDOW } from './pluck.ts';
 export type { RoomReport } from './room.ts';
 export { partialHz, REPORTED_PARTIAL, reportedHz } from './stiffString.ts';
 export { fittedStretch, stretchCents, stretchResidual } from './stretch.ts';
+export { readStrum, STRUM_WINDOW, type StrumString } from './strum.ts';
 export type { WoundPitch, WoundString } from './winding.ts';
 export { WindingListener } from './winding.ts';

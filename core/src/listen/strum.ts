@@ -1,0 +1,121 @@
+import { centsBetween } from '../music/index.ts';
+import type { Cents, Hz, Seconds } from '../units.ts';
+import type { StringKnowledge } from './identity.ts';
+import { priorOf } from './identity.ts';
+import { Spectrum } from './spectrum.ts';
+import { StrumFit, type StrumFitted } from './strumFit.ts';
+import { searchStrum } from './strumSearch.ts';
+
+/**
+ * A strum is read from here after its first string, when six or seven strings 40 ms apart are all
+ * struck: over the shorter time to check by, over the longer one for the answer.
+ */
+export const STRUM_WINDOW = { from: 0.32, first: 0.34, final: 0.68 } as const satisfies Record<
+  string,
+  Seconds
+>;
+/** What an answer must hold: error, partials of its own, outliers, how well places elsewhere are ruled out, agreement of the two windows. */
+const SURE = { error: 2.2, own: 2, outliers: 0.34, margin: 20, agree: 3 } as const;
+/** ln B of a string that was read; of one that was not its B itself is as uncertain as strings are. */
+
+/** What a strum tells of one string. */
+export interface StrumString {
+  readonly course: number;
+  readonly hz: Hz;
+  /** Against its note. */
+  readonly cents: Cents;
+  readonly errorCents: Cents;
+  readonly inharmonicity: number;
+  /** It is answered; otherwise it is to be plucked alone. */
+  readonly sure: boolean;
+  readonly margin: number;
+  readonly own: number;
+  readonly outliers: number;
+  readonly agree: Cents;
+}
+
+/**
+ * Reads all strings from one strum.
+ *
+ * @param samples decimated samples, at about 12 kHz
+ * @param onset index of the onset of its first string
+ * @param strings what is known of each; looked for within 84 cents of its last reading, or of its note
+ */
+export function readStrum(
+  samples: Float64Array,
+  onset: number,
+  sampleRate: Hz,
+  strings: readonly StringKnowledge[],
+): StrumString[] | null {
+  const from = onset + Math.round(STRUM_WINDOW.from * sampleRate);
+  const lengthOf = (seconds: Seconds) => Math.round(seconds * sampleRate);
+  const length = Math.min(lengthOf(STRUM_WINDOW.final), samples.length - from);
+  if (length < lengthOf(STRUM_WINDOW.first)) return null;
+  const whole = samples.subarray(from, from + length);
+  const spectrum = new Spectrum(length, sampleRate, MOST_PEAKS);
+  spectrum.analyse(whole, 0, length);
+  const sought = strings.map((string) => ({
+    hz: string.lastHz ?? string.target.hz,
+    prior: priorOf(string),
+  }));
+  const search = (b: readonly number[]) =>
+    searchStrum(
+      sought.map(({ hz }, s) => ({ hz, inharmonicity: b[s]! })),
+      spectrum,
+    );
+  const first = search(sought.map(({ prior }) => prior.mean));
+  const fitted = fit(whole, sampleRate, sought, first.cents);
+  // Once more with the stiffness that was found.
+  const again = search(fitted.map(({ inharmonicity }) => inharmonicity));
+  const moved = again.cents.some((cents, s) => Math.abs(cents - first.cents[s]!) > MOVED);
+  const final = moved ? fit(whole, sampleRate, sought, again.cents) : fitted;
+  const start = whole.subarray(0, lengthOf(STRUM_WINDOW.first));
+  const nested = fit(
+    start,
+    sampleRate,
+    sought.map((string, s) => ({
+      hz: final[s]!.hz,
+      prior: { mean: final[s]!.inharmonicity, sigma: string.prior.sigma / 4 },
+    })),
+    sought.map(() => 0),
+  );
+  return strings.map((string, s) => {
+    const { hz, errorCents, inharmonicity, own, outliers } = final[s]!;
+    const margin = again.margin[s]!;
+    const agree = centsBetween(hz, nested[s]!.hz);
+    return {
+      course: string.target.course,
+      hz,
+      cents: centsBetween(string.target.hz, hz),
+      errorCents,
+      inharmonicity,
+      margin,
+      own,
+      outliers,
+      agree,
+      sure:
+        errorCents < SURE.error &&
+        own >= SURE.own &&
+        outliers < SURE.outliers &&
+        margin > SURE.margin &&
+        Math.abs(agree) < SURE.agree,
+    };
+  });
+}
+
+const MOST_PEAKS = 320;
+const MOVED: Cents = 4;
+
+function fit(
+  samples: Float64Array,
+  sampleRate: Hz,
+  sought: readonly { readonly hz: Hz; readonly prior: { mean: number; sigma: number } }[],
+  cents: readonly Cents[],
+): StrumFitted[] {
+  const guesses = sought.map(({ hz, prior }, s) => ({
+    hz: hz * 2 ** (cents[s]! / 1200),
+    inharmonicity: prior.mean,
+    sigmaB: prior.sigma,
+  }));
+  return new StrumFit(samples, sampleRate, guesses).fit();
+}
