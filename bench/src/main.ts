@@ -9,6 +9,7 @@ import { pluckFigures } from './plucks.ts';
 import { roomFigures } from './rooms.ts';
 import { coachFigures } from './sessions.ts';
 import { settlingFigures } from './settling.ts';
+import { strumFigures } from './strums.ts';
 import { bridgeFigures, whoFigures } from './who.ts';
 import { windingFigures } from './windings.ts';
 
@@ -32,6 +33,7 @@ const parts: Readonly<Record<string, () => void | Promise<void>>> = {
   },
   who: whoFigures,
   rooms: () => roomFigures(1, 200),
+  strums: () => strumFigures(1, process.argv.includes('--long') ? 333 : 45),
   windings: () => windingFigures(1, process.argv.includes('--long') ? 2000 : 200),
 };
 

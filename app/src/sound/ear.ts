@@ -41,6 +41,8 @@ export interface EarHearer {
 /** The hands that play the practice instrument. */
 export interface PracticeHands {
   pluck(course: number, strength: number): void;
+  /** Strums all strings, slowly. */
+  strum(): void;
   /** Sounds a held and an open string together. */
   pair(held: Held, open: number): void;
   /** Positive tightens; in turns of the button. */
@@ -133,6 +135,11 @@ export class Ear {
   /** Waits for two strings sounded together near a pitch; null waits no longer. */
   expectPair(hz: Hz | null): void {
     this.source?.mark({ mark: 'pair', hz });
+  }
+
+  /** Takes the next sound for a strum over all strings, or no longer. */
+  expectStrum(expected: boolean): void {
+    this.source?.mark({ mark: 'strum', expected });
   }
 
   /** Follows a string while it is wound up; null follows none. */
@@ -264,6 +271,11 @@ function practiceHands(
       if (sound) void speaker.start(PRACTICE_VOLUME);
       sounding(1);
       line.send({ type: 'pluck', course, strength });
+    },
+    strum: () => {
+      if (sound) void speaker.start(PRACTICE_VOLUME);
+      sounding(1);
+      line.send({ type: 'strum' });
     },
     pair: (held, open) => {
       if (sound) void speaker.start(PRACTICE_VOLUME);

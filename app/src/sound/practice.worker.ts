@@ -13,7 +13,15 @@ const TICK_MS = 20;
 /** After a stall no more than this is sounded at once: the instrument's time has stood still. */
 const MOST_LATE_MS = 250;
 /** How long a movement sounds in fast pace, in seconds: the room, a pluck to its reading, a turn, a mute. */
-const FAST = { start: 0.6, pluck: 1.3, pair: 4, turn: 0.06, mute: 0.5, wind: 0.3 } as const;
+const FAST = {
+  start: 0.6,
+  pluck: 1.3,
+  strum: 1.8,
+  pair: 4,
+  turn: 0.06,
+  mute: 0.5,
+  wind: 0.3,
+} as const;
 
 let instrument: PracticeInstrument | null = null;
 let sound: MessagePort | null = null;
@@ -92,6 +100,9 @@ self.onmessage = ({ data }: MessageEvent<PracticeRequest>) => {
     case 'pluck':
       instrument?.pluckAlone(data.course, data.strength);
       return playOn(FAST.pluck);
+    case 'strum':
+      instrument?.strum();
+      return playOn(FAST.strum);
     case 'pair':
       instrument?.pluckPair(data.held, data.open);
       return playOn(FAST.pair);

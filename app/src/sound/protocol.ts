@@ -25,6 +25,8 @@ export type SoundMark =
   | { readonly mark: 'ask'; readonly asked: number; readonly ago: number }
   /** Two strings will be sounded together near a pitch: report their beat, and no reading meanwhile. */
   | { readonly mark: 'pair'; readonly hz: Hz | null }
+  /** The next sound is a strum over all strings, or is it no longer. */
+  | { readonly mark: 'strum'; readonly expected: boolean }
   /** A string is wound up: follow it, and report no readings meanwhile; null follows none. */
   | { readonly mark: 'wind'; readonly string: WoundString | null }
   /** Hear nothing for so many seconds: the application itself is sounding. */
@@ -102,6 +104,8 @@ export type PracticeRequest =
       readonly pace: 'real' | 'fast';
     }
   | { readonly type: 'pluck'; readonly course: number; readonly strength: number }
+  /** All strings, one after the other. */
+  | { readonly type: 'strum' }
   /** Both strings of a comparison at once. */
   | { readonly type: 'pair'; readonly held: Held; readonly open: number }
   | { readonly type: 'turn'; readonly course: number; readonly turns: number }

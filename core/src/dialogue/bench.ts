@@ -15,6 +15,7 @@ import {
 import { aimOf, hearPluck, stateOf } from '../state/index.ts';
 import { saidTurns } from '../words/index.ts';
 import { benchSaying } from './benchSaying.ts';
+import { askStrum, hearStrummed } from './benchStrum.ts';
 import type {
   BenchAsked,
   BenchEffect,
@@ -116,6 +117,8 @@ function answer(talk: BenchTalk, input: BenchInput, world: BenchWorld): Step {
       return takeA4(talk, input.a4);
     case 'peg test':
       return pegTest(talk, world);
+    case 'strum':
+      return askStrum(talk);
     case 'wind':
       return beginWinding(closeNote(talk), world);
     case 'sound target':
@@ -279,6 +282,11 @@ function hear(talk: BenchTalk, heard: BenchHearing, asked: BenchAsked, world: Be
       const track = [...talk.track, sinceOnset, hz];
       return { state: { ...talk, track }, effects: [], quiet: true };
     }
+    case 'strum':
+      // A reference, a comparison or a peg is asked for one string at a time.
+      return ['tuning', 'by ear'].includes(talk.led.kind)
+        ? hearStrummed(closeNote(talk), heard, world)
+        : { state: talk, effects: [] };
     case 'outcome':
       return asked.reference ? hearReference(talk, heard) : put(talk, heard, asked, world);
   }

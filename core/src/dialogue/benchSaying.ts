@@ -8,10 +8,11 @@ import {
   soundedTogether,
   turnsToSay,
 } from '../coach/index.ts';
+import { currentPass, offBy, stringOf } from '../sitting/index.ts';
 import { passesToCome, stateOf, whyMoved } from '../state/index.ts';
 import { headroom, soundingLength } from '../strings/index.ts';
-import type { Saying } from '../words/index.ts';
-import type { BenchTalk, BenchWorld, Led } from './benchTypes.ts';
+import type { Saying, StrumFacts } from '../words/index.ts';
+import type { BenchTalk, BenchWorld, Led, Notice } from './benchTypes.ts';
 import { checkInHand, courseInHand } from './inHand.ts';
 import { pegTask } from './pegTest.ts';
 import { windingTask } from './winding.ts';
@@ -29,8 +30,26 @@ export function benchSaying(talk: BenchTalk, world: BenchWorld): Saying {
     return { about: 'refusal', refusal, together: soundedTogether(refusal, world.targets) };
   }
   if (notice?.kind === 'touched') return { about: 'touched', course: notice.of, node: notice.node };
+  if (notice?.kind === 'strum asked')
+    return { about: 'strum asked', strings: world.targets.length };
+  if (notice?.kind === 'strum') return { about: 'strum', ...strumFacts(notice, world) };
   if (notice?.kind === 'doubt') return { about: 'which string', courses: notice.courses };
   return sayingOf(shown(led), world) ?? { about: 'next', step: stepNow(talk, world) };
+}
+
+/** What a strum showed, as the strings stand after it. */
+function strumFacts(
+  { heard, alone }: Extract<Notice, { kind: 'strum' }>,
+  { state }: BenchWorld,
+): StrumFacts {
+  const { order, tolerance } = state.goal;
+  const pass = currentPass(state);
+  const off = order.flatMap((course) => {
+    const last = heard.includes(course) ? stringOf(pass, course)?.readings.at(-1) : undefined;
+    return last && Math.abs(offBy(last)) > tolerance ? [{ course, cents: offBy(last) }] : [];
+  });
+  const right = heard.filter((course) => !off.some((one) => one.course === course));
+  return { right, off, alone };
 }
 
 /** What the last pluck shows to be wrong, if anything; null once the teacher has gone on. */

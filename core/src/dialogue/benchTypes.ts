@@ -35,6 +35,13 @@ export type Notice =
   | { readonly kind: 'refused'; readonly refusal: Refusal }
   /** A string by its node, or fretted: it is no reading of the open string. */
   | { readonly kind: 'touched'; readonly of: number; readonly node: Node }
+  /** A strum is waited for; or it was heard: these strings of it, and not those. */
+  | { readonly kind: 'strum asked' }
+  | {
+      readonly kind: 'strum';
+      readonly heard: readonly number[];
+      readonly alone: readonly number[];
+    }
   /** Its string is in doubt: it is kept, and put to the string that the teacher names. */
   | {
       readonly kind: 'doubt';
@@ -110,7 +117,7 @@ export interface BenchWorld {
 
 /** What the ear tells the bench. */
 export type BenchHearing =
-  | Extract<ListenEvent, { type: 'onset' | 'track' | 'outcome' | 'released' }>
+  | Extract<ListenEvent, { type: 'onset' | 'track' | 'outcome' | 'strum' | 'released' }>
   | { readonly type: 'pair'; readonly beat: BeatOutcome }
   | { readonly type: 'wound'; readonly pitch: WoundPitch };
 
@@ -128,6 +135,8 @@ export type BenchInput =
   | { readonly type: 'take A4'; readonly a4: Hz }
   /** Begins a round over the pegs, or ends it. */
   | { readonly type: 'peg test' }
+  /** Waits for a strum over all strings, or no longer. */
+  | { readonly type: 'strum' }
   /** Begins to wind strings up from slack, the one that is chosen or all; or ends it. */
   | { readonly type: 'wind' }
   | { readonly type: 'sound target' }
@@ -145,6 +154,8 @@ export type BenchEffect =
   | { readonly do: 'save peg'; readonly course: number; readonly peg: Peg }
   /** Waits for two strings near a pitch; null waits no longer. */
   | { readonly do: 'expect pair'; readonly hz: Hz | null }
+  /** Takes the next sound for a strum, or no longer. */
+  | { readonly do: 'expect strum'; readonly expected: boolean }
   /** Follows a string while it is wound; null follows none. */
   | { readonly do: 'follow winding'; readonly string: WoundString | null }
   /** Told aloud where that is wanted, whether it is right. */

@@ -15,6 +15,7 @@ import type { RoomReport } from './room.ts';
 import { RoomWatcher } from './room.ts';
 import type { StiffnessPrior } from './stiffString.ts';
 import { GENERAL_PRIOR } from './stiffString.ts';
+import { isStrum, mayBeStrum, readStrum, STRUM_WINDOW, type StrumString } from './strum.ts';
 
 /** The longest frame of the live track, and what of the attack is kept out of it. */
 const LONGEST_FRAME: Seconds = 0.1;
@@ -43,6 +44,9 @@ const LEAST_OVER_FLOOR_DB = 10;
 const TALK_LASTS: Seconds = 4;
 /** A click begins so long before it is noticed and is over after so long; the frames beside it hold so many periods of the string, and no more than the longest. */
 const CLICK = { before: 0.008, lasts: 0.018, frame: 0.045, periods: 5, longest: 0.065 } as const;
+/** A strum is heard out for so long; fewer strings than this are plucked one by one. */
+const STRUM_HEARD: Seconds = STRUM_WINDOW.from + STRUM_WINDOW.final + 0.01;
+const FEWEST_STRUMMED = 3;
 /** Samples of a whole recording that are heard at once. */
 const BLOCK = 4096;
 
@@ -92,6 +96,13 @@ export type ListenEvent =
       /** The live track up to the outcome: time since onset and Hz by turns. */
       readonly track: Float32Array;
       readonly clipped: boolean;
+    }
+  /** All strings at once; those that it is not sure of are told as such. */
+  | {
+      readonly type: 'strum';
+      readonly asked: number;
+      readonly start: Seconds;
+      readonly strings: readonly StrumString[];
     }
   | { readonly type: 'released'; readonly at: Seconds }
   | {
@@ -149,6 +160,10 @@ export class Listener {
   private readonly asked: { from: number; what: number }[] = [];
   /** Time that went by unheard. */
   private unheard: Seconds = 0;
+  /** A strum was asked for: the next sound is taken for one. */
+  private strumAsked = false;
+  /** A sound that may be a strum, with what it is otherwise: it is heard out first. */
+  private undecided: Extract<ListenEvent, { type: 'outcome' }> | null = null;
 
   /** @throws RangeMisuse if the rate lies outside 8–192 kHz. */
   constructor(
@@ -181,6 +196,11 @@ export class Listener {
     const from = this.heard - this.detector.hop - Math.round(ago * this.rate);
     this.asked.push({ from, what });
     if (this.asked.length > MOST_ASKED) this.asked.shift();
+  }
+
+  /** Says that the next sound is a strum over all strings, or that none is expected any more. */
+  expectStrum(expected: boolean): void {
+    this.strumAsked = expected;
   }
 
   /** Lets a stretch of the stream go by unheard; a note that sounds is concluded from what was heard of it. */
@@ -243,6 +263,7 @@ export class Listener {
     const over = this.silentHops >= SILENT_HOPS;
     if (!this.concluded && (since >= READING_WINDOW.to + AFTER_WINDOW || over))
       this.conclude(over ? this.heard - SILENT_HOPS * this.detector.hop : this.heard);
+    else if (this.undecided && (over || since >= STRUM_HEARD)) this.decide();
     else if (this.heard >= this.nextTrack && this.inDoubt < 0) this.follow(since);
     if (over || since > LONGEST_TRACK_S) this.release();
   }
@@ -308,6 +329,7 @@ export class Listener {
   }
 
   private release(): void {
+    this.decide();
     this.onset = -1;
     this.detector.ringing = false;
     this.emit({ type: 'released', at: this.timeOf(this.heard) });
@@ -382,8 +404,7 @@ export class Listener {
             { samples: this.scratch, onset: before, end: before + length, talk: this.talkNow() },
             this.strings,
           );
-    this.noteTalk(outcome);
-    this.emit({
+    const event = {
       type: 'outcome',
       asked: this.askedAt(this.onset),
       start: this.timeOf(this.onset),
@@ -391,7 +412,31 @@ export class Listener {
       outcome,
       track: Float32Array.from(this.track),
       clipped: this.clipped,
-    });
+    } as const;
+    const sound = this.scratch.subarray(0, before + length);
+    const strummed =
+      this.strings.length >= FEWEST_STRUMMED &&
+      (this.strumAsked || mayBeStrum(outcome, sound, before, this.rate));
+    if (strummed) this.undecided = event;
+    else this.say(event);
+  }
+
+  private say(event: Extract<ListenEvent, { type: 'outcome' }>): void {
+    this.noteTalk(event.outcome);
+    this.emit(event);
+  }
+
+  /** A sound that may be a strum is heard out now: either all its strings, or what it is otherwise. */
+  private decide(): void {
+    const event = this.undecided;
+    if (!event) return;
+    this.undecided = null;
+    const length = Math.min(this.heard - this.onset, Math.round(STRUM_HEARD * this.rate));
+    this.copyFrom(this.onset, length);
+    const strings = readStrum(this.scratch.subarray(0, length), 0, this.rate, this.strings);
+    if (!strings || !isStrum(strings, this.strumAsked)) return this.say(event);
+    this.strumAsked = false;
+    this.emit({ type: 'strum', asked: event.asked, start: event.start, strings });
   }
 
   /** How much of what was heard of late was no string. */

@@ -1,7 +1,8 @@
-import { centsBetween } from '../music/index.ts';
+import { centsBetween, shiftHz } from '../music/index.ts';
 import type { Cents, Hz, Seconds } from '../units.ts';
 import type { StringKnowledge } from './identity.ts';
 import { priorOf } from './identity.ts';
+import type { PluckOutcome } from './pluck.ts';
 import { Spectrum } from './spectrum.ts';
 import { StrumFit, type StrumFitted } from './strumFit.ts';
 import { searchStrum } from './strumSearch.ts';
@@ -16,7 +17,6 @@ export const STRUM_WINDOW = { from: 0.32, first: 0.34, final: 0.68 } as const sa
 >;
 /** What an answer must hold: error, partials of its own, outliers, how well places elsewhere are ruled out, agreement of the two windows. */
 const SURE = { error: 2.2, own: 2, outliers: 0.34, margin: 20, agree: 3 } as const;
-/** ln B of a string that was read; of one that was not its B itself is as uncertain as strings are. */
 
 /** What a strum tells of one string. */
 export interface StrumString {
@@ -103,6 +103,52 @@ export function readStrum(
   });
 }
 
+/** A sound is a strum by itself when so large a share of the strings is answered, and at least so many. */
+const STRUMMED = { share: 0.6, fewest: 3 } as const;
+/** A reading that explains less of its sound than this may be of one string among many. */
+const CLEAR = 0.6;
+/** Loudness by steps, from when all strings are struck: plucked strings only fade. */
+const FADES = { from: 0.3, step: 0.06, rise: 1.15, falls: 0.92 } as const;
+
+/** True where a sound that was no clear reading of one string fades as strings do: it is worth looking for all of them. */
+export function mayBeStrum(
+  outcome: PluckOutcome,
+  samples: Float64Array,
+  onset: number,
+  sampleRate: Hz,
+): boolean {
+  if (outcome.kind === 'reading' ? outcome.clarity > CLEAR : !SEVERAL.has(outcome.kind))
+    return false;
+  const step = Math.round(FADES.step * sampleRate);
+  let before = Number.POSITIVE_INFINITY;
+  let first = 0;
+  let last = 0;
+  for (
+    let at = onset + Math.round(FADES.from * sampleRate);
+    at + step <= samples.length;
+    at += step
+  ) {
+    let power = 0;
+    for (let i = at; i < at + step; i++) power += samples[i]! ** 2;
+    const size = Math.sqrt(power);
+    if (size > FADES.rise * before) return false;
+    first ||= size;
+    before = size;
+    last = size;
+  }
+  return first > 0 && last < FADES.falls * first;
+}
+
+/** What a strum may look like to an ear that seeks one string. */
+const SEVERAL: ReadonlySet<PluckOutcome['kind']> = new Set(['not sure', 'more than one string']);
+
+/** True where so many strings are answered that it was a strum; one is enough where it was asked for. */
+export function isStrum(strings: readonly StrumString[], asked: boolean): boolean {
+  const sure = strings.filter((string) => string.sure).length;
+  if (asked) return sure > 0;
+  return sure >= Math.max(STRUMMED.fewest, STRUMMED.share * strings.length);
+}
+
 const MOST_PEAKS = 320;
 const MOVED: Cents = 4;
 
@@ -113,7 +159,7 @@ function fit(
   cents: readonly Cents[],
 ): StrumFitted[] {
   const guesses = sought.map(({ hz, prior }, s) => ({
-    hz: hz * 2 ** (cents[s]! / 1200),
+    hz: shiftHz(hz, cents[s]!),
     inharmonicity: prior.mean,
     sigmaB: prior.sigma,
   }));

@@ -17,6 +17,9 @@ const MISSING_DB = 9;
 /** How far from its place a peak may be: what bodies shift, a share of the lobe, what is not known of B. */
 const PLACE = { cents: 3, lobe: 0.12, stiffness: 3e-5 } as const;
 const HIGHEST: Hz = 4500;
+/** A peak further from a place than so many of its errors is not there. */
+const FARTHEST = 3;
+const CENT = Math.LN2 / 1200;
 /** Places this far away are another answer. */
 const ELSEWHERE: Cents = 9;
 const MOST_SWEEPS = 6;
@@ -80,8 +83,8 @@ function placesOf({ hz, inharmonicity }: SoughtString, spectrum: Spectrum): Plac
       const sigma =
         at * CENT * (PLACE.cents + 0.5 * n * n * (PLACE.stiffness / CENT)) +
         PLACE.lobe * spectrum.lobeHz;
-      const p = spectrum.nearestPeak(at, 3 * sigma);
-      const off = p < 0 ? 3 : (nth(spectrum.peakHz, p) - at) / sigma;
+      const p = spectrum.nearestPeak(at, FARTHEST * sigma);
+      const off = p < 0 ? FARTHEST : (nth(spectrum.peakHz, p) - at) / sigma;
       const worth =
         p < 0 ? 0 : Math.min(MOST_DB, nth(spectrum.peakDb, p)) * Math.exp(-0.5 * off ** 2);
       if (worth > 1) {
@@ -93,8 +96,6 @@ function placesOf({ hz, inharmonicity }: SoughtString, spectrum: Spectrum): Plac
     return { peaks: Int16Array.from(peaks), db: Float64Array.from(db), cost };
   });
 }
-
-const CENT = Math.LN2 / 1200;
 
 /** What a place adds to what the others explain already. */
 function gainOf({ peaks, db, cost }: Place, rest: Float64Array): number {

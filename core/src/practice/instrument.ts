@@ -37,6 +37,8 @@ const BEHIND_NUT_AND_BRIDGE = 112;
 const DECAY_AT_A2 = { guitar: 2.6, ukulele: 2, banjo: 1.1, soft: 1.5 } as const;
 /** How far one string's cent moves the others, in cent, where nothing else is asked for. */
 const COUPLING = { fixed: 0.04, loose: 0.06, floating: 0.15 } as const;
+/** Between two strings of a slow strum, in seconds. */
+const STRUM_GAP_S = 0.028;
 /** A finger rests on a ringing string this long before it plucks again. */
 const FINGER_REST_S = 0.06;
 /** A slack string is not lower than this share of its nominal tension. */
@@ -148,6 +150,17 @@ export class PracticeInstrument {
     const rings = this.voices.length > 0;
     this.mute();
     this.put(course, { strength, position }, rings);
+  }
+
+  /** Strums all strings slowly, the thickest first, as a hand that listens does. */
+  strum(): void {
+    this.mute();
+    const rest = this.voices.length > 0 ? FINGER_REST_S : 0;
+    [...this.setup.instrument.courses].reverse().forEach(({ number }, i) => {
+      const gesture = { strength: 0.5, position: between(this.random, 0.12, 0.28) };
+      const wait = Math.round((rest + i * STRUM_GAP_S) * this.setup.sampleRate);
+      this.fingers.push({ course: number, gesture, wait, raised: 1 });
+    });
   }
 
   /** Sounds a string held at a fret and an open one together, as evenly as a hand can. */

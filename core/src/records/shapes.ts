@@ -306,6 +306,7 @@ const event = byField<StampedEvent, 'type'>('type', {
       errorCents: error(),
       moving: flag(),
       short: optional(flag()),
+      strummed: optional(flag()),
       hz: hz(),
       aim: optional(cents()),
     }),

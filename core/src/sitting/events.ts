@@ -1,4 +1,4 @@
-import type { Reading } from '../listen/index.ts';
+import type { Reading, StrumString } from '../listen/index.ts';
 import { centsBetween } from '../music/index.ts';
 import type { PegTurn } from '../strings/index.ts';
 import type { Cents, EpochMs, Hz } from '../units.ts';
@@ -15,6 +15,8 @@ export interface StringReading {
   readonly moving: boolean;
   /** The note was cut short: two such never close a string. */
   readonly short?: boolean;
+  /** Heard in a strum, with all others: two such close a string only where their error allows it. */
+  readonly strummed?: boolean;
   readonly hz: Hz;
   /**
    * Where the string was to be brought, in cents from its target, so that it lands there
@@ -53,6 +55,22 @@ export interface RoomNote {
 
 /** An event with the moment it happened. */
 export type StampedEvent = BenchEvent & { readonly at: EpochMs };
+
+/** A string of a strum; `aim` is where it is to be brought. */
+export function strummedFor(
+  { course, cents, errorCents, hz }: StrumString,
+  aim: Cents = 0,
+): StringReading {
+  return {
+    course,
+    cents,
+    errorCents,
+    moving: false,
+    strummed: true,
+    hz,
+    ...(aim !== 0 && { aim }),
+  };
+}
 
 /** Puts a reading to a string; `aim` is where that string is to be brought. */
 export function readingFor(

@@ -1,5 +1,5 @@
 export type { BenchEvent, RoomNote, StampedEvent, StringReading } from './events.ts';
-export { offBy, readingFor } from './events.ts';
+export { offBy, readingFor, strummedFor } from './events.ts';
 export {
   cameFrom,
   FROM_ANOTHER_TUNING,

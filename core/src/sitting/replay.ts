@@ -167,9 +167,14 @@ function rightOnes(
   });
 }
 
-/** Two readings at rest agree when they are no further apart than the tolerance; one of them must have rung out. */
+/**
+ * Two readings at rest agree when they are no further apart than the tolerance; one of them must have rung
+ * out, and of two strums neither may be less sure than half of it.
+ */
 function agree(a: StringReading, b: StringReading, tolerance: Cents): boolean {
-  return Math.abs(a.cents - b.cents) <= tolerance && !a.moving && !(a.short && b.short);
+  const strummed = a.strummed && b.strummed;
+  const unsure = strummed && EDGE_SIGMAS * Math.max(a.errorCents, b.errorCents) > tolerance;
+  return Math.abs(a.cents - b.cents) <= tolerance && !a.moving && !(a.short && b.short) && !unsure;
 }
 
 /** What a string was left at in the pass before the present one. */

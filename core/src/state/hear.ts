@@ -1,6 +1,6 @@
-import type { Identity, Reading, StringKnowledge } from '../listen/index.ts';
+import type { Identity, Reading, StringKnowledge, StrumString } from '../listen/index.ts';
 import { whoSounded } from '../listen/index.ts';
-import { type BenchState, readingFor, type StringReading } from '../sitting/index.ts';
+import { type BenchState, readingFor, type StringReading, strummedFor } from '../sitting/index.ts';
 import type { Coupling } from '../strings/index.ts';
 import type { Cents } from '../units.ts';
 import { aimOf } from './ahead.ts';
@@ -42,4 +42,20 @@ export function hearPluck(
   const known = before ?? state.goal.order.map(() => null);
   const now = stateOf({ readings: [...heard, plain], before: known, coupling, fitted });
   return readingFor(course, reading, target.hz, aimOf(state, course, now, coupling));
+}
+
+/**
+ * The strings that a strum was sure of, each with where it is to be brought. All were heard at
+ * one moment: each aim knows of all others.
+ */
+export function hearStrum(
+  strings: readonly StrumString[],
+  { state, heard, coupling, before, fitted = [] }: Hearing,
+): StringReading[] {
+  const sure = strings.filter((string) => string.sure);
+  const plain = sure.map((string) => strummedFor(string));
+  if (!coupling) return plain;
+  const known = before ?? state.goal.order.map(() => null);
+  const now = stateOf({ readings: [...heard, ...plain], before: known, coupling, fitted });
+  return sure.map((string) => strummedFor(string, aimOf(state, string.course, now, coupling)));
 }

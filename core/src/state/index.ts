@@ -5,7 +5,7 @@ export {
   comparedStrings,
   comparisonsFor,
 } from './comparisons.ts';
-export { type Hearing, hearPluck } from './hear.ts';
+export { type Hearing, hearPluck, hearStrum } from './hear.ts';
 export {
   type Fitted,
   type KnownFrom,

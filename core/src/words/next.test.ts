@@ -14,7 +14,7 @@ const turn = {
 const G3 = { course: 3, note: 'G3' };
 
 const CASES: readonly (readonly [step: NextStep, say: string, more: string])[] = [
-  [{ step: 'pluck any' }, 'Pluck any string.', ''],
+  [{ step: 'pluck any' }, 'Pluck any string.', 'Or strum them all, slowly.'],
   [
     { step: 'pluck', string: G3 },
     'Pluck string 3, G3.',

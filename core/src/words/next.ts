@@ -7,7 +7,7 @@ import { LEAST_TURN, sizeInWords, turnInWords } from './turns.ts';
 type Facts<S extends NextStep['step']> = Extract<NextStep, { step: S }>;
 
 const WORDS: { readonly [S in NextStep['step']]: (facts: Facts<S>) => Sentence } = {
-  'pluck any': () => ({ say: 'Pluck any string.', more: '' }),
+  'pluck any': () => ({ say: 'Pluck any string.', more: 'Or strum them all, slowly.' }),
   pluck: ({ string }) => ({
     say: `Pluck ${nameOf(string)}.`,
     more: 'One string at a time; rest a finger on the others.',

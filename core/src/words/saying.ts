@@ -9,6 +9,7 @@ import { beatInWords, pairInWords } from './pair.ts';
 import { type PegFound, type PegTask, pegTestInWords } from './pegTest.ts';
 import { refusalInWords } from './refusal.ts';
 import type { Sentence } from './sentence.ts';
+import { type StrumFacts, strumInWords } from './strum.ts';
 import { touchedInWords } from './touched.ts';
 import { type WindingTask, windingInWords } from './winding.ts';
 
@@ -26,6 +27,9 @@ interface SayingFacts {
   touched: { readonly course: number; readonly node: Node };
   pegs: { readonly task: PegTask; readonly found: PegFound | null };
   winding: { readonly task: WindingTask };
+  /** A strum is waited for. */
+  'strum asked': { readonly strings: number };
+  strum: StrumFacts;
   /** Two strings are to be sounded together. */
   pair: { readonly check: CrossCheck };
   beat: { readonly beat: BeatOutcome };
@@ -63,6 +67,11 @@ const WORDS: { readonly [A in About]: (facts: SayingFacts[A]) => Sentence } = {
   touched: (facts) => touchedInWords(facts),
   pegs: ({ task, found }) => pegTestInWords(task, found),
   winding: ({ task }) => windingInWords(task),
+  'strum asked': ({ strings }) => ({
+    say: `Strum all ${strings} strings, slowly.`,
+    more: 'One after the other, and let them ring for a second.',
+  }),
+  strum: (facts) => strumInWords(facts),
   pair: ({ check }) => pairInWords(check),
   beat: ({ beat }) => beatInWords(beat),
   'by ear': ({ course }) => byEarInWords(course),

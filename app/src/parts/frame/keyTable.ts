@@ -51,6 +51,7 @@ export const KEY_TABLE = {
     compare: line(['c'], 'C', 'compare two strings by their beat'),
     reference: line(['f'], 'F', 'hear a reference: fork, piano, another string'),
     pegs: line(['g'], 'G', 'peg test: begin, end'),
+    strum: line(['s'], 'S', 'strum all strings: which are off'),
     wind: line(['w'], 'W', 'wind strings up from slack: begin, end'),
     ...HANDS,
     truth: line(['t'], 'T', 'practice instrument: where its strings truly are'),

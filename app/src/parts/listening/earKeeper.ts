@@ -51,9 +51,10 @@ export class EarKeeper {
   leave(owner: EarOwner): void {
     if (this.owner !== owner) return;
     this.owner = null;
-    // Nobody compares two strings or winds one up any more: the next view is to hear every pluck.
+    // Nobody compares two strings, winds one up or is to strum any more: the next view is to hear every pluck.
     this.ear?.expectPair(null);
     this.ear?.followWinding(null);
+    this.ear?.expectStrum(false);
     this.closeSoon();
   }
 

@@ -36,6 +36,8 @@ export interface Listening {
   readonly say: (text: string, right: boolean) => void;
   /** Waits for two strings near a pitch; null waits no longer. */
   readonly expectPair: (hz: Hz | null) => void;
+  /** Takes the next sound for a strum over all strings, or no longer. */
+  readonly expectStrum: (expected: boolean) => void;
   /** Follows a string while it is wound up, and reports no readings meanwhile; null follows none. */
   readonly followWinding: (string: WoundString | null) => void;
 }
@@ -121,6 +123,7 @@ export function useListening<Asked>(wish: Wish<Asked>): Listening {
     live.end();
     ear.current?.followWinding(string);
   };
+  const expectStrum = (expected: boolean) => ear.current?.expectStrum(expected);
   const shown = problem && { message: problem.message, wayOn: problem.wayOn };
   return {
     source,
@@ -135,6 +138,7 @@ export function useListening<Asked>(wish: Wish<Asked>): Listening {
     say,
     expectPair,
     followWinding,
+    expectStrum,
   };
 }
 
@@ -161,7 +165,7 @@ function takeForLive(
   intended: number | null,
 ): void {
   if (report.type === 'onset') live.begin();
-  else if (report.type === 'released') live.end();
+  else if (report.type === 'released' || report.type === 'strum') live.end();
   else if (report.type === 'outcome') live.conclude();
   else if (report.type === 'track') follow(report.point, intended, strings, live);
 }

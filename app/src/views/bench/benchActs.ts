@@ -4,7 +4,7 @@ import type { Bench } from './useBench.ts';
 
 /** What the keys of the bench do; those of the practice instrument only while it is played. */
 export function benchActs(
-  { send, sitting }: Bench,
+  { send, sitting, listening }: Bench,
   hands: Hands | null,
   truth: () => void,
 ): JobActs<'bench'> {
@@ -23,6 +23,10 @@ export function benchActs(
     reference: () => send({ type: 'reference' }),
     pegs: () => send({ type: 'peg test' }),
     wind: () => send({ type: 'wind' }),
+    strum: () => {
+      send({ type: 'strum' });
+      listening.hands?.strum();
+    },
     ...handActs(hands),
     truth: hands && truth,
   };

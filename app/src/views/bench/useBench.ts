@@ -122,7 +122,7 @@ export function useBench(instrument: Instrument, stock: Stock): Bench {
 type OfStrings = Extract<BenchInput, { type: 'heard' }>['heard'];
 
 function isOfStrings(report: AnalysisReport): report is Extract<AnalysisReport, OfStrings> {
-  return ['onset', 'track', 'outcome', 'released', 'pair', 'wound'].includes(report.type);
+  return ['onset', 'track', 'outcome', 'released', 'strum', 'pair', 'wound'].includes(report.type);
 }
 
 /** How the practice instrument is set up when it is chosen. */
@@ -163,6 +163,8 @@ function useEffects(
         }
         case 'expect pair':
           return listening.expectPair(effect.hz);
+        case 'expect strum':
+          return listening.expectStrum(effect.expected);
         case 'follow winding':
           return listening.followWinding(effect.string);
         case 'say':

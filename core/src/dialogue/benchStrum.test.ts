@@ -1,0 +1,124 @@
+import { expect } from 'chai';
+import type { StrumString } from '../listen/index.ts';
+import { findTuning, shiftHz, targetsOf } from '../music/index.ts';
+import { type BenchState, benchAfter, passDone, startBench } from '../sitting/index.ts';
+import { expectedCoupling, steelGuitar } from '../strings/index.ts';
+import { sayingInWords } from '../words/index.ts';
+import { benchTalk, startBenchTalk } from './bench.ts';
+import { plainWorld } from './benchFixture.ts';
+import { benchSaying } from './benchSaying.ts';
+import type { BenchEffect, BenchInput, BenchTalk } from './benchTypes.ts';
+
+const TUNING = findTuning('guitar-standard')!;
+const TARGETS = targetsOf(TUNING, 440);
+
+const strum = (cents: readonly (number | null)[], errorCents = 0.7): BenchInput => ({
+  type: 'heard',
+  heard: {
+    type: 'strum',
+    asked: 0,
+    start: 1,
+    strings: cents.map(
+      (off, i): StrumString => ({
+        course: i + 1,
+        hz: shiftHz(TARGETS[i]!.hz, off ?? 0),
+        cents: off ?? 0,
+        errorCents,
+        inharmonicity: 5e-5,
+        sure: off !== null,
+        margin: 50,
+        own: 4,
+        outliers: 0,
+        agree: 0,
+      }),
+    ),
+  },
+  asked: { chosen: null, inHand: null, reference: false, peg: null },
+});
+
+class Bench {
+  talk: BenchTalk = startBenchTalk();
+  state: BenchState = startBench({ order: [6, 5, 4, 3, 2, 1], tolerance: 2 });
+  effects: BenchEffect[] = [];
+
+  get world() {
+    return plainWorld({
+      state: this.state,
+      heard: [],
+      tuning: TUNING,
+      targets: TARGETS,
+      coupling: expectedCoupling({ tensions: [72, 69, 74, 82, 86, 78], bridge: 'fixed' }),
+      instrument: steelGuitar('g', 'G'),
+    });
+  }
+
+  send(input: BenchInput): string {
+    const next = benchTalk(this.talk, input, this.world);
+    this.talk = next.state;
+    this.effects = [...next.effects];
+    for (const effect of next.effects)
+      if (effect.do === 'record') this.state = benchAfter(this.state, effect.event);
+    return sayingInWords(benchSaying(this.talk, this.world)).say;
+  }
+}
+
+describe('a strum at the bench', () => {
+  it('is asked for, and no longer', () => {
+    const bench = new Bench();
+    expect(bench.send({ type: 'strum' })).to.equal('Strum all 6 strings, slowly.');
+    expect(bench.effects).to.deep.equal([{ do: 'expect strum', expected: true }]);
+    bench.send({ type: 'strum' });
+    expect(bench.effects).to.deep.equal([{ do: 'expect strum', expected: false }]);
+  });
+
+  it('is put on record string by string; the first that is off is in hand', () => {
+    const bench = new Bench();
+    expect(bench.send(strum([0.5, -9, 1, 0, 12, -0.4]))).to.equal(
+      'Strings 2 and 5 are off; the rest is right.',
+    );
+    expect(bench.effects.map((e) => e.do)).to.deep.equal(Array(6).fill('record'));
+    expect(bench.state.active).to.equal(5);
+  });
+
+  it('closes strings only with a second one that agrees, as its error allows', () => {
+    const right = [0.5, 0.2, 1, 0, -1, -0.4];
+    const bench = new Bench();
+    expect(bench.send(strum(right))).to.equal('All strings are right.');
+    expect(passDone(bench.state)).to.equal(false);
+    expect(bench.send(strum(right))).to.equal('In tune. Nothing had to move.');
+    expect(passDone(bench.state)).to.equal(true);
+    const unsure = new Bench();
+    unsure.send(strum(right, 1.2));
+    unsure.send(strum(right, 1.2));
+    expect(passDone(unsure.state), 'twice its error is beyond the tolerance').to.equal(false);
+  });
+
+  it('asks for what did not come through, and tells nothing of it', () => {
+    const bench = new Bench();
+    expect(bench.send(strum([0.5, null, 1, null, 12, -0.4]))).to.equal(
+      'String 5 is off; the rest is right.',
+    );
+    expect(sayingInWords(benchSaying(bench.talk, bench.world)).more).to.equal(
+      'Pluck strings 2 and 4 alone.',
+    );
+    expect(bench.effects.length).to.equal(4);
+  });
+
+  it('begins the next pass where the last one had to turn something', () => {
+    const bench = new Bench();
+    bench.send(strum([9, 9, 9, 9, 9, 9]));
+    const right = [0.5, 0.2, 1, 0, -1, -0.4];
+    bench.send(strum(right));
+    bench.send(strum(right));
+    expect(passDone(bench.state)).to.equal(true);
+    bench.send(strum(right));
+    expect(bench.effects[0]).to.deep.equal({ do: 'record', event: { type: 'next pass' } });
+  });
+
+  it('is nothing to a bench that waits for a reference', () => {
+    const bench = new Bench();
+    bench.send({ type: 'reference' });
+    bench.send(strum([0, 0, 0, 0, 0, 0]));
+    expect(bench.effects).to.deep.equal([]);
+  });
+});

@@ -1,0 +1,63 @@
+import {
+  allInTune,
+  type BenchState,
+  benchAfter,
+  offBy,
+  passDone,
+  type StringReading,
+} from '../sitting/index.ts';
+import { hearStrum } from '../state/index.ts';
+import type { BenchEffect, BenchHearing, BenchTalk, BenchWorld } from './benchTypes.ts';
+import type { Next } from './machine.ts';
+
+type Strum = Extract<BenchHearing, { type: 'strum' }>;
+type Step = Next<BenchTalk, BenchEffect>;
+
+/** Waits for a strum over all strings, or no longer. */
+export function askStrum(talk: BenchTalk): Step {
+  const expected = talk.notice?.kind !== 'strum asked';
+  return {
+    state: { ...talk, notice: expected ? { kind: 'strum asked' } : null, answered: true },
+    effects: [{ do: 'expect strum', expected }],
+  };
+}
+
+/** Puts every string that a strum was sure of on record, those that are off last: the first of them is in hand then. */
+export function hearStrummed(talk: BenchTalk, { strings }: Strum, world: BenchWorld): Step {
+  const { state, heard, before, fitted, coupling, aiming, strings: known } = world;
+  const readings = hearStrum(strings, {
+    state,
+    intended: null,
+    strings: known,
+    heard,
+    before,
+    fitted,
+    coupling: aiming ? coupling : null,
+  });
+  const anew = passDone(state) && !allInTune(state);
+  const ordered = inHandLast(readings, state);
+  const events = [
+    ...(anew ? [{ type: 'next pass' } as const] : []),
+    ...ordered.map((reading) => ({ type: 'reading', reading }) as const),
+  ];
+  const after = events.reduce(benchAfter, state);
+  const sure = new Set(readings.map(({ course }) => course));
+  const alone = strings.map(({ course }) => course).filter((course) => !sure.has(course));
+  const done = passDone(after) && alone.length === 0;
+  return {
+    state: {
+      ...talk,
+      notice: done ? null : { kind: 'strum', heard: [...sure], alone },
+      answered: true,
+    },
+    effects: events.map((event) => ({ do: 'record', event }) as const),
+  };
+}
+
+/** Strings that are right first, then those that are off, from the last one in the order to the first. */
+function inHandLast(readings: readonly StringReading[], { goal }: BenchState): StringReading[] {
+  const { order, tolerance } = goal;
+  const place = ({ course }: StringReading) => order.indexOf(course);
+  const isOff = (reading: StringReading) => Math.abs(offBy(reading)) > tolerance;
+  return [...readings].sort((a, b) => Number(isOff(a)) - Number(isOff(b)) || place(b) - place(a));
+}

@@ -1,0 +1,42 @@
+import type { Cents } from '../units.ts';
+import { distanceInWords } from './figures.ts';
+import { capital, type Sentence } from './sentence.ts';
+
+/** What a strum showed of the strings. */
+export interface StrumFacts {
+  readonly right: readonly number[];
+  /** Those that are off, in the order in which they are tuned, by so much against where they belong. */
+  readonly off: readonly { readonly course: number; readonly cents: Cents }[];
+  /** Those that did not come through. */
+  readonly alone: readonly number[];
+}
+
+/** Which strings are off, and with which one to begin. */
+export function strumInWords({ right, off, alone }: StrumFacts): Sentence {
+  const [first] = off;
+  const unheard = alone.length > 0 ? `Pluck ${stringsInWords(alone)} alone.` : '';
+  if (right.length === 0 && !first)
+    return { say: 'No string came through.', more: 'Strum once more, slowly, and let it ring.' };
+  if (!first)
+    return {
+      say: alone.length > 0 ? 'What came through is right.' : 'All strings are right.',
+      more: unheard || 'Strum once more: two that agree settle it.',
+    };
+  const are = off.length === 1 ? 'is' : 'are';
+  const rest = right.length > 0 ? '; the rest is right' : '';
+  const begin = `Begin with string ${first.course}: ${distanceInWords(Math.abs(first.cents))} ${first.cents < 0 ? 'low' : 'high'}.`;
+  const courses = off.map(({ course }) => course);
+  const all = right.length === 0 && alone.length === 0 && off.length > 1;
+  return {
+    say: all ? 'All strings are off.' : `${capital(stringsInWords(courses))} ${are} off${rest}.`,
+    more: unheard || begin,
+  };
+}
+
+/** @example stringsInWords([2, 5]) // => 'strings 2 and 5' */
+function stringsInWords(courses: readonly number[]): string {
+  const sorted = [...courses].sort((a, b) => a - b);
+  const last = sorted.at(-1);
+  if (sorted.length < 2) return `string ${last}`;
+  return `strings ${sorted.slice(0, -1).join(', ')} and ${last}`;
+}
