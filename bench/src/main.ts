@@ -2,6 +2,7 @@ import { adviceFigures } from './advice.ts';
 import { biasFigures, boundFigures, frameFigures, speedFigures } from './frames.ts';
 import { fretFigures } from './frets.ts';
 import { literalFigures } from './literal.ts';
+import { mixedFigures } from './mixed.ts';
 import { noteFigures } from './notes.ts';
 import { passFigures } from './passes.ts';
 import { planFigures } from './plans.ts';
@@ -34,8 +35,15 @@ const parts: Readonly<Record<string, () => void | Promise<void>>> = {
   who: whoFigures,
   rooms: () => roomFigures(1, 200),
   strums: () => strumFigures(1, process.argv.includes('--long') ? 333 : 45),
+  mixed: () => mixedFigures(given('notes'), 1, 40),
   windings: () => windingFigures(1, process.argv.includes('--long') ? 2000 : 200),
 };
+
+/** What stands behind `--name=`. */
+function given(name: string): string | undefined {
+  const start = `--${name}=`;
+  return process.argv.find((word) => word.startsWith(start))?.slice(start.length);
+}
 
 const chosen = process.argv.slice(2).filter((word) => word in parts);
 for (const [name, print] of Object.entries(parts))

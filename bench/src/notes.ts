@@ -19,7 +19,7 @@ function reading(samples: Float32Array, rate: number): Reading | null {
 }
 
 /** The same sound `cents` higher: played faster by an exact ratio, by a windowed sinc. */
-function resampled(samples: Float32Array, cents: number): Float32Array {
+export function resampled(samples: Float32Array, cents: number): Float32Array {
   const ratio = 2 ** (cents / 1200);
   const half = 48;
   const cut = 0.98 * Math.min(1, 1 / ratio);
