@@ -11,6 +11,7 @@ import { roomFigures } from './rooms.ts';
 import { coachFigures } from './sessions.ts';
 import { settlingFigures } from './settling.ts';
 import { strumFigures } from './strums.ts';
+import { tuningFigures } from './tuningsHeard.ts';
 import { bridgeFigures, whoFigures } from './who.ts';
 import { windingFigures } from './windings.ts';
 
@@ -35,6 +36,7 @@ const parts: Readonly<Record<string, () => void | Promise<void>>> = {
   who: whoFigures,
   rooms: () => roomFigures(1, 200),
   strums: () => strumFigures(1, process.argv.includes('--long') ? 333 : 45),
+  tunings: () => tuningFigures(1, process.argv.includes('--long') ? 400 : 60),
   mixed: () => mixedFigures(given('notes'), 1, 40),
   windings: () => windingFigures(1, process.argv.includes('--long') ? 2000 : 200),
 };

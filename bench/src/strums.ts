@@ -28,7 +28,7 @@ export interface Strummed {
   readonly errors: readonly (number | null)[];
 }
 
-function stringsOf(kind: string, midi: readonly number[]): OpenString[] {
+export function stringsOf(kind: string, midi: readonly number[]): OpenString[] {
   const own = OPEN_STRINGS.filter(({ name }) => name.startsWith(kind));
   return midi.map((note) => {
     const hz = 440 * 2 ** ((note - 69) / 12);
@@ -43,11 +43,6 @@ export interface StrumSetting {
   readonly knownB: boolean;
   readonly missing: boolean;
   readonly snr?: number;
-}
-
-/** A strum by its seed, alone. */
-export function sceneBy(seed: number, setting: StrumSetting): StrumScene {
-  return sceneOf(seededRandom(seed * 6553), seed, setting);
 }
 
 function sceneOf(random: Random, seed: number, setting: StrumSetting): StrumScene {

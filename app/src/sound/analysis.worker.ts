@@ -83,7 +83,7 @@ function heed(mark: SoundMark, sampleRate: Hz): void {
   if (mark.mark === 'ask') listener?.ask(mark.asked, mark.ago);
   else if (mark.mark === 'pair')
     pair = mark.hz === null ? null : { hz: mark.hz, sound: [], begun: false };
-  else if (mark.mark === 'strum') listener?.expectStrum(mark.expected);
+  else if (mark.mark === 'strum') listener?.expectStrum(mark.tunings);
   else if (mark.mark === 'wind')
     winding =
       mark.string &&

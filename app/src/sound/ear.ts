@@ -1,5 +1,5 @@
 import type { Held } from '@rosefinch/core/fretboard';
-import type { StringKnowledge, WoundString } from '@rosefinch/core/listen';
+import type { StringKnowledge, StrumTuning, WoundString } from '@rosefinch/core/listen';
 import { cueTone, type Press, referenceTone, sustainedTone } from '@rosefinch/core/practice';
 import type { Cents, Hz, Seconds } from '@rosefinch/core/units';
 import { advance, pace, sounding } from '../environment.ts';
@@ -137,9 +137,9 @@ export class Ear {
     this.source?.mark({ mark: 'pair', hz });
   }
 
-  /** Takes the next sound for a strum over all strings, or no longer. */
-  expectStrum(expected: boolean): void {
-    this.source?.mark({ mark: 'strum', expected });
+  /** Takes the next sound for a strum over all strings, maybe in one of these tunings; null for none. */
+  expectStrum(tunings: readonly StrumTuning[] | null): void {
+    this.source?.mark({ mark: 'strum', tunings });
   }
 
   /** Follows a string while it is wound up; null follows none. */

@@ -3,6 +3,7 @@ import type {
   BeatOutcome,
   ListenEvent,
   StringKnowledge,
+  StrumTuning,
   WoundPitch,
   WoundString,
 } from '@rosefinch/core/listen';
@@ -25,8 +26,8 @@ export type SoundMark =
   | { readonly mark: 'ask'; readonly asked: number; readonly ago: number }
   /** Two strings will be sounded together near a pitch: report their beat, and no reading meanwhile. */
   | { readonly mark: 'pair'; readonly hz: Hz | null }
-  /** The next sound is a strum over all strings, or is it no longer. */
-  | { readonly mark: 'strum'; readonly expected: boolean }
+  /** The next sound is a strum over all strings, maybe in one of these tunings; null expects none. */
+  | { readonly mark: 'strum'; readonly tunings: readonly StrumTuning[] | null }
   /** A string is wound up: follow it, and report no readings meanwhile; null follows none. */
   | { readonly mark: 'wind'; readonly string: WoundString | null }
   /** Hear nothing for so many seconds: the application itself is sounding. */

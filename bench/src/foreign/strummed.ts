@@ -15,7 +15,7 @@ export interface StrumScene {
   readonly strings: readonly StrumTruth[];
 }
 
-export interface StrumTruth {
+interface StrumTruth {
   readonly target: Hz;
   readonly b: number;
   /** What an exact reading says over the strum's window; null for a string that did not sound. */

@@ -39,7 +39,7 @@ export function benchSaying(talk: BenchTalk, world: BenchWorld): Saying {
 
 /** What a strum showed, as the strings stand after it. */
 function strumFacts(
-  { heard, alone }: Extract<Notice, { kind: 'strum' }>,
+  { heard, alone, like }: Extract<Notice, { kind: 'strum' }>,
   { state }: BenchWorld,
 ): StrumFacts {
   const { order, tolerance } = state.goal;
@@ -49,7 +49,7 @@ function strumFacts(
     return last && Math.abs(offBy(last)) > tolerance ? [{ course, cents: offBy(last) }] : [];
   });
   const right = heard.filter((course) => !off.some((one) => one.course === course));
-  return { right, off, alone };
+  return { right, off, alone, like };
 }
 
 /** What the last pluck shows to be wrong, if anything; null once the teacher has gone on. */

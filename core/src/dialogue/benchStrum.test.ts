@@ -12,12 +12,17 @@ import type { BenchEffect, BenchInput, BenchTalk } from './benchTypes.ts';
 const TUNING = findTuning('guitar-standard')!;
 const TARGETS = targetsOf(TUNING, 440);
 
-const strum = (cents: readonly (number | null)[], errorCents = 0.7): BenchInput => ({
+const strum = (
+  cents: readonly (number | null)[],
+  errorCents = 0.7,
+  like: readonly string[] = [],
+): BenchInput => ({
   type: 'heard',
   heard: {
     type: 'strum',
     asked: 0,
     start: 1,
+    like: like.map((name) => ({ name, hz: [], value: 100, cents: 0 })),
     strings: cents.map(
       (off, i): StrumString => ({
         course: i + 1,
@@ -102,6 +107,16 @@ describe('a strum at the bench', () => {
       'Pluck strings 2 and 4 alone.',
     );
     expect(bench.effects.length).to.equal(4);
+  });
+
+  it('says which tuning it sounds like instead, and keeps nothing of it', () => {
+    const bench = new Bench();
+    const other = strum([0.5, null, null, null, 12, null], 0.7, ['Open G', 'Open G minor']);
+    expect(bench.send(other)).to.equal('That sounds like Open G or Open G minor.');
+    expect(bench.effects).to.deep.equal([]);
+    // Its own tuning, badly heard, is none.
+    const own = strum([0.5, null, null, null, 12, null], 0.7, [TUNING.name]);
+    expect(bench.send(own)).to.equal('String 5 is off; the rest is right.');
   });
 
   it('begins the next pass where the last one had to turn something', () => {

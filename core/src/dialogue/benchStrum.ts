@@ -23,7 +23,15 @@ export function askStrum(talk: BenchTalk): Step {
 }
 
 /** Puts every string that a strum was sure of on record, those that are off last: the first of them is in hand then. */
-export function hearStrummed(talk: BenchTalk, { strings }: Strum, world: BenchWorld): Step {
+export function hearStrummed(talk: BenchTalk, strum: Strum, world: BenchWorld): Step {
+  const { strings } = strum;
+  const like = strum.like.map(({ name }) => name);
+  // Strings of another tuning tell nothing of this one.
+  if (like.length > 0 && !like.includes(world.tuning?.name ?? ''))
+    return {
+      state: { ...talk, notice: { kind: 'strum', heard: [], alone: [], like }, answered: true },
+      effects: [],
+    };
   const { state, heard, before, fitted, coupling, aiming, strings: known } = world;
   const readings = hearStrum(strings, {
     state,
@@ -47,7 +55,7 @@ export function hearStrummed(talk: BenchTalk, { strings }: Strum, world: BenchWo
   return {
     state: {
       ...talk,
-      notice: done ? null : { kind: 'strum', heard: [...sure], alone },
+      notice: done ? null : { kind: 'strum', heard: [...sure], alone, like: [] },
       answered: true,
     },
     effects: events.map((event) => ({ do: 'record', event }) as const),

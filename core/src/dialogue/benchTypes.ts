@@ -41,6 +41,8 @@ export type Notice =
       readonly kind: 'strum';
       readonly heard: readonly number[];
       readonly alone: readonly number[];
+      /** Names of the tunings that it sounded like, where it was not this one. */
+      readonly like: readonly string[];
     }
   /** Its string is in doubt: it is kept, and put to the string that the teacher names. */
   | {

@@ -15,6 +15,14 @@ export { READING_WINDOW } from './pluck.ts';
 export type { RoomReport } from './room.ts';
 export { partialHz, REPORTED_PARTIAL, reportedHz } from './stiffString.ts';
 export { fittedStretch, stretchCents, stretchResidual } from './stretch.ts';
-export { readStrum, STRUM_WINDOW, type StrumString } from './strum.ts';
+export {
+  likeliest,
+  readStrum,
+  STRUM_WINDOW,
+  type StrumLike,
+  type StrumString,
+  type StrumTuning,
+  tuningsLike,
+} from './strum.ts';
 export type { WoundPitch, WoundString } from './winding.ts';
 export { WindingListener } from './winding.ts';

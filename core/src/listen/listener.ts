@@ -15,7 +15,17 @@ import type { RoomReport } from './room.ts';
 import { RoomWatcher } from './room.ts';
 import type { StiffnessPrior } from './stiffString.ts';
 import { GENERAL_PRIOR } from './stiffString.ts';
-import { isStrum, mayBeStrum, readStrum, STRUM_WINDOW, type StrumString } from './strum.ts';
+import {
+  isStrum,
+  likeliest,
+  mayBeStrum,
+  readStrum,
+  STRUM_WINDOW,
+  type StrumLike,
+  type StrumString,
+  type StrumTuning,
+  tuningsLike,
+} from './strum.ts';
 
 /** The longest frame of the live track, and what of the attack is kept out of it. */
 const LONGEST_FRAME: Seconds = 0.1;
@@ -103,6 +113,8 @@ export type ListenEvent =
       readonly asked: number;
       readonly start: Seconds;
       readonly strings: readonly StrumString[];
+      /** Where few of them answered: the tuning that it sounds like, or two. */
+      readonly like: readonly StrumLike[];
     }
   | { readonly type: 'released'; readonly at: Seconds }
   | {
@@ -161,7 +173,7 @@ export class Listener {
   /** Time that went by unheard. */
   private unheard: Seconds = 0;
   /** A strum was asked for: the next sound is taken for one. */
-  private strumAsked = false;
+  private strumAsked: readonly StrumTuning[] | null = null;
   /** A sound that may be a strum, with what it is otherwise: it is heard out first. */
   private undecided: Extract<ListenEvent, { type: 'outcome' }> | null = null;
 
@@ -198,9 +210,12 @@ export class Listener {
     if (this.asked.length > MOST_ASKED) this.asked.shift();
   }
 
-  /** Says that the next sound is a strum over all strings, or that none is expected any more. */
-  expectStrum(expected: boolean): void {
-    this.strumAsked = expected;
+  /**
+   * Says that the next sound is a strum over all strings, which may be in one of these tunings
+   * instead of its own; null expects none any more.
+   */
+  expectStrum(tunings: readonly StrumTuning[] | null): void {
+    this.strumAsked = tunings;
   }
 
   /** Lets a stretch of the stream go by unheard; a note that sounds is concluded from what was heard of it. */
@@ -416,7 +431,7 @@ export class Listener {
     const sound = this.scratch.subarray(0, before + length);
     const strummed =
       this.strings.length >= FEWEST_STRUMMED &&
-      (this.strumAsked || mayBeStrum(outcome, sound, before, this.rate));
+      (this.strumAsked !== null || mayBeStrum(outcome, sound, before, this.rate));
     if (strummed) this.undecided = event;
     else this.say(event);
   }
@@ -433,10 +448,16 @@ export class Listener {
     this.undecided = null;
     const length = Math.min(this.heard - this.onset, Math.round(STRUM_HEARD * this.rate));
     this.copyFrom(this.onset, length);
-    const strings = readStrum(this.scratch.subarray(0, length), 0, this.rate, this.strings);
-    if (!strings || !isStrum(strings, this.strumAsked)) return this.say(event);
-    this.strumAsked = false;
-    this.emit({ type: 'strum', asked: event.asked, start: event.start, strings });
+    const { rate, strumAsked } = this;
+    const samples = this.scratch.subarray(0, length);
+    const strings = readStrum(samples, 0, rate, this.strings);
+    const like =
+      strumAsked && strings && !isStrum(strings, false)
+        ? likeliest(tuningsLike(samples, 0, rate, strumAsked) ?? [])
+        : [];
+    if (!strings || !isStrum(strings, strumAsked !== null)) return this.say(event);
+    this.strumAsked = null;
+    this.emit({ type: 'strum', asked: event.asked, start: event.start, strings, like });
   }
 
   /** How much of what was heard of late was no string. */

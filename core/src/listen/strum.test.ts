@@ -4,7 +4,16 @@ import { centsBetween, shiftHz } from '../music/index.ts';
 import { type ListenEvent, Listener } from './listener.ts';
 import { Spectrum } from './spectrum.ts';
 import { partialHz } from './stiffString.ts';
-import { isStrum, mayBeStrum, readStrum, STRUM_WINDOW, type StrumString } from './strum.ts';
+import {
+  isStrum,
+  likeliest,
+  mayBeStrum,
+  readStrum,
+  STRUM_WINDOW,
+  type StrumString,
+  type StrumTuning,
+  tuningsLike,
+} from './strum.ts';
 import { StrumFit } from './strumFit.ts';
 import { searchStrum } from './strumSearch.ts';
 
@@ -144,16 +153,37 @@ describe('a strum that is read', () => {
   });
 });
 
+describe('the tuning of a strum', () => {
+  const hzOf = (midi: readonly number[]) => midi.map((note) => 440 * 2 ** ((note - 69) / 12));
+  const STANDARD = { name: 'Standard', hz: hzOf([64, 59, 55, 50, 45, 40]) };
+  const OPEN_G = { name: 'Open G', hz: hzOf([62, 59, 55, 50, 43, 38]) };
+  const SAME_AGAIN = { name: 'Taro patch', hz: [...OPEN_G.hz].reverse() };
+  const DROPPED = { name: 'Drop D', hz: hzOf([64, 59, 55, 50, 45, 38]) };
+
+  it('is told from others, 25 cents low on the whole; sets of the same pitches count once', () => {
+    const open = OPEN_G.hz.map((hz, i) => ({ hz: shiftHz(hz, OFF[i]! / 3 - 25), b: B[i]! }));
+    const samples = sounding(open, 1.05);
+    const like = tuningsLike(samples, 0, RATE, [STANDARD, OPEN_G, DROPPED, SAME_AGAIN])!;
+    expect(like.map(({ name }) => name)).to.deep.equal(['Open G', 'Drop D', 'Standard']);
+    expect(like[0]!.cents).to.be.closeTo(-25, 12);
+    expect(likeliest(like).map(({ name }) => name)).to.deep.equal(['Open G']);
+    const close = like.map((one, i) => ({ ...one, value: 100 - 6 * i }));
+    expect(likeliest(close).length).to.equal(2);
+    expect(likeliest([])).to.deep.equal([]);
+    expect(tuningsLike(samples.subarray(0, 4000), 0, RATE, [STANDARD])).to.equal(null);
+  });
+});
+
 describe('a strum in the stream', () => {
   const stream = (strummed: readonly Sounded[]) => {
     const quiet = sounding([], 0.5);
     return Float32Array.from([...quiet, ...sounding(strummed, 1.6), ...quiet]);
   };
-  const heard = (samples: Float32Array, asked = false) => {
+  const heard = (samples: Float32Array, tunings: readonly StrumTuning[] | null = null) => {
     const events: ListenEvent[] = [];
     const listener = new Listener(RATE, (event) => events.push(event));
     listener.know(KNOWN);
-    if (asked) listener.expectStrum(true);
+    if (tunings) listener.expectStrum(tunings);
     for (let i = 0; i < samples.length; i += 480) listener.hear(samples.subarray(i, i + 480));
     listener.finish();
     return events.flatMap((e) => (e.type === 'strum' || e.type === 'outcome' ? [e] : []));
@@ -171,7 +201,7 @@ describe('a strum in the stream', () => {
   it('leaves one string alone a pluck, unless a strum was asked for', () => {
     const one = stream([guitar()[4]!]);
     expect(heard(one).map(({ type }) => type)).to.deep.equal(['outcome']);
-    const [asked] = heard(one, true);
+    const [asked] = heard(one, []);
     if (asked?.type !== 'strum') throw new Error('no strum');
     expect(asked.strings.filter(({ sure }) => sure).map(({ course }) => course)).to.deep.equal([5]);
   });

@@ -1,11 +1,13 @@
+import { median } from '../maths/index.ts';
 import { centsBetween, shiftHz } from '../music/index.ts';
 import type { Cents, Hz, Seconds } from '../units.ts';
 import type { StringKnowledge } from './identity.ts';
 import { priorOf } from './identity.ts';
 import type { PluckOutcome } from './pluck.ts';
 import { Spectrum } from './spectrum.ts';
+import { GENERAL_PRIOR } from './stiffString.ts';
 import { StrumFit, type StrumFitted } from './strumFit.ts';
-import { searchStrum } from './strumSearch.ts';
+import { explainedBy, searchStrum } from './strumSearch.ts';
 
 /**
  * A strum is read from here after its first string, when six or seven strings 40 ms apart are all
@@ -148,6 +150,63 @@ export function isStrum(strings: readonly StrumString[], asked: boolean): boolea
   if (asked) return sure > 0;
   return sure >= Math.max(STRUMMED.fewest, STRUMMED.share * strings.length);
 }
+
+/** A set of strings that a strum may be of. */
+export interface StrumTuning {
+  readonly name: string;
+  readonly hz: readonly Hz[];
+}
+
+/** How well a tuning explains a strum, in dB of peaks; the middle of how far its strings are off. */
+export interface StrumLike {
+  readonly name: string;
+  readonly hz: readonly Hz[];
+  readonly value: number;
+  readonly cents: Cents;
+}
+
+/** Which tunings a strum sounds like, the likeliest first. Null where it is too short. */
+export function tuningsLike(
+  samples: Float64Array,
+  onset: number,
+  sampleRate: Hz,
+  tunings: readonly StrumTuning[],
+): StrumLike[] | null {
+  const from = onset + Math.round(STRUM_WINDOW.from * sampleRate);
+  const length = Math.min(Math.round(STRUM_WINDOW.final * sampleRate), samples.length - from);
+  if (length < Math.round(STRUM_WINDOW.first * sampleRate)) return null;
+  const spectrum = new Spectrum(length, sampleRate, MOST_PEAKS);
+  spectrum.analyse(samples.subarray(from, from + length), 0, length);
+  const { mean } = GENERAL_PRIOR;
+  return tunings
+    .map(({ name, hz }) => {
+      const strings = hz.map((one) => ({ hz: one, inharmonicity: mean }));
+      const { value, cents } = explainedBy(strings, spectrum);
+      return { name, hz, value, cents: median(cents) };
+    })
+    .sort((a, b) => b.value - a.value)
+    .filter(({ hz }, i, all) => all.findIndex((other) => sameStrings(other.hz, hz)) === i);
+}
+
+/** A tuning is another than the one before it only from so many dB on; below, both are named. */
+const SURELY_DB = 10;
+
+/** The one tuning that a strum sounds like, or the two that it may be. */
+export function likeliest(like: readonly StrumLike[]): readonly StrumLike[] {
+  const [first, second] = like;
+  if (!first) return [];
+  return second && first.value - second.value < SURELY_DB ? [first, second] : [first];
+}
+
+/** Whatever the order of the strings: by their pitches no ear tells them apart. */
+function sameStrings(one: readonly Hz[], two: readonly Hz[]): boolean {
+  const sorted = (list: readonly Hz[]) => [...list].sort((a, b) => a - b);
+  const [a, b] = [sorted(one), sorted(two)];
+  return a.length === b.length && a.every((hz, i) => Math.abs(centsBetween(hz, b[i]!)) < SAME);
+}
+
+/** Nearer than this two strings are one. */
+const SAME: Cents = 10;
 
 const MOST_PEAKS = 320;
 const MOVED: Cents = 4;

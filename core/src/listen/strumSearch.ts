@@ -1,4 +1,4 @@
-import { nth } from '../maths/index.ts';
+import { median, nth } from '../maths/index.ts';
 import { shiftHz } from '../music/index.ts';
 import type { Cents, Hz } from '../units.ts';
 import type { Spectrum } from './spectrum.ts';
@@ -69,6 +69,27 @@ export function searchStrum(strings: readonly SoughtString[], spectrum: Spectrum
     return value - other;
   });
   return { cents: best.map((i) => i * STEP - REACH), margin };
+}
+
+/** How well a whole set of strings explains a spectrum, wherever each of them stands best. */
+export interface Explained {
+  /** dB of peaks explained, less what low partials are missing and how far the strings lie apart. */
+  readonly value: number;
+  readonly cents: readonly Cents[];
+}
+
+/** Strings of one instrument are off together, and each by so much besides; further costs so many dB at each spread. */
+const APART = { cents: 30, db: 3 } as const;
+
+/** Says how well strings explain a spectrum, without asking how sure that is: to tell one tuning from another. */
+export function explainedBy(strings: readonly SoughtString[], spectrum: Spectrum): Explained {
+  const tables = strings.map((string) => placesOf(string, spectrum));
+  const alone = tables.map((places) => bestOf(places, new Float64Array(spectrum.peakCount)));
+  const end = climb(tables, alone, spectrum.peakCount, -1);
+  const cents = end.map((i) => i * STEP - REACH);
+  const middle = median(cents);
+  const apart = cents.reduce((sum, c) => sum + ((c - middle) / APART.cents) ** 2, 0);
+  return { value: valueOf(tables, end, spectrum.peakCount) - APART.db * apart, cents };
 }
 
 function placesOf({ hz, inharmonicity }: SoughtString, spectrum: Spectrum): Place[] {

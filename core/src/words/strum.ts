@@ -9,10 +9,17 @@ export interface StrumFacts {
   readonly off: readonly { readonly course: number; readonly cents: Cents }[];
   /** Those that did not come through. */
   readonly alone: readonly number[];
+  /** Another tuning that it sounds like, or the two that it may be. */
+  readonly like: readonly string[];
 }
 
 /** Which strings are off, and with which one to begin. */
-export function strumInWords({ right, off, alone }: StrumFacts): Sentence {
+export function strumInWords({ right, off, alone, like }: StrumFacts): Sentence {
+  if (like.length > 0)
+    return {
+      say: `That sounds like ${like.join(' or ')}.`,
+      more: 'Choose that tuning from the menu above, or retune. Nothing was put on record.',
+    };
   const [first] = off;
   const unheard = alone.length > 0 ? `Pluck ${stringsInWords(alone)} alone.` : '';
   if (right.length === 0 && !first)

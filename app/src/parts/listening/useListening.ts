@@ -1,4 +1,9 @@
-import { type StringKnowledge, type WoundString, whoSounded } from '@rosefinch/core/listen';
+import {
+  type StringKnowledge,
+  type StrumTuning,
+  type WoundString,
+  whoSounded,
+} from '@rosefinch/core/listen';
 import { centsBetween } from '@rosefinch/core/music';
 import type { Cents, Hz } from '@rosefinch/core/units';
 import { useCallback, useEffect, useRef, useState } from 'react';
@@ -36,8 +41,8 @@ export interface Listening {
   readonly say: (text: string, right: boolean) => void;
   /** Waits for two strings near a pitch; null waits no longer. */
   readonly expectPair: (hz: Hz | null) => void;
-  /** Takes the next sound for a strum over all strings, or no longer. */
-  readonly expectStrum: (expected: boolean) => void;
+  /** Takes the next sound for a strum over all strings, maybe in one of these tunings; null for none. */
+  readonly expectStrum: (tunings: readonly StrumTuning[] | null) => void;
   /** Follows a string while it is wound up, and reports no readings meanwhile; null follows none. */
   readonly followWinding: (string: WoundString | null) => void;
 }
@@ -123,7 +128,7 @@ export function useListening<Asked>(wish: Wish<Asked>): Listening {
     live.end();
     ear.current?.followWinding(string);
   };
-  const expectStrum = (expected: boolean) => ear.current?.expectStrum(expected);
+  const expectStrum = (tunings: readonly StrumTuning[] | null) => ear.current?.expectStrum(tunings);
   const shown = problem && { message: problem.message, wayOn: problem.wayOn };
   return {
     source,

@@ -12,6 +12,7 @@ import {
   windingRound,
 } from '@rosefinch/core/dialogue';
 import type { CrossCheck } from '@rosefinch/core/fretboard';
+import type { StrumTuning } from '@rosefinch/core/listen';
 import { targetsOf } from '@rosefinch/core/music';
 import { practiceDetune } from '@rosefinch/core/practice';
 import type { Way } from '@rosefinch/core/retune';
@@ -95,7 +96,10 @@ export function useBench(instrument: Instrument, stock: Stock): Bench {
   });
   listens.current = listening.source !== null;
   useFirstPluck(open, listening);
-  const { effects, problem } = useEffects(instrument, open, listening, settings.spokenArrival);
+  const { effects, problem } = useEffects(instrument, open, listening, {
+    spoken: settings.spokenArrival,
+    tunings: () => tuningsFor(instrument, stock, open),
+  });
   perform.current = effects;
   const now = world();
   const course = windingRound(talk.led)?.toCome[0] ?? courseInHand(sitting.state, now.planned);
@@ -141,12 +145,25 @@ function usePracticeStart(instrument: Instrument, open: BenchSitting) {
   };
 }
 
+/** Every tuning that the instrument may be strummed in. */
+function tuningsFor(
+  { kind, courses }: Instrument,
+  { tunings }: Stock,
+  { a4, capo }: BenchSitting,
+): StrumTuning[] {
+  return tunings.flatMap((tuning) => {
+    const targets = targetsOf(tuning, a4, capo);
+    const fits = tuning.kind === kind && targets.length === courses.length;
+    return fits ? [{ name: tuning.name, hz: targets.map(({ hz }) => hz) }] : [];
+  });
+}
+
 /** Does in the world what the conversation asks for. */
 function useEffects(
   instrument: Instrument,
   { sitting }: BenchSitting,
   listening: Listening,
-  spoken: boolean,
+  { spoken, tunings }: { readonly spoken: boolean; readonly tunings: () => StrumTuning[] },
 ) {
   const { repository } = useData();
   const [problem, setProblem] = useState<string | null>(null);
@@ -164,7 +181,7 @@ function useEffects(
         case 'expect pair':
           return listening.expectPair(effect.hz);
         case 'expect strum':
-          return listening.expectStrum(effect.expected);
+          return listening.expectStrum(effect.expected ? tunings() : null);
         case 'follow winding':
           return listening.followWinding(effect.string);
         case 'say':
@@ -181,7 +198,7 @@ function useEffects(
         }
       }
     },
-    [sitting, repository, instrument.id, listening, spoken, afresh, notices],
+    [sitting, repository, instrument.id, listening, spoken, tunings, afresh, notices],
   );
   return { effects, problem };
 }

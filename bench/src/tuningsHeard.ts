@@ -1,0 +1,68 @@
+import { Decimator, likeliest, STRUM_WINDOW, tuningsLike } from '@rosefinch/core/listen';
+import { between, seededRandom } from '@rosefinch/core/maths';
+import { type InstrumentKind, TUNINGS, type Tuning, targetsOf } from '@rosefinch/core/music';
+import { strum } from './foreign/strummed.ts';
+import { stringsOf } from './strums.ts';
+
+const RATE = 24_000;
+const MADE_AS: Readonly<Record<InstrumentKind, readonly string[]>> = {
+  guitar: ['steel guitar', 'nylon guitar'],
+  ukulele: ['ukulele'],
+  banjo: ['banjo'],
+};
+/** Strings are off by so much each, and all together. */
+const EACH = 25;
+
+const hzOf = (tuning: Tuning) => targetsOf(tuning, 440).map(({ hz }) => hz);
+const pitchesOf = (tuning: Tuning) =>
+  targetsOf(tuning, 440)
+    .map(({ midi }) => midi)
+    .sort((a, b) => a - b)
+    .join();
+
+/** Which tuning of the catalogue is strummed, each of its kind being offered; sets of the same pitches count once. */
+export function tuningFigures(first: number, each: number): void {
+  for (const together of [30, 80]) {
+    let forced = 0;
+    let said = 0;
+    let saidRight = 0;
+    let amongTwo = 0;
+    for (let seed = first; seed < first + each; seed++) {
+      const random = seededRandom(seed * 911);
+      const tuning = TUNINGS[Math.floor(random() * TUNINGS.length)]!;
+      const made = MADE_AS[tuning.kind];
+      const targets = targetsOf(tuning, 440);
+      const off = 2 ** (between(random, -together, together) / 1200);
+      const open = stringsOf(
+        made[Math.floor(random() * made.length)]!,
+        targets.map(({ midi }) => midi),
+      ).map((string) => ({ ...string, hz: string.hz * off }));
+      const snr = random() < 0.5 ? 30 : 20;
+      const room = random() < 0.5 ? 0.4 : null;
+      const window = { from: STRUM_WINDOW.from, to: STRUM_WINDOW.from + STRUM_WINDOW.final };
+      const scene = strum(random, open, { snr, room, off: EACH, window }, RATE);
+      const decimator = new Decimator(RATE);
+      const samples: number[] = [];
+      decimator.process(scene.sound, (sample) => samples.push(sample));
+      const offered = TUNINGS.filter(
+        (one) => one.kind === tuning.kind && hzOf(one).length === targets.length,
+      );
+      const like = tuningsLike(
+        Float64Array.from(samples),
+        Math.round(scene.first * decimator.outputRate),
+        decimator.outputRate,
+        offered.map((one) => ({ name: one.id, hz: hzOf(one) })),
+      )!;
+      const isIt = ({ name }: { readonly name: string }) =>
+        pitchesOf(offered.find(({ id }) => id === name)!) === pitchesOf(tuning);
+      const likely = likeliest(like);
+      if (isIt(like[0]!)) forced++;
+      if (likely.length === 1) said++;
+      if (likely.length === 1 && isIt(likely[0]!)) saidRight++;
+      if (likely.length === 2 && likely.some(isIt)) amongTwo++;
+    }
+    console.log(
+      `\nTuning of a strum, seeds ${first}–${first + each - 1}, strings ±${EACH} cents, all together ±${together}: forced choice ${forced} of ${each}; one said ${said}, right ${saidRight}; two offered ${each - said}, one of them right ${amongTwo}`,
+    );
+  }
+}
