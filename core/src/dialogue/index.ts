@@ -39,4 +39,5 @@ export {
   settleTalk,
   startSettleTalk,
 } from './settle.ts';
+export { strumTunings } from './strumTunings.ts';
 export { startWinding, type WindingRound, windingTask, woundTo } from './winding.ts';

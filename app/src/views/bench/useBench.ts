@@ -9,6 +9,7 @@ import {
   checkInHand,
   courseInHand,
   startBenchTalk,
+  strumTunings,
   windingRound,
 } from '@rosefinch/core/dialogue';
 import type { CrossCheck } from '@rosefinch/core/fretboard';
@@ -98,7 +99,7 @@ export function useBench(instrument: Instrument, stock: Stock): Bench {
   useFirstPluck(open, listening);
   const { effects, problem } = useEffects(instrument, open, listening, {
     spoken: settings.spokenArrival,
-    tunings: () => tuningsFor(instrument, stock, open),
+    tunings: () => (open.tuning ? strumTunings(instrument, open.tuning, stock.tunings, open) : []),
   });
   perform.current = effects;
   const now = world();
@@ -143,19 +144,6 @@ function usePracticeStart(instrument: Instrument, open: BenchSitting) {
       sampleRate: PRACTICE_RATE,
     };
   };
-}
-
-/** Every tuning that the instrument may be strummed in. */
-function tuningsFor(
-  { kind, courses }: Instrument,
-  { tunings }: Stock,
-  { a4, capo }: BenchSitting,
-): StrumTuning[] {
-  return tunings.flatMap((tuning) => {
-    const targets = targetsOf(tuning, a4, capo);
-    const fits = tuning.kind === kind && targets.length === courses.length;
-    return fits ? [{ name: tuning.name, hz: targets.map(({ hz }) => hz) }] : [];
-  });
 }
 
 /** Does in the world what the conversation asks for. */

@@ -1,0 +1,42 @@
+import { commonShapes } from '../intonation/index.ts';
+import type { StrumTuning } from '../listen/index.ts';
+import { shiftHz, type Tuning, targetsOf } from '../music/index.ts';
+import type { Instrument } from '../strings/index.ts';
+
+/** A capo is looked for up to this fret. */
+const HIGHEST_CAPO = 5;
+
+/**
+ * What a strum of this instrument may be instead of its open strings in tune: another tuning, a
+ * capo that was left on, a chord held by habit.
+ */
+export function strumTunings(
+  { kind, courses }: Pick<Instrument, 'kind' | 'courses'>,
+  own: Tuning,
+  tunings: readonly Tuning[],
+  { a4, capo }: { readonly a4: number; readonly capo: number },
+): StrumTuning[] {
+  const hzOf = (tuning: Tuning) => targetsOf(tuning, a4, capo).map(({ hz }) => hz);
+  const open = hzOf(own);
+  const fitting = tunings.filter(
+    (tuning) => tuning.kind === kind && hzOf(tuning).length === courses.length,
+  );
+  const capos = Array.from({ length: HIGHEST_CAPO }, (_, i) => ({
+    name: `${own.name} with a capo at fret ${capo + i + 1}`,
+    hz: open.map((hz) => shiftHz(hz, 100 * (i + 1))),
+  }));
+  const chords = commonShapes(own.id).flatMap(({ name, frets }) => {
+    // Strings that the hand leaves out do not sound.
+    const hz = frets.flatMap((fret, i) => {
+      const string = open[i];
+      return fret === null || string === undefined ? [] : [shiftHz(string, 100 * fret)];
+    });
+    return frets.some(Boolean) ? [{ name: `the chord of ${name}, not the open strings`, hz }] : [];
+  });
+  return [
+    { name: own.name, hz: open },
+    ...fitting.map((tuning) => ({ name: tuning.name, hz: hzOf(tuning) })),
+    ...chords,
+    ...capos,
+  ];
+}
