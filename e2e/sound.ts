@@ -69,6 +69,24 @@ export function plucksOf(
   return { sound, notes };
 }
 
+/** A slow strum over a ukulele, so many cents off string by string, after a moment of quiet. */
+export function strumOf(detune: readonly number[]): Float32Array {
+  const instrument = findModel('ukulele-soprano')!.build('u', 'U');
+  const targets = targetsOf(findTuning(instrument.tuningId)!, 440).map((target) => target.hz);
+  const ukulele = new PracticeInstrument({
+    instrument,
+    targets,
+    detune,
+    seed: 21,
+    sampleRate: RATE,
+  });
+  const sound = new Float32Array(4 * RATE);
+  ukulele.render(sound.subarray(0, RATE));
+  ukulele.strum();
+  ukulele.render(sound.subarray(RATE));
+  return sound;
+}
+
 /** The six plucks as a file. */
 export function sixPlucksFile(): { file: string; exact: Map<number, number> } {
   const { sound, notes } = sixPlucks();

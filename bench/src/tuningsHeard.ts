@@ -22,7 +22,11 @@ const pitchesOf = (tuning: Tuning) =>
 
 /** Which tuning of the catalogue is strummed, each of its kind being offered; sets of the same pitches count once. */
 export function tuningFigures(first: number, each: number): void {
-  for (const together of [30, 80]) {
+  for (const [together, kinds] of [
+    [30, 'its kind'],
+    [80, 'its kind'],
+    [30, 'all kinds'],
+  ] as const) {
     let forced = 0;
     let said = 0;
     let saidRight = 0;
@@ -45,7 +49,9 @@ export function tuningFigures(first: number, each: number): void {
       const samples: number[] = [];
       decimator.process(scene.sound, (sample) => samples.push(sample));
       const offered = TUNINGS.filter(
-        (one) => one.kind === tuning.kind && hzOf(one).length === targets.length,
+        (one) =>
+          kinds === 'all kinds' ||
+          (one.kind === tuning.kind && hzOf(one).length === targets.length),
       );
       const like = tuningsLike(
         Float64Array.from(samples),
@@ -62,7 +68,7 @@ export function tuningFigures(first: number, each: number): void {
       if (likely.length === 2 && likely.some(isIt)) amongTwo++;
     }
     console.log(
-      `\nTuning of a strum, seeds ${first}–${first + each - 1}, strings ±${EACH} cents, all together ±${together}: forced choice ${forced} of ${each}; one said ${said}, right ${saidRight}; two offered ${each - said}, one of them right ${amongTwo}`,
+      `\nTuning of a strum, seeds ${first}–${first + each - 1}, strings ±${EACH} cents, all together ±${together}, offered ${kinds}: forced choice ${forced} of ${each}; one said ${said}, right ${saidRight}; two offered ${each - said}, one of them right ${amongTwo}`,
     );
   }
 }

@@ -73,6 +73,8 @@ export class Ear {
   private asked = 0;
   /** The string that is followed while it is wound; a source that is opened is told too. */
   private wound: WoundString | null = null;
+  /** The tunings that a strum may be in which is waited for; a source that is opened is told too. */
+  private strums: readonly StrumTuning[] | null = null;
   /** What the application sounds reaches the microphone, and no practice instrument. */
   private hearsTheRoom = false;
   private readonly reference = new Speaker(REFERENCE_RATE);
@@ -139,6 +141,7 @@ export class Ear {
 
   /** Takes the next sound for a strum over all strings, maybe in one of these tunings; null for none. */
   expectStrum(tunings: readonly StrumTuning[] | null): void {
+    this.strums = tunings;
     this.source?.mark({ mark: 'strum', tunings });
   }
 
@@ -222,6 +225,7 @@ export class Ear {
     const { sampleRate, sound } = source;
     this.analysis.send({ type: 'open', opening, sampleRate, sound, pace }, [sound]);
     source.mark({ mark: 'ask', asked: this.asked, ago: 0 });
+    if (this.strums) source.mark({ mark: 'strum', tunings: this.strums });
     if (this.wound) source.mark({ mark: 'wind', string: this.wound });
     this.dog = new Watchdog(
       () => this.analysis.send({ type: 'ask' }),

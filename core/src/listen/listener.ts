@@ -113,7 +113,7 @@ export type ListenEvent =
       readonly asked: number;
       readonly start: Seconds;
       readonly strings: readonly StrumString[];
-      /** Where few of them answered: the tuning that it sounds like, or two. */
+      /** Where it clearly was not its own: the tuning that it sounds like, or two. */
       readonly like: readonly StrumLike[];
     }
   | { readonly type: 'released'; readonly at: Seconds }
@@ -430,8 +430,8 @@ export class Listener {
     } as const;
     const sound = this.scratch.subarray(0, before + length);
     const strummed =
-      this.strings.length >= FEWEST_STRUMMED &&
-      (this.strumAsked !== null || mayBeStrum(outcome, sound, before, this.rate));
+      this.strumAsked !== null ||
+      (this.strings.length >= FEWEST_STRUMMED && mayBeStrum(outcome, sound, before, this.rate));
     if (strummed) this.undecided = event;
     else this.say(event);
   }
@@ -452,10 +452,15 @@ export class Listener {
     const samples = this.scratch.subarray(0, length);
     const strings = readStrum(samples, 0, rate, this.strings);
     const like =
-      strumAsked && strings && !isStrum(strings, false)
-        ? likeliest(tuningsLike(samples, 0, rate, strumAsked) ?? [])
+      strumAsked && strings
+        ? likeliest(
+            tuningsLike(samples, 0, rate, strumAsked) ?? [],
+            this.strings.map(({ target }) => target.hz),
+          )
         : [];
-    if (!strings || !isStrum(strings, strumAsked !== null)) return this.say(event);
+    // Of an instrument that nothing is known of the tuning is all there is to tell.
+    const told = strings && (isStrum(strings, strumAsked !== null) || like.length > 0);
+    if (!told) return this.say(event);
     this.strumAsked = null;
     this.emit({ type: 'strum', asked: event.asked, start: event.start, strings, like });
   }

@@ -170,6 +170,10 @@ describe('the tuning of a strum', () => {
     const close = like.map((one, i) => ({ ...one, value: 100 - 6 * i }));
     expect(likeliest(close).length).to.equal(2);
     expect(likeliest([])).to.deep.equal([]);
+    // What it is set to is believed until another one explains far more.
+    expect(likeliest(like, OPEN_G.hz)).to.deep.equal([]);
+    expect(likeliest(like, STANDARD.hz).map(({ name }) => name)).to.deep.equal(['Open G']);
+    expect(likeliest(close, DROPPED.hz)).to.deep.equal([]);
     expect(tuningsLike(samples.subarray(0, 4000), 0, RATE, [STANDARD])).to.equal(null);
   });
 });

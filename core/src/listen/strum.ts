@@ -153,6 +153,7 @@ export function isStrum(strings: readonly StrumString[], asked: boolean): boolea
 
 /** A set of strings that a strum may be of. */
 export interface StrumTuning {
+  /** By which it is known again. */
   readonly name: string;
   readonly hz: readonly Hz[];
 }
@@ -191,10 +192,18 @@ export function tuningsLike(
 /** A tuning is another than the one before it only from so many dB on; below, both are named. */
 const SURELY_DB = 10;
 
-/** The one tuning that a strum sounds like, or the two that it may be. */
-export function likeliest(like: readonly StrumLike[]): readonly StrumLike[] {
+/** What the strings are set to is believed until another tuning explains so many dB more. */
+const OWN_DB = 25;
+
+/** The one tuning that a strum sounds like, or the two that it may be; none where it is `own`, as it is set. */
+export function likeliest(
+  like: readonly StrumLike[],
+  own: readonly Hz[] = [],
+): readonly StrumLike[] {
   const [first, second] = like;
   if (!first) return [];
+  const set = like.find(({ hz }) => sameStrings(hz, own));
+  if (set && first.value - set.value < OWN_DB) return [];
   return second && first.value - second.value < SURELY_DB ? [first, second] : [first];
 }
 

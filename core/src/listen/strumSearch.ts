@@ -78,8 +78,12 @@ export interface Explained {
   readonly cents: readonly Cents[];
 }
 
-/** Strings of one instrument are off together, and each by so much besides; further costs so many dB at each spread. */
+/**
+ * Strings of one instrument are off together by so much, and each by so much besides; further costs so
+ * many dB at each spread. So a tuning a semitone off is told from its neighbour by the nearer one.
+ */
 const APART = { cents: 30, db: 3 } as const;
+const TOGETHER = { cents: 40, db: 6 } as const;
 
 /** Says how well strings explain a spectrum, without asking how sure that is: to tell one tuning from another. */
 export function explainedBy(strings: readonly SoughtString[], spectrum: Spectrum): Explained {
@@ -89,7 +93,8 @@ export function explainedBy(strings: readonly SoughtString[], spectrum: Spectrum
   const cents = end.map((i) => i * STEP - REACH);
   const middle = median(cents);
   const apart = cents.reduce((sum, c) => sum + ((c - middle) / APART.cents) ** 2, 0);
-  return { value: valueOf(tables, end, spectrum.peakCount) - APART.db * apart, cents };
+  const cost = APART.db * apart + TOGETHER.db * (middle / TOGETHER.cents) ** 2;
+  return { value: valueOf(tables, end, spectrum.peakCount) - cost, cents };
 }
 
 function placesOf({ hz, inharmonicity }: SoughtString, spectrum: Spectrum): Place[] {

@@ -50,7 +50,7 @@ export {
   verdictSpan,
 } from './settling.ts';
 export { settlingTaskInWords } from './settlingTask.ts';
-export { type StrumFacts, strumInWords } from './strum.ts';
+export { type StrumFacts, strumInWords, strummedInWords } from './strum.ts';
 export { touchedInWords } from './touched.ts';
 export { pegInWords, saidTurns, turnInWords } from './turns.ts';
 export { type WindingTask, windingInWords } from './winding.ts';

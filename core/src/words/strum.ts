@@ -47,3 +47,17 @@ function stringsInWords(courses: readonly number[]): string {
   if (sorted.length < 2) return `string ${last}`;
   return `strings ${sorted.slice(0, -1).join(', ')} and ${last}`;
 }
+
+/** What was strummed before anything was known: the tuning, and how far all of it is off. */
+export function strummedInWords(tunings: readonly string[], cents: Cents): Sentence {
+  const size = Math.abs(cents);
+  const off =
+    size < IN_PLACE ? '' : `, ${size.toFixed(0)} cents ${cents < 0 ? 'low' : 'high'} on the whole`;
+  return {
+    say: `That sounds like ${tunings.join(' or ')}${tunings.length === 1 ? off : ''}.`,
+    more: tunings.length === 1 ? 'Which of these is it?' : 'Which of these is it? Both fit.',
+  };
+}
+
+/** Nearer than this an instrument is in its place on the whole. */
+const IN_PLACE: Cents = 5;

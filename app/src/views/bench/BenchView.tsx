@@ -38,7 +38,7 @@ export function BenchView() {
   useJobHere();
   if (!stock) return <p>One moment …</p>;
   const instrument = inHandOf(stock);
-  if (!instrument) return <FirstUse />;
+  if (!instrument) return <FirstUse settings={stock.settings} />;
   return (
     <BenchOf
       key={`${instrument.id} ${instrument.tuningId} ${instrument.capo}`}

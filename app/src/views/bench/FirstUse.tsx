@@ -1,17 +1,18 @@
 import './firstUse.css';
 import { Button, Group, NumberInput, Radio, Stack, Text, Title } from '@mantine/core';
-import type { InstrumentKind } from '@rosefinch/core/music';
+import type { InstrumentKind, Tuning } from '@rosefinch/core/music';
 import { type Instrument, MODELS, type Model } from '@rosefinch/core/strings';
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
-import { useData } from '../../data/index.ts';
+import { type Settings, useData } from '../../data/index.ts';
 import { newId } from '../../environment.ts';
+import { StrumFirst } from './StrumFirst.tsx';
 
 /** So many can be put on the shelf at once. */
 const MOST = 40;
 
 /** An empty shelf: what stands in front of the teacher, how many of them, and two ways to begin. */
-export default function FirstUse() {
+export default function FirstUse({ settings }: { readonly settings: Settings }) {
   const { repository } = useData();
   const [, setSearch] = useSearchParams();
   const [modelId, setModelId] = useState(MODELS[0]?.id ?? '');
@@ -26,9 +27,17 @@ export default function FirstUse() {
     await repository.saveSettings({ instrumentId: instruments[0]?.id ?? null });
     setSearch({ listen });
   };
+  const takeStrummed = async (strummed: Model, { id: tuningId }: Tuning) => {
+    const [instrument] = shelfOf(strummed, 1);
+    if (!instrument) return;
+    await repository.addInstruments([{ ...instrument, tuningId, homeTuningId: tuningId }]);
+    await repository.saveSettings({ instrumentId: instrument.id });
+    setSearch({ listen: 'microphone' });
+  };
   return (
     <Stack className="first-use" align="flex-start">
       <Title order={1}>What stands in front of you?</Title>
+      <StrumFirst settings={settings} onTake={(m, tuning) => void takeStrummed(m, tuning)} />
       <KindChoice value={modelId} onChange={setModelId} />
       <NumberInput
         label="How many of them?"
