@@ -4,6 +4,7 @@ import {
   type ListenEvent,
   Listener,
   type StringKnowledge,
+  type StrumTuning,
   WindingListener,
 } from '@rosefinch/core/listen';
 import type { Hz } from '@rosefinch/core/units';
@@ -19,6 +20,7 @@ import type {
 let sound: MessagePort | null = null;
 let listener: Listener | null = null;
 let strings: readonly StringKnowledge[] = [];
+let tunings: readonly StrumTuning[] = [];
 type Opening = Extract<AnalysisRequest, { type: 'open' }>;
 
 /** So many samples are heard at once, whatever the blocks in which they come. */
@@ -41,7 +43,7 @@ function open({ opening: number, sampleRate, sound: port, pace }: Opening): void
   close();
   opening = number;
   listener = new Listener(sampleRate, hearEvent);
-  listener.know(strings);
+  listener.know(strings, tunings);
   sound = port;
   port.onmessage = ({ data }: MessageEvent<SoundMessage>) => {
     try {
@@ -83,7 +85,7 @@ function heed(mark: SoundMark, sampleRate: Hz): void {
   if (mark.mark === 'ask') listener?.ask(mark.asked, mark.ago);
   else if (mark.mark === 'pair')
     pair = mark.hz === null ? null : { hz: mark.hz, sound: [], begun: false };
-  else if (mark.mark === 'strum') listener?.expectStrum(mark.tunings);
+  else if (mark.mark === 'strum') listener?.expectStrum(mark.expected);
   else if (mark.mark === 'wind')
     winding =
       mark.string &&
@@ -130,7 +132,8 @@ self.onmessage = ({ data }: MessageEvent<AnalysisRequest>) => {
     if (data.type === 'open') open(data);
     else if (data.type === 'know') {
       strings = data.strings;
-      listener?.know(strings);
+      tunings = data.tunings;
+      listener?.know(strings, tunings);
     } else if (data.type === 'ask') report({ type: 'here' });
     else close();
   } catch (error) {

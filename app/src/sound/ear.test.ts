@@ -134,7 +134,7 @@ describe('the ear', () => {
   it('a helper that stops is begun anew once, with what is known, and the second time it is said', () => {
     const { ear, told, worker } = open();
     const strings = [{ target: { course: 1, midi: 64, hz: 329.6 } }];
-    ear.know(strings);
+    ear.know(strings, []);
     ear.openPractice(START, false);
     const before = worker('analysis');
     before.onerror?.({ message: 'out of memory' });

@@ -67,14 +67,17 @@ export class Ear {
   private dog: Watchdog | null = null;
   /** How often helpers that stopped were begun anew. */
   private restarts = 0;
-  private known: readonly StringKnowledge[] = [];
+  private known: {
+    readonly strings: readonly StringKnowledge[];
+    readonly tunings: readonly StrumTuning[];
+  } = { strings: [], tunings: [] };
   private source: Source | null = null;
   /** What the player is asked for; a source that is opened is told at once. */
   private asked = 0;
   /** The string that is followed while it is wound; a source that is opened is told too. */
   private wound: WoundString | null = null;
-  /** The tunings that a strum may be in which is waited for; a source that is opened is told too. */
-  private strums: readonly StrumTuning[] | null = null;
+  /** A strum is waited for; a source that is opened is told too. */
+  private strums = false;
   /** What the application sounds reaches the microphone, and no practice instrument. */
   private hearsTheRoom = false;
   private readonly reference = new Speaker(REFERENCE_RATE);
@@ -122,10 +125,10 @@ export class Ear {
     return practiceHands(line, speaker, sound);
   }
 
-  /** Says what is known of the strings; it helps to tell like candidates apart. */
-  know(strings: readonly StringKnowledge[]): void {
-    this.known = strings;
-    this.analysis.send({ type: 'know', strings });
+  /** Says what is known of the strings, and in which tunings they may be strummed instead. */
+  know(strings: readonly StringKnowledge[], tunings: readonly StrumTuning[]): void {
+    this.known = { strings, tunings };
+    this.analysis.send({ type: 'know', ...this.known });
   }
 
   /** From `ago` seconds before now every pluck is an answer to this; its reports carry the number. */
@@ -139,10 +142,10 @@ export class Ear {
     this.source?.mark({ mark: 'pair', hz });
   }
 
-  /** Takes the next sound for a strum over all strings, maybe in one of these tunings; null for none. */
-  expectStrum(tunings: readonly StrumTuning[] | null): void {
-    this.strums = tunings;
-    this.source?.mark({ mark: 'strum', tunings });
+  /** Takes the next sound for a strum over all strings, or no longer. */
+  expectStrum(expected: boolean): void {
+    this.strums = expected;
+    this.source?.mark({ mark: 'strum', expected });
   }
 
   /** Follows a string while it is wound up; null follows none. */
@@ -225,7 +228,7 @@ export class Ear {
     const { sampleRate, sound } = source;
     this.analysis.send({ type: 'open', opening, sampleRate, sound, pace }, [sound]);
     source.mark({ mark: 'ask', asked: this.asked, ago: 0 });
-    if (this.strums) source.mark({ mark: 'strum', tunings: this.strums });
+    if (this.strums) source.mark({ mark: 'strum', expected: true });
     if (this.wound) source.mark({ mark: 'wind', string: this.wound });
     this.dog = new Watchdog(
       () => this.analysis.send({ type: 'ask' }),
@@ -252,7 +255,7 @@ export class Ear {
     if (this.restarts++ < MOST_RESTARTS) {
       this.analysis.close();
       this.analysis = this.analyse();
-      this.analysis.send({ type: 'know', strings: this.known });
+      this.analysis.send({ type: 'know', ...this.known });
       return this.hearer.again();
     }
     this.hearer.problem(

@@ -26,8 +26,8 @@ export type SoundMark =
   | { readonly mark: 'ask'; readonly asked: number; readonly ago: number }
   /** Two strings will be sounded together near a pitch: report their beat, and no reading meanwhile. */
   | { readonly mark: 'pair'; readonly hz: Hz | null }
-  /** The next sound is a strum over all strings, maybe in one of these tunings; null expects none. */
-  | { readonly mark: 'strum'; readonly tunings: readonly StrumTuning[] | null }
+  /** The next sound is a strum over all strings, or is it no longer. */
+  | { readonly mark: 'strum'; readonly expected: boolean }
   /** A string is wound up: follow it, and report no readings meanwhile; null follows none. */
   | { readonly mark: 'wind'; readonly string: WoundString | null }
   /** Hear nothing for so many seconds: the application itself is sounding. */
@@ -56,8 +56,12 @@ export type AnalysisRequest =
       /** As time goes, or faster: then it is told how long what was heard lasts. */
       readonly pace: 'real' | 'fast';
     }
-  /** What is known of the strings, for this sound and those that are opened later. */
-  | { readonly type: 'know'; readonly strings: readonly StringKnowledge[] }
+  /** What is known of the strings, and in which tunings they may be instead, for this sound and those that are opened later. */
+  | {
+      readonly type: 'know';
+      readonly strings: readonly StringKnowledge[];
+      readonly tunings: readonly StrumTuning[];
+    }
   /** Is it still there? */
   | { readonly type: 'ask' }
   | { readonly type: 'close' };

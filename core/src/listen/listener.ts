@@ -168,12 +168,13 @@ export class Listener {
   private clippedRun = 0;
   private clipped = false;
   private strings: readonly StringKnowledge[] = [];
+  private tunings: readonly StrumTuning[] = [];
   /** What was asked from which decimated sample on, oldest first. */
   private readonly asked: { from: number; what: number }[] = [];
   /** Time that went by unheard. */
   private unheard: Seconds = 0;
   /** A strum was asked for: the next sound is taken for one. */
-  private strumAsked: readonly StrumTuning[] | null = null;
+  private strumAsked = false;
   /** A sound that may be a strum, with what it is otherwise: it is heard out first. */
   private undecided: Extract<ListenEvent, { type: 'outcome' }> | null = null;
 
@@ -194,9 +195,13 @@ export class Listener {
     this.scratch = new Float64Array(this.buffer.length);
   }
 
-  /** Says what is known of the strings from now on; they help to choose between like candidates. */
-  know(strings: readonly StringKnowledge[]): void {
+  /**
+   * Says what is known of the strings from now on, which helps to choose between like candidates; and in
+   * which tunings they may be strummed instead of their own.
+   */
+  know(strings: readonly StringKnowledge[], tunings: readonly StrumTuning[] = []): void {
     this.strings = strings;
+    this.tunings = tunings;
   }
 
   /**
@@ -210,12 +215,9 @@ export class Listener {
     if (this.asked.length > MOST_ASKED) this.asked.shift();
   }
 
-  /**
-   * Says that the next sound is a strum over all strings, which may be in one of these tunings
-   * instead of its own; null expects none any more.
-   */
-  expectStrum(tunings: readonly StrumTuning[] | null): void {
-    this.strumAsked = tunings;
+  /** Says that the next sound is a strum over all strings, or that none is expected any more. */
+  expectStrum(expected: boolean): void {
+    this.strumAsked = expected;
   }
 
   /** Lets a stretch of the stream go by unheard; a note that sounds is concluded from what was heard of it. */
@@ -430,7 +432,7 @@ export class Listener {
     } as const;
     const sound = this.scratch.subarray(0, before + length);
     const strummed =
-      this.strumAsked !== null ||
+      this.strumAsked ||
       (this.strings.length >= FEWEST_STRUMMED && mayBeStrum(outcome, sound, before, this.rate));
     if (strummed) this.undecided = event;
     else this.say(event);
@@ -451,17 +453,13 @@ export class Listener {
     const { rate, strumAsked } = this;
     const samples = this.scratch.subarray(0, length);
     const strings = readStrum(samples, 0, rate, this.strings);
-    const like =
-      strumAsked && strings
-        ? likeliest(
-            tuningsLike(samples, 0, rate, strumAsked) ?? [],
-            this.strings.map(({ target }) => target.hz),
-          )
-        : [];
     // Of an instrument that nothing is known of the tuning is all there is to tell.
-    const told = strings && (isStrum(strings, strumAsked !== null) || like.length > 0);
-    if (!told) return this.say(event);
-    this.strumAsked = null;
+    const nothingKnown = strumAsked && this.strings.length === 0;
+    if (!strings || !(nothingKnown || isStrum(strings, strumAsked))) return this.say(event);
+    const own = this.strings.map(({ target }) => target.hz);
+    const like = likeliest(tuningsLike(samples, 0, rate, this.tunings) ?? [], own);
+    if (nothingKnown && like.length === 0) return this.say(event);
+    this.strumAsked = false;
     this.emit({ type: 'strum', asked: event.asked, start: event.start, strings, like });
   }
 

@@ -183,11 +183,11 @@ describe('a strum in the stream', () => {
     const quiet = sounding([], 0.5);
     return Float32Array.from([...quiet, ...sounding(strummed, 1.6), ...quiet]);
   };
-  const heard = (samples: Float32Array, tunings: readonly StrumTuning[] | null = null) => {
+  const heard = (samples: Float32Array, asked = false, tunings: readonly StrumTuning[] = []) => {
     const events: ListenEvent[] = [];
     const listener = new Listener(RATE, (event) => events.push(event));
-    listener.know(KNOWN);
-    if (tunings) listener.expectStrum(tunings);
+    listener.know(KNOWN, tunings);
+    if (asked) listener.expectStrum(true);
     for (let i = 0; i < samples.length; i += 480) listener.hear(samples.subarray(i, i + 480));
     listener.finish();
     return events.flatMap((e) => (e.type === 'strum' || e.type === 'outcome' ? [e] : []));
@@ -202,10 +202,27 @@ describe('a strum in the stream', () => {
     expect(strum.start).to.be.closeTo(0.5, 0.02);
   });
 
+  it('tells which other tuning it is in, and what it is in where nothing is known', () => {
+    const hzOf = (midi: readonly number[]) => midi.map((note) => 440 * 2 ** ((note - 69) / 12));
+    const down = { name: 'Two tones down', hz: hzOf([60, 55, 51, 46, 41, 36]) };
+    const own = { name: 'Standard', hz: GUITAR };
+    const other = stream(down.hz.map((hz, i) => ({ hz, b: B[i]!, at: 0.025 * (5 - i) })));
+    const likeOf = (events: readonly ListenEvent[]) =>
+      events.flatMap((e) => (e.type === 'strum' ? e.like.map(({ name }) => name) : []));
+    expect(likeOf(heard(other, true, [own, down]))).to.deep.equal(['Two tones down']);
+    const events: ListenEvent[] = [];
+    const listener = new Listener(RATE, (event) => events.push(event));
+    listener.know([], [own, down]);
+    listener.expectStrum(true);
+    listener.hear(other);
+    listener.finish();
+    expect(likeOf(events)).to.deep.equal(['Two tones down']);
+  });
+
   it('leaves one string alone a pluck, unless a strum was asked for', () => {
     const one = stream([guitar()[4]!]);
     expect(heard(one).map(({ type }) => type)).to.deep.equal(['outcome']);
-    const [asked] = heard(one, []);
+    const [asked] = heard(one, true);
     if (asked?.type !== 'strum') throw new Error('no strum');
     expect(asked.strings.filter(({ sure }) => sure).map(({ course }) => course)).to.deep.equal([5]);
   });

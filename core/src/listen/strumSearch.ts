@@ -61,7 +61,7 @@ export function searchStrum(strings: readonly SoughtString[], spectrum: Spectrum
   let value = Number.NEGATIVE_INFINITY;
   for (const start of starts) {
     const end = climb(tables, start, spectrum.peakCount, -1);
-    const reached = valueOf(tables, end, spectrum.peakCount);
+    const reached = worthOf(tables, end, spectrum.peakCount);
     if (reached > value) [best, value] = [end, reached];
   }
   const margin = tables.map((_, s) => {
@@ -94,7 +94,7 @@ export function explainedBy(strings: readonly SoughtString[], spectrum: Spectrum
   const middle = median(cents);
   const apart = cents.reduce((sum, c) => sum + ((c - middle) / APART.cents) ** 2, 0);
   const cost = APART.db * apart + TOGETHER.db * (middle / TOGETHER.cents) ** 2;
-  return { value: valueOf(tables, end, spectrum.peakCount) - cost, cents };
+  return { value: worthOf(tables, end, spectrum.peakCount) - cost, cents };
 }
 
 function placesOf({ hz, inharmonicity }: SoughtString, spectrum: Spectrum): Place[] {
@@ -159,7 +159,7 @@ function coverOf(
   return cover;
 }
 
-function valueOf(
+function worthOf(
   tables: readonly (readonly Place[])[],
   at: readonly number[],
   peaks: number,
@@ -248,7 +248,7 @@ function elsewhere(
     if (tried.some((other) => Math.abs(other - i) * STEP < ELSEWHERE)) continue;
     tried.push(i);
     const start = found.map((place, k) => (k === s ? i : place));
-    most = Math.max(most, valueOf(tables, climb(tables, start, peaks, s), peaks));
+    most = Math.max(most, worthOf(tables, climb(tables, start, peaks, s), peaks));
     if (tried.length === TRIED) break;
   }
   return most;

@@ -1,4 +1,4 @@
-import type { StringKnowledge } from '@rosefinch/core/listen';
+import type { StringKnowledge, StrumTuning } from '@rosefinch/core/listen';
 import { type RefObject, useEffect, useLayoutEffect, useRef, useState } from 'react';
 import { monotonic, pace } from '../../environment.ts';
 import type { AnalysisReport, Ear } from '../../sound/index.ts';
@@ -13,6 +13,7 @@ export function useJobHere(): void {
 /** The page's ear, for as long as the view is shown, told what is known of the strings. */
 export function useEar(
   strings: readonly StringKnowledge[],
+  tunings: readonly StrumTuning[],
   hearer: EarOwner,
 ): RefObject<Ear | null> {
   const ear = useRef<Ear | null>(null);
@@ -30,7 +31,7 @@ export function useEar(
     ear.current = earKeeper.take(owner);
     return () => earKeeper.leave(owner);
   }, []);
-  useEffect(() => ear.current?.know(strings), [strings]);
+  useEffect(() => ear.current?.know(strings, tunings), [strings, tunings]);
   return ear;
 }
 

@@ -41,8 +41,8 @@ export interface Listening {
   readonly say: (text: string, right: boolean) => void;
   /** Waits for two strings near a pitch; null waits no longer. */
   readonly expectPair: (hz: Hz | null) => void;
-  /** Takes the next sound for a strum over all strings, maybe in one of these tunings; null for none. */
-  readonly expectStrum: (tunings: readonly StrumTuning[] | null) => void;
+  /** Takes the next sound for a strum over all strings, or no longer. */
+  readonly expectStrum: (expected: boolean) => void;
   /** Follows a string while it is wound up, and reports no readings meanwhile; null follows none. */
   readonly followWinding: (string: WoundString | null) => void;
 }
@@ -51,6 +51,8 @@ export interface Listening {
 export interface Wish<Asked> {
   readonly settings: Settings;
   readonly strings: readonly StringKnowledge[];
+  /** In which they may be strummed instead of their own. */
+  readonly tunings?: readonly StrumTuning[];
   /** What the player is asked for just now, as plain data. */
   readonly asked: Asked;
   /** The string that was chosen by hand, or is asked for by name. */
@@ -67,6 +69,8 @@ export interface Wish<Asked> {
    */
   readonly hear: (report: AnalysisReport, asked: Asked) => void;
 }
+
+const NO_TUNINGS: readonly StrumTuning[] = [];
 
 /** Opens an ear for as long as the view is shown. */
 export function useListening<Asked>(wish: Wish<Asked>): Listening {
@@ -92,7 +96,11 @@ export function useListening<Asked>(wish: Wish<Asked>): Listening {
     setProblem(why);
     opening.refused();
   };
-  const ear = useEar(strings, { ...hearer, refused, again: () => again.current() });
+  const ear = useEar(strings, wish.tunings ?? NO_TUNINGS, {
+    ...hearer,
+    refused,
+    again: () => again.current(),
+  });
   const askedAt = useQuestions(wish.asked, ear);
   const opening = useOpening(ear, { settings, practice, heardFrom });
   const { source, hands, open, close } = opening;
@@ -128,7 +136,7 @@ export function useListening<Asked>(wish: Wish<Asked>): Listening {
     live.end();
     ear.current?.followWinding(string);
   };
-  const expectStrum = (tunings: readonly StrumTuning[] | null) => ear.current?.expectStrum(tunings);
+  const expectStrum = useCallback((expected: boolean) => ear.current?.expectStrum(expected), [ear]);
   const shown = problem && { message: problem.message, wayOn: problem.wayOn };
   return {
     source,

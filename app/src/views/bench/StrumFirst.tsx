@@ -3,7 +3,7 @@ import type { StrumLike, StrumTuning } from '@rosefinch/core/listen';
 import { TUNINGS, type Tuning, targetsOf } from '@rosefinch/core/music';
 import { MODELS, type Model } from '@rosefinch/core/strings';
 import { strummedInWords } from '@rosefinch/core/words';
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import type { Settings } from '../../data/index.ts';
 import { ListeningProblem, useJobHere, useListening } from '../../parts/listening/index.ts';
 
@@ -29,6 +29,7 @@ export function StrumFirst({ settings, onTake }: Props) {
   const listening = useListening<null>({
     settings,
     strings: NOTHING_KNOWN,
+    tunings: useMemo(() => everyTuning(settings.a4), [settings.a4]),
     asked: null,
     intended: () => null,
     practice: () => Promise.reject(new Error('no practice instrument is known yet')),
@@ -41,8 +42,8 @@ export function StrumFirst({ settings, onTake }: Props) {
   // Each strum is asked for anew.
   // biome-ignore lint/correctness/useExhaustiveDependencies: once it listens, and after each answer
   useEffect(() => {
-    if (source) expectStrum(everyTuning(settings.a4));
-  }, [source, like, settings.a4]);
+    if (source) expectStrum(true);
+  }, [source, like]);
   if (problem) return <ListeningProblem problem={problem} />;
   if (!source)
     return (

@@ -13,7 +13,6 @@ import {
   windingRound,
 } from '@rosefinch/core/dialogue';
 import type { CrossCheck } from '@rosefinch/core/fretboard';
-import type { StrumTuning } from '@rosefinch/core/listen';
 import { targetsOf } from '@rosefinch/core/music';
 import { practiceDetune } from '@rosefinch/core/practice';
 import type { Way } from '@rosefinch/core/retune';
@@ -66,7 +65,7 @@ export function useBench(instrument: Instrument, stock: Stock): Bench {
   const open = useBenchSitting(instrument, stock);
   const { sitting } = open;
   const heardLast = useLastPitches(instrument);
-  const { home, a4 } = open;
+  const { home, a4, capo, tuning } = open;
   const last = useMemo(
     () => heardLast && (home ? pitchesBefore(heardLast, targetsOf(home, a4)) : heardLast),
     [heardLast, home, a4],
@@ -86,6 +85,10 @@ export function useBench(instrument: Instrument, stock: Stock): Bench {
   const listening = useListening<BenchAsked>({
     settings,
     strings: useMemo(() => world().strings, [world]),
+    tunings: useMemo(
+      () => (tuning ? strumTunings(instrument, tuning, stock.tunings, { a4, capo }) : []),
+      [instrument, tuning, stock.tunings, a4, capo],
+    ),
     asked: askedAtBench(talk, sitting.state, plannedNext(way, sitting.state)),
     intended: ({ chosen }) => chosen,
     practice,
@@ -97,10 +100,7 @@ export function useBench(instrument: Instrument, stock: Stock): Bench {
   });
   listens.current = listening.source !== null;
   useFirstPluck(open, listening);
-  const { effects, problem } = useEffects(instrument, open, listening, {
-    spoken: settings.spokenArrival,
-    tunings: () => (open.tuning ? strumTunings(instrument, open.tuning, stock.tunings, open) : []),
-  });
+  const { effects, problem } = useEffects(instrument, open, listening, settings.spokenArrival);
   perform.current = effects;
   const now = world();
   const course = windingRound(talk.led)?.toCome[0] ?? courseInHand(sitting.state, now.planned);
@@ -151,7 +151,7 @@ function useEffects(
   instrument: Instrument,
   { sitting }: BenchSitting,
   listening: Listening,
-  { spoken, tunings }: { readonly spoken: boolean; readonly tunings: () => StrumTuning[] },
+  spoken: boolean,
 ) {
   const { repository } = useData();
   const [problem, setProblem] = useState<string | null>(null);
@@ -169,7 +169,7 @@ function useEffects(
         case 'expect pair':
           return listening.expectPair(effect.hz);
         case 'expect strum':
-          return listening.expectStrum(effect.expected ? tunings() : null);
+          return listening.expectStrum(effect.expected);
         case 'follow winding':
           return listening.followWinding(effect.string);
         case 'say':
@@ -186,7 +186,7 @@ function useEffects(
         }
       }
     },
-    [sitting, repository, instrument.id, listening, spoken, tunings, afresh, notices],
+    [sitting, repository, instrument.id, listening, spoken, afresh, notices],
   );
   return { effects, problem };
 }
