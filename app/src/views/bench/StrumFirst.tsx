@@ -64,7 +64,7 @@ export function StrumFirst({ settings, onTake }: Props) {
                   variant="default"
                   onClick={() => onTake(model, tuning)}
                 >
-                  {model.name}, {tuning.name}
+                  {like?.length === 1 ? model.name : `${model.name}, ${tuning.name}`}
                 </Button>
               ))
             : [];
