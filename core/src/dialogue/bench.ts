@@ -283,8 +283,8 @@ function hear(talk: BenchTalk, heard: BenchHearing, asked: BenchAsked, world: Be
       return { state: { ...talk, track }, effects: [], quiet: true };
     }
     case 'strum':
-      // A reference, a comparison or a peg is asked for one string at a time.
-      return ['tuning', 'by ear'].includes(talk.led.kind)
+      // A reference, a comparison or a peg is asked for one string at a time; by ear nothing is told.
+      return ['tuning', 'verdict'].includes(talk.led.kind)
         ? hearStrummed(closeNote(talk), heard, world)
         : { state: talk, effects: [] };
     case 'outcome':

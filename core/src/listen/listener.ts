@@ -197,7 +197,7 @@ export class Listener {
 
   /**
    * Says what is known of the strings from now on, which helps to choose between like candidates; and in
-   * which tunings they may be strummed instead of their own.
+   * which tunings they may be strummed, their own among them: where there are none no strum is looked for.
    */
   know(strings: readonly StringKnowledge[], tunings: readonly StrumTuning[] = []): void {
     this.strings = strings;
@@ -431,10 +431,10 @@ export class Listener {
       clipped: this.clipped,
     } as const;
     const sound = this.scratch.subarray(0, before + length);
-    const strummed =
-      this.strumAsked ||
-      (this.strings.length >= FEWEST_STRUMMED && mayBeStrum(outcome, sound, before, this.rate));
-    if (strummed) this.undecided = event;
+    // Where nobody told of tunings, strings are wanted one by one.
+    const sought = this.tunings.length > 0 && this.strings.length >= FEWEST_STRUMMED;
+    if (this.strumAsked || (sought && mayBeStrum(outcome, sound, before, this.rate)))
+      this.undecided = event;
     else this.say(event);
   }
 

@@ -193,13 +193,18 @@ describe('a strum in the stream', () => {
     return events.flatMap((e) => (e.type === 'strum' || e.type === 'outcome' ? [e] : []));
   };
 
+  const OWN = { name: 'Standard', hz: GUITAR };
+
   it('is told by itself, instead of a pluck that was none', () => {
-    const events = heard(stream(guitar((i) => 0.025 * (5 - i))));
+    const events = heard(stream(guitar((i) => 0.025 * (5 - i))), false, [OWN]);
     expect(events.map(({ type }) => type)).to.deep.equal(['strum']);
     const [strum] = events;
     if (strum?.type !== 'strum') throw new Error('no strum');
     expect(strum.strings.filter(({ sure }) => sure).length).to.be.at.least(5);
     expect(strum.start).to.be.closeTo(0.5, 0.02);
+    // Where no tuning was told of, strings are wanted one by one.
+    const plain = heard(stream(guitar((i) => 0.025 * (5 - i))));
+    expect(plain.map(({ type }) => type)).to.deep.equal(['outcome']);
   });
 
   it('tells which other tuning it is in, and what it is in where nothing is known', () => {
@@ -221,7 +226,7 @@ describe('a strum in the stream', () => {
 
   it('leaves one string alone a pluck, unless a strum was asked for', () => {
     const one = stream([guitar()[4]!]);
-    expect(heard(one).map(({ type }) => type)).to.deep.equal(['outcome']);
+    expect(heard(one, false, [OWN]).map(({ type }) => type)).to.deep.equal(['outcome']);
     const [asked] = heard(one, true);
     if (asked?.type !== 'strum') throw new Error('no strum');
     expect(asked.strings.filter(({ sure }) => sure).map(({ course }) => course)).to.deep.equal([5]);

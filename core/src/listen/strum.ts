@@ -19,6 +19,26 @@ export const STRUM_WINDOW = { from: 0.32, first: 0.34, final: 0.68 } as const sa
 >;
 /** What an answer must hold: error, partials of its own, outliers, how well places elsewhere are ruled out, agreement of the two windows. */
 const SURE = { error: 2.2, own: 2, outliers: 0.34, margin: 20, agree: 3 } as const;
+/** Partials of many strings at once. */
+const MOST_PEAKS = 320;
+/** Where the second search puts a string further from the first than this, it is fitted anew. */
+const MOVED: Cents = 4;
+/** The first half is fitted with B nearly as the whole has it: its prior that much narrower. */
+const NARROWER = 4;
+/** A sound is a strum by itself when so large a share of the strings is answered, and at least so many. */
+const STRUMMED = { share: 0.6, fewest: 3 } as const;
+/** What a strum may look like to an ear that seeks one string. */
+const SEVERAL: ReadonlySet<PluckOutcome['kind']> = new Set(['not sure', 'more than one string']);
+/** A reading that explains less of its sound than this may be of one string among many. */
+const CLEAR = 0.6;
+/** Loudness by steps, from when all strings are struck: plucked strings only fade. */
+const FADES = { from: 0.3, step: 0.06, rise: 1.15, falls: 0.92 } as const;
+/** A tuning is another than the one before it only from so many dB on; below, both are named. */
+const SURELY_DB = 10;
+/** What the strings are set to is believed until another tuning explains so many dB more. */
+const OWN_DB = 25;
+/** Nearer than this two strings are one. */
+const SAME: Cents = 10;
 
 /** What a strum tells of one string. */
 export interface StrumString {
@@ -30,9 +50,12 @@ export interface StrumString {
   readonly inharmonicity: number;
   /** It is answered; otherwise it is to be plucked alone. */
   readonly sure: boolean;
+  /** dB of peaks that are lost where it stands elsewhere. */
   readonly margin: number;
+  /** Partials that stand by themselves, and the share of them that lie off its law. */
   readonly own: number;
   readonly outliers: number;
+  /** How far the first half of the window says otherwise. */
   readonly agree: Cents;
 }
 
@@ -49,13 +72,9 @@ export function readStrum(
   sampleRate: Hz,
   strings: readonly StringKnowledge[],
 ): StrumString[] | null {
-  const from = onset + Math.round(STRUM_WINDOW.from * sampleRate);
-  const lengthOf = (seconds: Seconds) => Math.round(seconds * sampleRate);
-  const length = Math.min(lengthOf(STRUM_WINDOW.final), samples.length - from);
-  if (length < lengthOf(STRUM_WINDOW.first)) return null;
-  const whole = samples.subarray(from, from + length);
-  const spectrum = new Spectrum(length, sampleRate, MOST_PEAKS);
-  spectrum.analyse(whole, 0, length);
+  const window = windowOf(samples, onset, sampleRate);
+  if (!window) return null;
+  const { whole, spectrum } = window;
   const sought = strings.map((string) => ({
     hz: string.lastHz ?? string.target.hz,
     prior: priorOf(string),
@@ -71,46 +90,38 @@ export function readStrum(
   const again = search(fitted.map(({ inharmonicity }) => inharmonicity));
   const moved = again.cents.some((cents, s) => Math.abs(cents - first.cents[s]!) > MOVED);
   const final = moved ? fit(whole, sampleRate, sought, again.cents) : fitted;
-  const start = whole.subarray(0, lengthOf(STRUM_WINDOW.first));
+  const start = whole.subarray(0, Math.round(STRUM_WINDOW.first * sampleRate));
   const nested = fit(
     start,
     sampleRate,
     sought.map((string, s) => ({
       hz: final[s]!.hz,
-      prior: { mean: final[s]!.inharmonicity, sigma: string.prior.sigma / 4 },
+      prior: { mean: final[s]!.inharmonicity, sigma: string.prior.sigma / NARROWER },
     })),
     sought.map(() => 0),
   );
-  return strings.map((string, s) => {
-    const { hz, errorCents, inharmonicity, own, outliers } = final[s]!;
-    const margin = again.margin[s]!;
-    const agree = centsBetween(hz, nested[s]!.hz);
-    return {
-      course: string.target.course,
-      hz,
-      cents: centsBetween(string.target.hz, hz),
-      errorCents,
-      inharmonicity,
-      margin,
-      own,
-      outliers,
-      agree,
-      sure:
-        errorCents < SURE.error &&
-        own >= SURE.own &&
-        outliers < SURE.outliers &&
-        margin > SURE.margin &&
-        Math.abs(agree) < SURE.agree,
+  return strings.map(({ target }, s) => {
+    const fitted = final[s]!;
+    const told = {
+      ...fitted,
+      course: target.course,
+      cents: centsBetween(target.hz, fitted.hz),
+      margin: again.margin[s]!,
+      agree: centsBetween(fitted.hz, nested[s]!.hz),
     };
+    return { ...told, sure: isSure(told) };
   });
 }
 
-/** A sound is a strum by itself when so large a share of the strings is answered, and at least so many. */
-const STRUMMED = { share: 0.6, fewest: 3 } as const;
-/** A reading that explains less of its sound than this may be of one string among many. */
-const CLEAR = 0.6;
-/** Loudness by steps, from when all strings are struck: plucked strings only fade. */
-const FADES = { from: 0.3, step: 0.06, rise: 1.15, falls: 0.92 } as const;
+function isSure({ errorCents, own, outliers, margin, agree }: Omit<StrumString, 'sure'>): boolean {
+  return (
+    errorCents < SURE.error &&
+    own >= SURE.own &&
+    outliers < SURE.outliers &&
+    margin > SURE.margin &&
+    Math.abs(agree) < SURE.agree
+  );
+}
 
 /** True where a sound that was no clear reading of one string fades as strings do: it is worth looking for all of them. */
 export function mayBeStrum(
@@ -141,9 +152,6 @@ export function mayBeStrum(
   return first > 0 && last < FADES.falls * first;
 }
 
-/** What a strum may look like to an ear that seeks one string. */
-const SEVERAL: ReadonlySet<PluckOutcome['kind']> = new Set(['not sure', 'more than one string']);
-
 /** True where so many strings are answered that it was a strum; one is enough where it was asked for. */
 export function isStrum(strings: readonly StrumString[], asked: boolean): boolean {
   const sure = strings.filter((string) => string.sure).length;
@@ -173,27 +181,18 @@ export function tuningsLike(
   sampleRate: Hz,
   tunings: readonly StrumTuning[],
 ): StrumLike[] | null {
-  const from = onset + Math.round(STRUM_WINDOW.from * sampleRate);
-  const length = Math.min(Math.round(STRUM_WINDOW.final * sampleRate), samples.length - from);
-  if (length < Math.round(STRUM_WINDOW.first * sampleRate)) return null;
-  const spectrum = new Spectrum(length, sampleRate, MOST_PEAKS);
-  spectrum.analyse(samples.subarray(from, from + length), 0, length);
+  const window = windowOf(samples, onset, sampleRate);
+  if (!window) return null;
   const { mean } = GENERAL_PRIOR;
   return tunings
     .map(({ name, hz }) => {
       const strings = hz.map((one) => ({ hz: one, inharmonicity: mean }));
-      const { value, cents } = explainedBy(strings, spectrum);
+      const { value, cents } = explainedBy(strings, window.spectrum);
       return { name, hz, value, cents: median(cents) };
     })
     .sort((a, b) => b.value - a.value)
     .filter(({ hz }, i, all) => all.findIndex((other) => sameStrings(other.hz, hz)) === i);
 }
-
-/** A tuning is another than the one before it only from so many dB on; below, both are named. */
-const SURELY_DB = 10;
-
-/** What the strings are set to is believed until another tuning explains so many dB more. */
-const OWN_DB = 25;
 
 /** The one tuning that a strum sounds like, or the two that it may be; none where it is `own`, as it is set. */
 export function likeliest(
@@ -214,11 +213,17 @@ function sameStrings(one: readonly Hz[], two: readonly Hz[]): boolean {
   return a.length === b.length && a.every((hz, i) => Math.abs(centsBetween(hz, b[i]!)) < SAME);
 }
 
-/** Nearer than this two strings are one. */
-const SAME: Cents = 10;
-
-const MOST_PEAKS = 320;
-const MOVED: Cents = 4;
+/** The stretch that is read, and its spectrum; null where the sound ends too soon. */
+function windowOf(samples: Float64Array, onset: number, sampleRate: Hz) {
+  const lengthOf = (seconds: Seconds) => Math.round(seconds * sampleRate);
+  const from = onset + lengthOf(STRUM_WINDOW.from);
+  const length = Math.min(lengthOf(STRUM_WINDOW.final), samples.length - from);
+  if (length < lengthOf(STRUM_WINDOW.first)) return null;
+  const whole = samples.subarray(from, from + length);
+  const spectrum = new Spectrum(length, sampleRate, MOST_PEAKS);
+  spectrum.analyse(whole, 0, length);
+  return { whole, spectrum };
+}
 
 function fit(
   samples: Float64Array,
