@@ -1,7 +1,7 @@
 import { BenchPage } from './bench.ts';
 import { OWN_PORT } from './playwright.config.ts';
 import { strumOf } from './sound.ts';
-import { expect, feed, heardOut, storedEvents, test } from './test.ts';
+import { expect, feed, goTo, heardOut, storedEvents, test } from './test.ts';
 
 test('one strum tells which strings are off, and puts each on record', async ({ page }) => {
   const bench = new BenchPage(page);
@@ -33,6 +33,7 @@ test.describe('by microphone', () => {
     await said.getByRole('button', { name: /soprano/ }).click();
     const bench = new BenchPage(page);
     await page.locator('.job[aria-busy=false]').waitFor();
+    await expect(page.getByRole('button', { name: /My ukulele/ })).toBeVisible();
     await feed(page, strumOf([-20, 0, 0.2, -31]));
     await expect(bench.advice).toContainText('Strings 1 and 4 are off; the rest is right.');
     // Another tuning than the one that is set is told as such.
@@ -40,5 +41,12 @@ test.describe('by microphone', () => {
     await expect(bench.advice).toContainText('Strum all 4 strings, slowly.');
     await feed(page, strumOf([-500, -500, -500, -500]));
     await expect(bench.advice).toContainText(/That sounds like Baritone/);
+    // Another one comes onto the shelf in the same way, by a name that is free.
+    await goTo(page, '/shelf');
+    await page.getByRole('link', { name: 'Strum it, to know what it is' }).click();
+    await page.getByRole('button', { name: 'Strum what is in front of you' }).click();
+    await feed(page, strumOf([10, 0, 4, 8]));
+    await said.getByRole('button', { name: /concert/ }).click();
+    await expect(page.getByRole('button', { name: /Ukulele 1/ })).toBeVisible();
   });
 });

@@ -4,6 +4,7 @@ import { allInTune, currentPass, passDone } from '@rosefinch/core/sitting';
 import type { Instrument } from '@rosefinch/core/strings';
 import { IconEye } from '@tabler/icons-react';
 import { type ComponentProps, lazy, useMemo, useState } from 'react';
+import { useSearchParams } from 'react-router';
 import { inHandOf, type Stock, useStock } from '../../data/index.ts';
 import { Dialog, IconAction, KEY_TABLE, useDrop } from '../../parts/frame/index.ts';
 import {
@@ -35,10 +36,12 @@ const FirstUse = lazy(() => import('./FirstUse.tsx'));
 /** The bench: picks the instrument, or asks for a first one on an empty shelf. */
 export function BenchView() {
   const stock = useStock();
+  const [search] = useSearchParams();
   useJobHere();
   if (!stock) return <p>One moment …</p>;
   const instrument = inHandOf(stock);
-  if (!instrument) return <FirstUse settings={stock.settings} />;
+  // Another one may be put on the shelf by a strum.
+  if (!instrument || search.has('new')) return <FirstUse stock={stock} />;
   return (
     <BenchOf
       key={`${instrument.id} ${instrument.tuningId} ${instrument.capo}`}

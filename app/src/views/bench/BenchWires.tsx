@@ -4,7 +4,7 @@ import { ledger } from '@rosefinch/core/sitting';
 import { useRingingCourse } from '../../parts/listening/index.ts';
 import { type Perch, WireCanvas, type WireLine, WireList } from '../../parts/wires/index.ts';
 import type { Bench } from './useBench.ts';
-import { endOf, gaugeOf, lineInWords, windingEnd } from './wireLines.ts';
+import { gaugeOf, lineEnd, lineInWords } from './wireLines.ts';
 
 interface Props {
   readonly bench: Bench;
@@ -17,7 +17,7 @@ export function BenchWires({ bench, perches: all }: Props) {
   const { state } = sitting;
   const { tolerance } = state.goal;
   const hidden = isByEar(talk);
-  const round = windingRound(talk.led);
+  const winds = windingRound(talk.led) !== null;
   const inHand = useRingingCourse(listening.live) ?? bench.course;
   const rows = new Map(ledger(state).map((row) => [row.course, row]));
   const turnedRound = stock.settings.wires !== 'as you look down';
@@ -27,15 +27,12 @@ export function BenchWires({ bench, perches: all }: Props) {
     if (!row) return [];
     const perches = all.get(course) ?? [];
     const newest = perches.at(-1);
+    const end = lineEnd(row, talk, hidden);
     return [
       {
         course,
         name: targetName(target),
-        says: round
-          ? windingEnd(round, course).word
-          : hidden
-            ? 'no figure'
-            : lineInWords(row, newest, tolerance),
+        says: winds ? end.word : hidden ? 'no figure' : lineInWords(row, newest, tolerance),
         active: course === inHand,
         chosen: state.chosen === course,
         picture: (
@@ -50,7 +47,7 @@ export function BenchWires({ bench, perches: all }: Props) {
             text={`${perches.length} plucks of string ${course}`}
           />
         ),
-        ...(round ? windingEnd(round, course) : endOf(row, hidden)),
+        ...end,
       },
     ];
   });

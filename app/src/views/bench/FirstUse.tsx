@@ -2,17 +2,19 @@ import './firstUse.css';
 import { Button, Group, NumberInput, Radio, Stack, Text, Title } from '@mantine/core';
 import type { InstrumentKind, Tuning } from '@rosefinch/core/music';
 import { type Instrument, MODELS, type Model } from '@rosefinch/core/strings';
+import { capital } from '@rosefinch/core/words';
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
-import { type Settings, useData } from '../../data/index.ts';
+import { type Stock, useData } from '../../data/index.ts';
 import { newId } from '../../environment.ts';
 import { StrumFirst } from './StrumFirst.tsx';
 
 /** So many can be put on the shelf at once. */
 const MOST = 40;
 
-/** An empty shelf: what stands in front of the teacher, how many of them, and two ways to begin. */
-export default function FirstUse({ settings }: { readonly settings: Settings }) {
+/** An empty shelf, or another one for it: what stands in front of the teacher, how many of them, and ways to begin. */
+export default function FirstUse({ stock }: { readonly stock: Stock }) {
+  const names = stock.shelf.map(({ name }) => name);
   const { repository } = useData();
   const [, setSearch] = useSearchParams();
   const [modelId, setModelId] = useState(MODELS[0]?.id ?? '');
@@ -22,13 +24,13 @@ export default function FirstUse({ settings }: { readonly settings: Settings }) 
   const kind = model ? kindOf(model) : 'guitar';
   const begin = async (listen: 'microphone' | 'practice') => {
     if (!model) return;
-    const instruments = shelfOf(model, many);
+    const instruments = shelfOf(model, many, names);
     await repository.addInstruments(instruments);
     await repository.saveSettings({ instrumentId: instruments[0]?.id ?? null });
     setSearch({ listen });
   };
   const takeStrummed = async (strummed: Model, { id: tuningId }: Tuning) => {
-    const [instrument] = shelfOf(strummed, 1);
+    const [instrument] = shelfOf(strummed, 1, names);
     if (!instrument) return;
     await repository.addInstruments([{ ...instrument, tuningId, homeTuningId: tuningId }]);
     await repository.saveSettings({ instrumentId: instrument.id });
@@ -37,7 +39,7 @@ export default function FirstUse({ settings }: { readonly settings: Settings }) 
   return (
     <Stack className="first-use" align="flex-start">
       <Title order={1}>What stands in front of you?</Title>
-      <StrumFirst settings={settings} onTake={(m, tuning) => void takeStrummed(m, tuning)} />
+      <StrumFirst settings={stock.settings} onTake={(m, tuning) => void takeStrummed(m, tuning)} />
       <KindChoice value={modelId} onChange={setModelId} />
       <NumberInput
         label="How many of them?"
@@ -93,10 +95,15 @@ function kindOf(model: Model): InstrumentKind {
   return model.build('', '').kind;
 }
 
-/** One is the teacher’s own; of more than one each has its number. */
-function shelfOf(model: Model, count: number): Instrument[] {
+/** The first one is the teacher’s own; of more than one each has its number, and none the name of another. */
+function shelfOf(model: Model, count: number, names: readonly string[]): Instrument[] {
   const kind = kindOf(model);
-  const named = (nth: number) =>
-    count === 1 ? `My ${kind}` : `${kind.charAt(0).toUpperCase()}${kind.slice(1)} ${nth}`;
-  return Array.from({ length: count }, (_, i) => model.build(newId(), named(i + 1)));
+  const mine = `My ${kind}`;
+  if (count === 1 && !names.includes(mine)) return [model.build(newId(), mine)];
+  const free: string[] = [];
+  for (let nth = 1; free.length < count; nth++) {
+    const name = `${capital(kind)} ${nth}`;
+    if (!names.includes(name)) free.push(name);
+  }
+  return free.map((name) => model.build(newId(), name));
 }

@@ -2,7 +2,7 @@ import { findTuning, targetsOf } from '@rosefinch/core/music';
 import { type BenchEvent, ledger, replay, type StringReading } from '@rosefinch/core/sitting';
 import { expect } from 'chai';
 import type { Heard } from '../../parts/listening/index.ts';
-import { endOf, gaugeOf, lineInWords, perchesByCourse } from './wireLines.ts';
+import { endOf, gaugeOf, lineEnd, lineInWords, perchesByCourse } from './wireLines.ts';
 
 const TARGETS = targetsOf(findTuning('guitar-standard')!, 440);
 const GOAL = { order: [6, 5, 4, 3, 2, 1], tolerance: 2 };
@@ -25,6 +25,27 @@ const heard = (event: BenchEvent, track?: readonly number[], stored = true) =>
     stored,
     measurement: track && { reading: {}, track: Float32Array.from(track) },
   }) as unknown as Heard;
+
+describe('what the conversation adds to a line', () => {
+  const tuning = { kind: 'tuning' } as const;
+
+  it('says where each string is while they are wound up', () => {
+    const round = { toCome: [4, 3], up: [6], left: [5], pitch: null, stood: null };
+    const words = [6, 5, 4, 1].map(
+      (course) =>
+        lineEnd(rowOf(course), { led: { kind: 'winding', round }, notice: null }, false).word,
+    );
+    expect(words).to.deep.equal(['near', 'left', 'to come', 'to come']);
+  });
+
+  it('asks for a string that a strum did not tell, and leaves the others as they stand', () => {
+    const notice = { kind: 'strum', heard: [6], alone: [5], like: [] } as const;
+    const line = (course: number) =>
+      lineEnd(rowOf(course, plucked(6, 0.5)), { led: tuning, notice }, false);
+    expect(line(5).word).to.equal('pluck alone');
+    expect(line(6)).to.deep.equal(endOf(rowOf(6, plucked(6, 0.5)), false));
+  });
+});
 
 describe('the right end of a wire', () => {
   it('says found, left and how the string stands', () => {

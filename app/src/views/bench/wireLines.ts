@@ -1,4 +1,4 @@
-import type { WindingRound } from '@rosefinch/core/dialogue';
+import { type BenchTalk, windingRound } from '@rosefinch/core/dialogue';
 import type { Target } from '@rosefinch/core/music';
 import { centsBetween } from '@rosefinch/core/music';
 import type { LedgerRow } from '@rosefinch/core/sitting';
@@ -58,10 +58,23 @@ export function endOf(row: LedgerRow, hidden: boolean) {
   };
 }
 
-/** … while strings are wound up from slack: only where each is of that. */
-export function windingEnd({ up, left }: WindingRound, course: number) {
-  const word = up.includes(course) ? 'near' : left.includes(course) ? 'left' : 'to come';
-  return { word };
+/** What the conversation adds to the lines of the strings. */
+type Shown = Pick<BenchTalk, 'led' | 'notice'>;
+
+/** … while strings are wound up from slack where each is of that; of one that a strum did not tell that it is to be plucked. */
+export function lineEnd(row: LedgerRow, { led, notice }: Shown, hidden: boolean) {
+  const { course } = row;
+  const round = windingRound(led);
+  if (round) {
+    const word = round.up.includes(course)
+      ? 'near'
+      : round.left.includes(course)
+        ? 'left'
+        : 'to come';
+    return { word };
+  }
+  if (notice?.kind === 'strum' && notice.alone.includes(course)) return { word: 'pluck alone' };
+  return endOf(row, hidden);
 }
 
 /** The same for those who do not see it, with the newest pluck first. */

@@ -171,6 +171,9 @@ function AddForm({ names }: { names: readonly string[] }) {
         <Button type="submit" disabled={name.trim() === ''}>
           Put it on the shelf
         </Button>
+        <Button component={Link} to="/?new" variant="default">
+          Strum it, to know what it is
+        </Button>
       </Group>
     </form>
   );
