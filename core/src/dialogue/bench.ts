@@ -1,4 +1,5 @@
 import { earVerdict, type HeardPluck, ringingOf } from '../coach/index.ts';
+import type { Refusal } from '../listen/index.ts';
 import { shiftHz } from '../music/index.ts';
 import {
   allInTune,
@@ -15,7 +16,7 @@ import {
 import { aimOf, hearPluck, stateOf } from '../state/index.ts';
 import { saidTurns } from '../words/index.ts';
 import { benchSaying } from './benchSaying.ts';
-import { askStrum, hearStrummed } from './benchStrum.ts';
+import { askStrum, hearStrummed, strumLetGo } from './benchStrum.ts';
 import type {
   BenchAsked,
   BenchEffect,
@@ -36,6 +37,7 @@ import { type PegTestRound, pegTestAfter, skipPeg, startPegTest } from './pegTes
 /** The coach looks back so many plucks. */
 const MOST_PLUCKS = 200;
 const TUNING: Plain = { kind: 'tuning' };
+const ALL_AT_ONCE: Refusal = { kind: 'more than one string', hz: [] };
 
 type Step = Next<BenchTalk, BenchEffect>;
 type Outcome = Extract<BenchHearing, { type: 'outcome' }>;
@@ -93,8 +95,10 @@ function stepOf({ beforeHz, turned }: PegTestRound): number {
 /** The conversation after an input, and what is to be done. */
 export function benchTalk(talk: BenchTalk, input: BenchInput, world: BenchWorld): Step {
   const round = windingRound(talk.led);
-  if (!round) return answer(talk, input, world);
-  return whileWinding(talk, input, { ...world, round }, answer);
+  const next = round
+    ? whileWinding(talk, input, { ...world, round }, answer)
+    : answer(talk, input, world);
+  return strumLetGo(talk, next);
 }
 
 function answer(talk: BenchTalk, input: BenchInput, world: BenchWorld): Step {
@@ -286,7 +290,7 @@ function hear(talk: BenchTalk, heard: BenchHearing, asked: BenchAsked, world: Be
       // A reference, a comparison or a peg is asked for one string at a time; by ear nothing is told.
       return ['tuning', 'verdict'].includes(talk.led.kind)
         ? hearStrummed(closeNote(talk), heard, world)
-        : { state: talk, effects: [] };
+        : { state: { ...talk, notice: { kind: 'refused', refusal: ALL_AT_ONCE } }, effects: [] };
     case 'outcome':
       return asked.reference ? hearReference(talk, heard) : put(talk, heard, asked, world);
   }

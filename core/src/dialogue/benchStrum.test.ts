@@ -76,6 +76,26 @@ describe('a strum at the bench', () => {
     expect(bench.effects).to.deep.equal([{ do: 'expect strum', expected: false }]);
   });
 
+  it('is waited for by the ear as long as it is said, whatever is done instead', () => {
+    const ends = { do: 'expect strum', expected: false };
+    for (const input of [
+      { type: 'choose', course: 3 },
+      { type: 'by ear' },
+      { type: 'wind' },
+      strum([9, 9, 9, 9, 9, 9]),
+    ] satisfies BenchInput[]) {
+      const bench = new Bench();
+      bench.send({ type: 'strum' });
+      bench.send(input);
+      const asked = bench.talk.notice?.kind === 'strum asked';
+      expect(
+        bench.effects.some((e) => e.do === 'expect strum'),
+        input.type,
+      ).to.equal(!asked);
+      if (!asked) expect(bench.effects[0]).to.deep.equal(ends);
+    }
+  });
+
   it('is put on record string by string; the first that is off is in hand', () => {
     const bench = new Bench();
     expect(bench.send(strum([0.5, -9, 1, 0, 12, -0.4]))).to.equal(
@@ -135,5 +155,7 @@ describe('a strum at the bench', () => {
     bench.send({ type: 'reference' });
     bench.send(strum([0, 0, 0, 0, 0, 0]));
     expect(bench.effects).to.deep.equal([]);
+    expect(bench.talk.notice?.kind).to.equal('refused');
+    expect(bench.talk.led.kind).to.equal('reference');
   });
 });

@@ -22,6 +22,14 @@ export function askStrum(talk: BenchTalk): Step {
   };
 }
 
+/** The ear waits for a strum just as long as the page says so. */
+export function strumLetGo(before: BenchTalk, next: Step): Step {
+  const waits = ({ notice }: BenchTalk) => notice?.kind === 'strum asked';
+  const told = next.effects.some((effect) => effect.do === 'expect strum');
+  if (told || !waits(before) || waits(next.state)) return next;
+  return { ...next, effects: [{ do: 'expect strum', expected: false }, ...next.effects] };
+}
+
 /** Puts every string that a strum was sure of on record, those that are off last: the first of them is in hand then. */
 export function hearStrummed(talk: BenchTalk, strum: Strum, world: BenchWorld): Step {
   const { strings } = strum;

@@ -326,7 +326,9 @@ export class Listener {
 
   private begin(from = this.heard - this.detector.hop): void {
     const at = Math.max(0, from);
-    if (!this.concluded) this.conclude(at - Math.round(BEFORE_NEXT * this.rate));
+    // Strings that follow each other in a strum that was asked for are no notes of their own.
+    const sameStrum = this.strumAsked && at - this.onset < STRUM_WINDOW.from * this.rate;
+    if (!this.concluded && !sameStrum) this.conclude(at - Math.round(BEFORE_NEXT * this.rate));
     if (this.onset >= 0) this.release();
     this.onset = at;
     this.detector.ringing = true;

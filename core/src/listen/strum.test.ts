@@ -207,6 +207,12 @@ describe('a strum in the stream', () => {
     expect(plain.map(({ type }) => type)).to.deep.equal(['outcome']);
   });
 
+  it('that was asked for is one gesture, also where its strings are noticed one by one', () => {
+    const apart = guitar((i) => (i === 5 ? 0 : 0.12 + 0.02 * (4 - i)));
+    const events = heard(stream(apart), true, [OWN]);
+    expect(events.map(({ type }) => type)).to.deep.equal(['strum']);
+  });
+
   it('tells which other tuning it is in, and what it is in where nothing is known', () => {
     const hzOf = (midi: readonly number[]) => midi.map((note) => 440 * 2 ** ((note - 69) / 12));
     const down = { name: 'Two tones down', hz: hzOf([60, 55, 51, 46, 41, 36]) };

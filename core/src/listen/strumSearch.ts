@@ -23,6 +23,8 @@ const CENT = Math.LN2 / 1200;
 /** Places this far away are another answer. */
 const ELSEWHERE: Cents = 9;
 const MOST_SWEEPS = 6;
+/** So many other places of a string are tried. */
+const TRIED = 4;
 
 /** One string as the search knows it. */
 export interface SoughtString {
@@ -253,6 +255,3 @@ function elsewhere(
   }
   return most;
 }
-
-/** Other places of a string that are tried. */
-const TRIED = 4;

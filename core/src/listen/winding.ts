@@ -129,6 +129,8 @@ export class WindingListener {
   /** Lets a stretch of the stream go by unheard. */
   pass(seconds: Seconds): void {
     for (let left = seconds; left > 0; left -= HOP) this.belief.elapse(Math.min(left, HOP));
+    // What was heard before does not stand beside what comes after.
+    this.ring.fill(0);
     this.heard += Math.round(seconds * this.rate);
   }
 
