@@ -1,159 +1,244 @@
 import {
-  amountOf,
-  type CauseFound,
-  causesOf,
-  FIFTEEN_FRETS,
   type FretReading,
-  type Pressure,
-  semitonesOf,
-  sequenceOf,
-  USEFUL_FRETS,
+  type Judgement,
+  judgeNeck,
+  MOST_PLUCKS,
+  neckOf,
+  neckUnknowns,
+  nextPlace,
+  partKey,
 } from '@rosefinch/core/intonation';
-import { between, normal, type Random, seededRandom } from '@rosefinch/core/maths';
+import { seededRandom } from '@rosefinch/core/maths';
+import {
+  type FaultKind,
+  type ForeignNeck,
+  foreignNeck,
+  NECK_KINDS,
+  type NeckKind,
+  WORLDS,
+  type World,
+} from './foreign/necks.ts';
+import { quantile } from './print.ts';
 
-const SCALE = 648;
-const NOISE = 0.5;
-/** A finger never presses twice alike, in cents. */
-const FINGER = 0.5;
+/** Between two plucks. */
+const EACH_MS = 8000;
+const LAST = 12;
+const LIMIT = 5;
 
-/** What is out of its place, in cents: the nut everywhere, the saddle and a step of pressure at fret 12, the nut's height at fret 1. */
-interface Truth {
-  readonly nut: number;
-  readonly saddle: number;
-  readonly pressure: number;
-  readonly height: number;
-  readonly badFret: number | null;
-  readonly bad: number;
+/** One check as the app leads it, until it is decided. */
+export interface Checked {
+  readonly neck: ForeignNeck;
+  readonly judgement: Judgement;
+  readonly plucks: number;
+  /** The furthest note, as it truly is. */
+  readonly worst: number;
 }
 
-const NONE: Truth = { nut: 0, saddle: 0, pressure: 0, height: 0, badFret: null, bad: 0 };
+function checked(neck: ForeignNeck): Checked {
+  const seen = neckOf(neck.instrument, neck.targets);
+  const unknowns = neckUnknowns(seen);
+  const readings: FretReading[] = [];
+  let judgement = judgeNeck(seen, readings, LIMIT, unknowns);
+  for (;;) {
+    const asked = nextPlace(seen, readings, judgement);
+    if (!asked) break;
+    const { course, place } = asked;
+    const press =
+      place.kind === 'fret'
+        ? { course, fret: place.fret, pressure: place.pressure }
+        : { course, fret: 0, pressure: 'normal' as const };
+    readings.push({ course, place, ...neck.read(press), at: readings.length * EACH_MS });
+    // Before each string was plucked four times nothing is decided.
+    if (readings.length >= 4 * seen.strings.length)
+      judgement = judgeNeck(seen, readings, LIMIT, unknowns);
+  }
+  let worst = 0;
+  for (const { course } of seen.strings)
+    for (let fret = 1; fret <= LAST; fret++)
+      worst = Math.max(worst, Math.abs(neck.net(course, fret)));
+  return { neck, judgement, plucks: readings.length, worst };
+}
 
-/** One string as a microphone and a finger give it. */
-function read(
-  random: Random,
-  truth: Truth,
-  frets: readonly number[],
-  pressures: readonly Pressure[],
-  finger = FINGER,
-): FretReading[] {
-  const open = between(random, -30, 30);
-  return sequenceOf(frets, pressures).map((place, i) => {
-    const n = semitonesOf(place);
-    let off = 0;
-    if (place.kind === 'fret') {
-      const step = { soft: -1, normal: 0, hard: 1 }[place.pressure];
-      off =
-        truth.nut +
-        truth.saddle * (2 ** (n / 12) - 1) +
-        (truth.height * (1 - 2 ** (-1 / 12))) / (1 - 2 ** (-n / 12)) +
-        (truth.pressure / 2) * step * 2 ** (n / 12) +
-        (n === truth.badFret ? truth.bad : 0) +
-        finger * normal(random);
-    }
-    const cents = open + 100 * n + off + NOISE * normal(random);
-    return {
-      course: 1,
-      place,
-      cents,
-      errorCents: Math.hypot(NOISE, place.kind === 'fret' ? finger : 0),
-      at: i,
+const seedOf = (seed: number, ...of: number[]) =>
+  of.reduce((sum, k) => sum * 31 + k + 1, seed * 7919);
+
+export function checksOf(
+  first: number,
+  count: number,
+  world: World,
+  kind: NeckKind,
+  fault: { readonly kind: FaultKind; readonly low: number; readonly high: number } | null,
+): Checked[] {
+  return Array.from({ length: count }, (_, i) => {
+    const faultSeed = fault ? fault.kind.length * 13 + fault.kind.charCodeAt(1) : 0;
+    const random = seededRandom(
+      seedOf(first + i, WORLDS.indexOf(world), NECK_KINDS.indexOf(kind), faultSeed),
+    );
+    const wanted = fault && {
+      kind: fault.kind,
+      effect: fault.low + random() * (fault.high - fault.low),
     };
+    return checked(foreignNeck(random, world, kind, wanted));
   });
 }
 
-const of = (causes: readonly CauseFound[], cause: CauseFound['cause']) =>
-  causes.find((one) => one.cause === cause);
+const percent = (k: number, n: number) => (n === 0 ? '–' : `${((100 * k) / n).toFixed(1)} %`);
 
-function spreadOf(values: readonly number[]): number {
-  return Math.sqrt(values.reduce((sum, value) => sum + value * value, 0) / values.length);
-}
-
-/** Nut and saddle recovered from strings that have both. */
-function twoTerms(n: number, frets: readonly number[]): string {
-  const nut: number[] = [];
-  const saddle: number[] = [];
-  const covered = { nut: 0, saddle: 0, of: 0 };
-  let silent = 0;
-  for (let seed = 1; seed <= n; seed++) {
-    const random = seededRandom(seed * 313);
-    const truth = { ...NONE, nut: between(random, 3, 10), saddle: between(random, 4, 14) };
-    const found = causesOf(read(random, truth, frets, ['normal'], 0));
-    if (found.kind !== 'fitted') {
-      silent++;
-      continue;
-    }
-    const [a, s] = [of(found.causes, 'nut place'), of(found.causes, 'saddle place')];
-    if (!a || !s) {
-      silent++;
-      continue;
-    }
-    const exact = amountOf({ cause: 'saddle place', cents: truth.saddle, errorCents: 0 }, SCALE)!;
-    nut.push(a.cents - truth.nut);
-    saddle.push(amountOf(s, SCALE)!.mm - exact.mm);
-    covered.of++;
-    if (Math.abs(a.cents - truth.nut) <= 1.2816 * a.errorCents) covered.nut++;
-    if (Math.abs(s.cents - truth.saddle) <= 1.2816 * s.errorCents) covered.saddle++;
-  }
-  const per = (count: number) => `${((100 * count) / covered.of).toFixed(0)} %`;
-  return `nut place to ${spreadOf(nut).toFixed(2)} cents, saddle to ${spreadOf(saddle).toFixed(2)} mm (one standard deviation); 80 % intervals hold ${per(covered.nut)} / ${per(covered.saddle)}; another set of causes chosen in ${silent}`;
-}
-
-/** Single bad frets, and checks of strings without one. */
-function badFrets(n: number): string {
-  let found = 0;
-  let alarms = 0;
-  for (let seed = 1; seed <= n; seed++) {
-    const random = seededRandom(seed * 317);
-    const fret = 2 + Math.floor(random() * 11);
-    const frets = [...new Set([...USEFUL_FRETS, fret])];
-    const base = { ...NONE, nut: between(random, 0, 8), saddle: between(random, 0, 10) };
-    const bad = between(random, 6, 12) * (random() < 0.5 ? -1 : 1);
-    const sick = causesOf(read(random, { ...base, badFret: fret, bad }, frets, ['normal']));
-    if (sick.kind === 'fitted' && of(sick.causes, 'fret')?.fret === fret) found++;
-    const well = causesOf(read(random, base, frets, ['normal']));
-    if (well.kind === 'fitted' && of(well.causes, 'fret')) alarms++;
-  }
-  return `bad frets (2 to 12) of 6 to 12 cents found ${found} of ${n}; alarms on strings without one ${alarms} of ${n}`;
-}
-
-/** Causes that are in no model: a stretched octave of the neck, a slowly bending one. */
-function outside(n: number): string {
-  let covered = 0;
-  let told = 0;
-  let cannot = 0;
-  for (let seed = 1; seed <= n; seed++) {
-    const random = seededRandom(seed * 331);
-    const saddle = between(random, 0, 10);
-    const sway = between(random, 1.5, 4);
-    const readings = read(random, { ...NONE, saddle }, USEFUL_FRETS, ['normal']).map((r) =>
-      r.place.kind === 'fret' ? { ...r, cents: r.cents + sway * Math.sin(r.place.fret) } : r,
+/** Sound instruments: how many are let go, and how many are certified of those that deserve it. */
+function soundFigures(first: number, count: number, kind: NeckKind): void {
+  for (const world of WORLDS) {
+    const all = checksOf(first, count, world, kind, null);
+    const by = (of: Judgement['verdict']['kind']) =>
+      all.filter(({ judgement }) => judgement.verdict.kind === of);
+    const good = all.filter(({ worst }) => worst < 4);
+    const certified = good.filter(({ judgement }) => judgement.verdict.kind === 'certified').length;
+    const wrongly = by('certified').filter(({ worst }) => worst > LIMIT).length;
+    const cleared = by('certified').length + by('nothing to order').length;
+    const ordered = by('at fault');
+    console.log(
+      `  ${kind}, ${world}, ${count}: cleared ${percent(cleared, count)}, ordered ${percent(ordered.length, count)}, undecided ${percent(by('undecided').length, count)}; certified ${percent(certified, good.length)} of ${good.length} that lie below 4, ${wrongly} wrongly of ${by('certified').length}; worst note ${quantile(
+        all.map(({ worst }) => worst),
+        0.5,
+        1,
+      )}; plucks ${quantile(
+        all.map(({ plucks }) => plucks),
+        0.5,
+        0,
+      )}`,
     );
-    const found = causesOf(readings);
-    if (found.kind !== 'fitted') continue;
-    if (found.strange) {
-      cannot++;
-      continue;
-    }
-    told++;
-    const s = of(found.causes, 'saddle place');
-    if (Math.abs((s?.cents ?? 0) - saddle) <= 1.2816 * (s?.errorCents ?? 0.5)) covered++;
+    for (const { judgement } of ordered.slice(0, 4)) console.log(`      ${said(judgement)}`);
   }
-  return `a neck that sways, which no cause explains: “cannot tell” ${cannot} of ${n}; else the saddle’s 80 % interval holds ${covered} of ${told}`;
 }
 
-/** Figures of the fret check. */
-export function fretFigures(n: number): void {
-  console.log(
-    `\nFret check, ${n} seeded strings of ${SCALE} mm (seeds 1–${n}), readings of ${NOISE} cent, open string read four times and its harmonic once`,
-  );
-  console.log(`  7 frets, steady finger: ${twoTerms(n, USEFUL_FRETS)}`);
-  console.log(`  15 frets, steady finger: ${twoTerms(n, FIFTEEN_FRETS)}`);
-  console.log(`  finger of ${FINGER} cent, ${badFrets(n)}`);
-  console.log(`  ${outside(n)}`);
-  let causes = 0;
-  for (let seed = 1; seed <= n; seed++) {
-    const found = causesOf(read(seededRandom(seed * 337), NONE, USEFUL_FRETS, ['normal']));
-    if (found.kind === 'fitted' && found.causes.length > 0) causes++;
+function said({ verdict }: Judgement): string {
+  if (verdict.kind === 'at fault' || verdict.kind === 'undecided')
+    return (verdict.kind === 'at fault' ? verdict.faults : verdict.likely)
+      .map(
+        (f) =>
+          `${partKey(f.part)} ${f.share.toFixed(2)} ${f.cents.toFixed(1)} [${f.low.toFixed(1)} ${f.high.toFixed(1)}] ${f.worst.toFixed(1)}→${f.worstAfter.toFixed(1)}`,
+      )
+      .join('; ');
+  return verdict.kind;
+}
+
+const FAULTS: readonly FaultKind[] = [
+  'saddle',
+  'slant',
+  'nut',
+  'slots',
+  'slot',
+  'action',
+  'fret',
+  'string',
+];
+
+/** True if a part is the one at fault: one string’s saddle and a false string are one. */
+function isRight(part: string, { neck: { fault } }: Checked): boolean {
+  if (!fault) return false;
+  if (fault.kind === 'fret' || fault.kind === 'slot' || fault.kind === 'string')
+    return part === `${fault.kind} ${fault.which}`;
+  return part === fault.kind;
+}
+
+function faultyFigures(
+  first: number,
+  count: number,
+  kind: NeckKind,
+  low: number,
+  high: number,
+): void {
+  const total = {
+    n: 0,
+    decided: 0,
+    wrong: 0,
+    also: 0,
+    undecided: 0,
+    first: 0,
+    cleared: 0,
+    hold: 0,
+    amounts: 0,
+  };
+  for (const fault of FAULTS) {
+    const all = WORLDS.flatMap((world) =>
+      checksOf(first, Math.ceil(count / WORLDS.length), world, kind, { kind: fault, low, high }),
+    ).filter(({ neck }) => neck.fault!.size < MOST_MM);
+    let [firstRight, decided, wrong, also, undecided, cleared, hold] = [0, 0, 0, 0, 0, 0, 0];
+    const off: number[] = [];
+    const notes: string[] = [];
+    for (const one of all) {
+      const { verdict } = one.judgement;
+      if (verdict.kind === 'at fault' || verdict.kind === 'undecided') {
+        const list = verdict.kind === 'at fault' ? verdict.faults : verdict.likely;
+        if (list[0] && isRight(partKey(list[0].part), one)) firstRight++;
+        else if (notes.length < 3)
+          notes.push(
+            `${fault} ${one.neck.fault!.which ?? ''} ${one.neck.fault!.size.toFixed(2)}: ${said(one.judgement)}`,
+          );
+      }
+      if (verdict.kind === 'at fault') {
+        decided++;
+        const right = verdict.faults.find((f) => isRight(partKey(f.part), one));
+        if (!right) wrong++;
+        else if (verdict.faults.length > 1) also++;
+        if (right) {
+          const { course, fret } = right.at;
+          const truth = one.neck.net(course, fret) - one.neck.netRight(course, fret);
+          if (truth >= right.low && truth <= right.high) hold++;
+          off.push(Math.abs(right.cents - truth) / Math.max(1, Math.abs(truth)));
+        }
+      } else if (verdict.kind === 'undecided') undecided++;
+      else cleared++;
+    }
+    const n = all.length;
+    console.log(
+      `  ${kind}, ${fault} of ${low}–${high} cents, ${n}: first ${percent(firstRight, n)}; decided ${percent(decided, n)}, wrong ${percent(wrong, decided)}, another beside ${percent(also, decided)}; undecided ${percent(undecided, n)}, cleared ${percent(cleared, n)}; amount within its 80 % ${percent(hold, off.length)}, median error ${
+        off.length
+          ? quantile(
+              off.map((x) => 100 * x),
+              0.5,
+              0,
+            )
+          : '–'
+      } %; plucks ${
+        n
+          ? quantile(
+              all.map(({ plucks }) => plucks),
+              0.5,
+              0,
+            )
+          : '–'
+      }`,
+    );
+    for (const note of notes) console.log(`      ${note}`);
+    total.n += n;
+    total.first += firstRight;
+    total.decided += decided;
+    total.wrong += wrong;
+    total.also += also;
+    total.undecided += undecided;
+    total.cleared += cleared;
+    total.hold += hold;
+    total.amounts += off.length;
   }
-  console.log(`  perfect strings: a cause named in ${causes} of ${n}`);
+  console.log(
+    `  ${kind}, all faults of ${low}–${high}: first ${percent(total.first, total.n)}, decided ${percent(total.decided, total.n)}, wrong ${percent(total.wrong, total.decided)}, also ${percent(total.also, total.decided)}, undecided ${percent(total.undecided, total.n)}, cleared ${percent(total.cleared, total.n)}, interval ${percent(total.hold, total.amounts)}`,
+  );
+}
+
+/** No slot and no saddle is wrong by more, in mm: what would need it is no fault of this cause. */
+const MOST_MM = 4;
+
+/** The judge of the fret check in worlds that are not its own. */
+export function fretFigures(first: number, sound: number, faulty: number): void {
+  console.log(
+    `\nFret check in three foreign worlds (seeds ${first} on), limit ${LIMIT} cents, at most ${MOST_PLUCKS} plucks`,
+  );
+  const only = process.argv.find((word) => word.startsWith('--kind='))?.slice('--kind='.length);
+  for (const kind of NECK_KINDS.filter((one) => !only || one === only)) {
+    if (sound > 0) soundFigures(first, sound, kind);
+    if (faulty > 0) {
+      faultyFigures(first, faulty, kind, 6, 12);
+      faultyFigures(first, faulty, kind, 4, 6);
+    }
+  }
 }

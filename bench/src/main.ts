@@ -30,7 +30,8 @@ const parts: Readonly<Record<string, () => void | Promise<void>>> = {
   coach: () => coachFigures(1001, 10, 60),
   settling: () => settlingFigures(300),
   frets: () => {
-    fretFigures(500);
+    const long = process.argv.includes('--long');
+    fretFigures(1, long ? 350 : 20, long ? 200 : 9);
     bridgeFigures();
   },
   who: whoFigures,

@@ -1,6 +1,7 @@
 import { Decimator, likeliest, STRUM_WINDOW, tuningsLike } from '@rosefinch/core/listen';
 import { between, seededRandom } from '@rosefinch/core/maths';
 import { type InstrumentKind, TUNINGS, type Tuning, targetsOf } from '@rosefinch/core/music';
+import type { Cents } from '@rosefinch/core/units';
 import { strum } from './foreign/strummed.ts';
 import { stringsOf } from './strums.ts';
 
@@ -20,6 +21,21 @@ const pitchesOf = (tuning: Tuning) =>
     .sort((a, b) => a - b)
     .join();
 
+/**
+ * True if a tuning is another one's, all of it moved by the same, and nearer to what sounds: half a step lower is
+ * the better name of what stands 70 cents low.
+ */
+function isNearer(named: Tuning, tuning: Tuning, together: Cents): boolean {
+  const [own, other] = [tuning, named].map((one) =>
+    targetsOf(one, 440)
+      .map(({ midi }) => midi)
+      .sort((a, b) => a - b),
+  );
+  const by = other!.map((midi, i) => 100 * (midi - own![i]!));
+  const all = by[0]!;
+  return by.every((cents) => cents === all) && Math.abs(together - all) < Math.abs(together);
+}
+
 /** Which tuning of the catalogue is strummed, each of its kind being offered; sets of the same pitches count once. */
 export function tuningFigures(first: number, each: number): void {
   for (const [together, kinds] of [
@@ -36,7 +52,8 @@ export function tuningFigures(first: number, each: number): void {
       const tuning = TUNINGS[Math.floor(random() * TUNINGS.length)]!;
       const made = MADE_AS[tuning.kind];
       const targets = targetsOf(tuning, 440);
-      const off = 2 ** (between(random, -together, together) / 1200);
+      const cents = between(random, -together, together);
+      const off = 2 ** (cents / 1200);
       const open = stringsOf(
         made[Math.floor(random() * made.length)]!,
         targets.map(({ midi }) => midi),
@@ -59,8 +76,10 @@ export function tuningFigures(first: number, each: number): void {
         decimator.outputRate,
         offered.map((one) => ({ name: one.id, hz: hzOf(one) })),
       )!;
-      const isIt = ({ name }: { readonly name: string }) =>
-        pitchesOf(offered.find(({ id }) => id === name)!) === pitchesOf(tuning);
+      const isIt = ({ name }: { readonly name: string }) => {
+        const named = offered.find(({ id }) => id === name)!;
+        return pitchesOf(named) === pitchesOf(tuning) || isNearer(named, tuning, cents);
+      };
       const likely = likeliest(like);
       if (isIt(like[0]!)) forced++;
       if (likely.length === 1) said++;

@@ -1,7 +1,9 @@
 import { expect } from 'chai';
+import { neckOf } from '../intonation/index.ts';
 import { findTuning, shiftHz, targetsOf } from '../music/index.ts';
 import type { FretCheck } from '../records/index.ts';
 import type { SourceKind } from '../sitting/index.ts';
+import { steelGuitar } from '../strings/index.ts';
 import { fretNoticeInWords } from '../words/index.ts';
 import { outcomeOf, pluckOf, readingAt } from './benchFixture.ts';
 import {
@@ -14,6 +16,10 @@ import {
 } from './frets.ts';
 
 const TARGETS = targetsOf(findTuning('guitar-standard')!, 440);
+const NECK = neckOf(
+  steelGuitar('g', 'G'),
+  TARGETS.map(({ hz }) => hz),
+);
 const CHECK: FretCheck = {
   id: 'f',
   instrumentId: 'g',
@@ -36,7 +42,7 @@ function play(start: FretTalk, inputs: readonly FretInput[], source: SourceKind 
   for (const input of inputs) {
     now += 1000;
     const tells = (kind: SourceKind) => kind === 'microphone';
-    const next = fretTalk(talk, input, { targets: TARGETS, now, source, tells });
+    const next = fretTalk(talk, input, { targets: TARGETS, neck: NECK, now, source, tells });
     // What is on the disk is what the changes make of it.
     const kept = next.effects.reduce(
       (check, { change }) => changedCheck(check, change),
@@ -50,7 +56,7 @@ function play(start: FretTalk, inputs: readonly FretInput[], source: SourceKind 
 
 /** Sounds what is asked for, so far off. */
 function sounded(talk: FretTalk, cents: number): FretInput {
-  const asked = fretAsked(talk)!;
+  const asked = fretAsked(talk, NECK)!;
   const at =
     asked.place.kind === 'fret' ? 100 * asked.place.fret : asked.place.kind === 'open' ? 0 : 1200;
   return { type: 'heard', heard: pluckOf(TARGETS, asked.course, at + cents), asked };
@@ -71,7 +77,7 @@ describe('the conversation of a fret check', () => {
     expect(talk.check.readings.map(({ cents }) => Math.round(cents))).to.deep.equal([
       -6, -6, -6, -6,
     ]);
-    expect(fretAsked(talk)).to.deep.equal({ course: 6, place: { kind: 'harmonic' } });
+    expect(fretAsked(talk, NECK)).to.deep.equal({ course: 6, place: { kind: 'harmonic' } });
   });
 
   it('a pluck made before anything was asked for is nobody’s', () => {
@@ -94,13 +100,13 @@ describe('the conversation of a fret check', () => {
       (talk) => ({
         type: 'heard',
         heard: outcomeOf({ kind: 'too quiet', levelDbfs: -70 }),
-        asked: fretAsked(talk),
+        asked: fretAsked(talk, NECK),
       }),
       /^Too quiet/,
     ],
     [
       'another string open',
-      (talk) => ({ type: 'heard', heard: pluckOf(TARGETS, 5, 0), asked: fretAsked(talk) }),
+      (talk) => ({ type: 'heard', heard: pluckOf(TARGETS, 5, 0), asked: fretAsked(talk, NECK) }),
       /sounded like string 5/,
     ],
     [
@@ -108,7 +114,7 @@ describe('the conversation of a fret check', () => {
       (talk) => ({
         type: 'heard',
         heard: outcomeOf(readingAt(shiftHz(TARGETS[5]!.hz, -380))),
-        asked: fretAsked(talk),
+        asked: fretAsked(talk, NECK),
       }),
       /not string 6 open|sounded like/,
     ],
@@ -130,7 +136,11 @@ describe('the conversation of a fret check', () => {
 
   it('asks about a pitch at another fret, and takes it there or drops it', () => {
     const start = play(opened(), [{ type: 'skip' }]);
-    expect(fretAsked(start)?.place).to.deep.equal({ kind: 'fret', fret: 12, pressure: 'normal' });
+    expect(fretAsked(start, NECK)?.place).to.deep.equal({
+      kind: 'fret',
+      fret: 12,
+      pressure: 'normal',
+    });
     const elsewhere = play(start, [sounded(start, -106)]);
     expect(elsewhere.other).to.include({ heard: 11 });
     expect(elsewhere.check.readings).to.have.length(4);
@@ -144,25 +154,43 @@ describe('the conversation of a fret check', () => {
     expect(play(elsewhere, [sounded(elsewhere, -3)]).other).to.equal(null);
   });
 
-  it('a fretted reading carries the finger’s own scatter', () => {
+  it('a fretted reading keeps its own error: what the finger scatters is found from all', () => {
     const start = play(opened(), [{ type: 'skip' }]);
     const talk = play(start, [sounded(start, -6)]);
-    // 0.3 of the reading and 0.5 of the finger, in quadrature.
-    expect(talk.check.readings.at(-1)?.errorCents).to.be.closeTo(Math.sqrt(0.34), 1e-9);
+    expect(talk.check.readings.at(-1)?.errorCents).to.equal(0.3);
+  });
+
+  it('led, opens each string once and goes on by what was read; a place that is left out is not asked for', () => {
+    const led = { ...CHECK, led: true as const, courses: [6, 5, 4, 3, 2, 1] };
+    let talk = startFretTalk(led);
+    const asked: string[] = [];
+    for (let i = 0; i < 6; i++) {
+      asked.push(`${fretAsked(talk, NECK)?.course}`);
+      talk = play(talk, [sounded(talk, 3)]);
+    }
+    expect(asked).to.deep.equal(['6', '5', '4', '3', '2', '1']);
+    const first = fretAsked(talk, NECK)!;
+    expect(first.place.kind).to.equal('fret');
+    const left = play(talk, [{ type: 'skip' }]);
+    expect(fretAsked(left, NECK)).to.not.deep.equal(first);
+    // A pluck at the place goes on from there, and finishing ends it.
+    const on = play(left, [sounded(left, 3)]);
+    expect(on.check.readings).to.have.length(7);
+    expect(fretAsked(play(on, [{ type: 'finish' }]), NECK)).to.equal(null);
   });
 
   it('strikes out and notes the last reading that counts', () => {
     const talk = play(opened(), [{ type: 'strike out' }, { type: 'note', text: 'buzz' }]);
     expect(talk.check.readings[3]).to.include({ struckOut: true });
     expect(talk.check.readings[2]).to.include({ note: 'buzz' });
-    expect(fretAsked(talk)?.place).to.deep.equal({ kind: 'open' });
+    expect(fretAsked(talk, NECK)?.place).to.deep.equal({ kind: 'open' });
     const empty = startFretTalk(CHECK);
     expect(play(empty, [{ type: 'strike out' }]).check).to.equal(CHECK);
   });
 
   it('asks for nothing once it is finished', () => {
     const talk = play(opened(), [{ type: 'finish' }]);
-    expect(fretAsked(talk)).to.equal(null);
+    expect(fretAsked(talk, NECK)).to.equal(null);
     expect(talk.check.doneAt).to.equal(5000);
   });
 

@@ -2,7 +2,10 @@ import {
   type FretAsked,
   type FretPlace,
   type FretReading,
+  judgementOf,
+  type Neck,
   nextAsked,
+  nextPlace,
   openOf,
   otherFret,
   placeKey,
@@ -21,9 +24,7 @@ import type { Cents, EpochMs } from '../units.ts';
 import type { FretNotice } from '../words/index.ts';
 import type { Next } from './machine.ts';
 
-/** A finger that presses the same fret twice shifts it by so much; common practice, no source. */
-const FINGER: Cents = 0.5;
-/** No open string is read better than this, whatever its own error says. */
+/** No string is read better than this, whatever its own error says. */
 const LEAST_ERROR: Cents = 0.1;
 /** Further from its note than this the open string is taken for another one. */
 const OPEN_WITHIN: Cents = 350;
@@ -61,6 +62,7 @@ export interface FretTalk {
 
 /** What is true beside the conversation at the moment of an input. */
 export interface FretWorld {
+  readonly neck: Neck;
   readonly targets: readonly Target[];
   readonly now: EpochMs;
   readonly source: SourceKind;
@@ -97,9 +99,12 @@ export function startFretTalk(check: FretCheck): FretTalk {
   return { check, skipped: new Set(), notice: null, other: null };
 }
 
-/** What is to be sounded next; null when all of it was read, or the check is over. */
-export function fretAsked({ check, skipped }: FretTalk): FretAsked | null {
-  return check.doneAt === null ? nextAsked(check, skipped) : null;
+/** What is to be sounded next; null when all of it was read, it is decided, or the check is over. */
+export function fretAsked({ check, skipped }: FretTalk, neck: Neck): FretAsked | null {
+  if (check.doneAt !== null) return null;
+  if (!check.led) return nextAsked(check, skipped);
+  const isSkipped = ({ course, place }: FretAsked) => skipped.has(`${course} ${placeKey(place)}`);
+  return nextPlace(neck, check.readings, judgementOf(neck, check.readings), isSkipped);
 }
 
 /** A check after a change. */
@@ -132,7 +137,7 @@ export function fretTalk(talk: FretTalk, input: FretInput, world: FretWorld): St
     case 'drop other':
       return still({ ...talk, other: null });
     case 'skip': {
-      const asked = fretAsked(talk);
+      const asked = fretAsked(talk, world.neck);
       if (!asked) return still({ ...talk, other: null });
       const key = `${asked.course} ${placeKey(asked.place)}`;
       return still({ ...talk, other: null, skipped: new Set([...talk.skipped, key]) });
@@ -212,8 +217,8 @@ function put(
   { cents, errorCents: error }: { readonly cents: Cents; readonly errorCents: Cents },
   { now, source }: FretWorld,
 ): Stepped {
-  const errorCents =
-    place.kind === 'fret' ? Math.hypot(error, FINGER) : Math.max(LEAST_ERROR, error);
+  // What the finger scatters is found from the readings, not put into each.
+  const errorCents = Math.max(LEAST_ERROR, error);
   const reading = { course, place, cents, errorCents, at: now };
   return change(talk, { type: 'add', source, reading });
 }

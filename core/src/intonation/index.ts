@@ -1,10 +1,8 @@
 export { type BridgeEnd, bridgeEnds, type OctaveTest } from './bridge.ts';
-export type { Cause, CauseFound, StringCauses } from './causes.ts';
-export { amountOf, causesOf } from './causes.ts';
-export type { FretErrors, Shape, ShapeOutcome, Way } from './compromise.ts';
-export { compromiseOf, outcomeOf, parseShape } from './compromise.ts';
-export type { Finding } from './findings.ts';
-export { findingsOf } from './findings.ts';
+export type { Compromise, FretErrors, Shape, ShapeOutcome, Way } from './compromise.ts';
+export { compromiseFor, compromiseOf, outcomeOf, parseShape } from './compromise.ts';
+export { errorsOf } from './errors.ts';
+export { type Explanations, expectedError, explain, neckUnknowns } from './explain.ts';
 export type { FretPlace, FretReading, FretSheet, Pressure } from './map.ts';
 export {
   FIFTEEN_FRETS,
@@ -13,8 +11,10 @@ export {
   PRESSURES,
   semitonesOf,
   sequenceOf,
+  TWELVE_FRETS,
   USEFUL_FRETS,
 } from './map.ts';
+export { type Neck, neckOf } from './neck.ts';
 export {
   bridgeEndsOf,
   type EndUnder,
@@ -22,9 +22,9 @@ export {
   OCTAVE_FRETS,
   outerCourses,
 } from './octaves.ts';
+export { MOST_PLUCKS, nextPlace } from './places.ts';
 export { CENTS_PER_E, nutShift, saddleShift } from './saddle.ts';
 export {
-  causesByCourse,
   errorOf,
   type FretAsked,
   nextAsked,
@@ -33,3 +33,13 @@ export {
   shareDone,
 } from './sequence.ts';
 export { commonShapes } from './shapes.ts';
+export { type Part, partKey } from './unknowns.ts';
+export {
+  type Fault,
+  type FretVerdict,
+  type Judgement,
+  judgementOf,
+  judgeNeck,
+  type NoteOff,
+  USUAL_LIMIT,
+} from './verdict.ts';

@@ -33,6 +33,8 @@ export interface FretReading {
 
 /** What a check asks for, and what was read of it. */
 export interface FretSheet {
+  /** Each place follows from what was read before it, until it is decided; the whole neck is in question. */
+  readonly led?: true;
   /** Strings, frets and pressures that are asked for. */
   readonly courses: readonly number[];
   readonly frets: readonly number[];
@@ -45,6 +47,8 @@ export function semitonesOf(place: FretPlace): number {
   return place.kind === 'open' ? 0 : place.kind === 'harmonic' ? OCTAVE_FRET : place.fret;
 }
 
+/** All up to the octave: every one is heard before an instrument is cleared. */
+export const TWELVE_FRETS: readonly number[] = Array.from({ length: 12 }, (_, i) => i + 1);
 /** The shortest set that tells anything, most telling first. */
 export const USEFUL_FRETS: readonly number[] = [12, 1, 2, 3, 5, 7, 9];
 /** The first fifteen, up and down the neck by turns, so that a drift does not look like a cause. */

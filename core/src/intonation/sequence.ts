@@ -1,5 +1,4 @@
 import type { Cents } from '../units.ts';
-import { causesOf, type StringCauses } from './causes.ts';
 import {
   type FretPlace,
   type FretReading,
@@ -20,7 +19,7 @@ export function placeKey(place: FretPlace): string {
   return place.kind === 'fret' ? `${place.fret} ${place.pressure}` : place.kind;
 }
 
-/** The first place that was not read so often as it is asked for, and not skipped; null when all were. */
+/** The first place of a list that was not read so often as it is asked for, and not skipped; null when all were. */
 export function nextAsked(check: FretSheet, skipped: ReadonlySet<string>): FretAsked | null {
   for (const course of check.courses) {
     const wanted = new Map<string, number>();
@@ -82,11 +81,4 @@ export function shareDone(check: FretSheet): number {
       done += Math.min(read.length, asked);
     }
   return wanted === 0 ? 1 : done / wanted;
-}
-
-/** What the readings of each string come to. */
-export function causesByCourse({ courses, readings }: FretSheet): Map<number, StringCauses> {
-  return new Map(
-    courses.map((course) => [course, causesOf(readings.filter((r) => r.course === course))]),
-  );
 }

@@ -1,72 +1,68 @@
 import { digest } from '../maths/digestFixture.ts';
 import { normal, seededRandom } from '../maths/index.ts';
+import { findTuning, targetsOf } from '../music/index.ts';
 import { findModel } from '../strings/index.ts';
 import {
-  amountOf,
   bridgeEnds,
-  causesOf,
   commonShapes,
   compromiseOf,
+  expectedError,
   type FretReading,
-  findingsOf,
+  judgeNeck,
+  neckOf,
+  nextPlace,
   nutShift,
   outcomeOf,
   type Pressure,
+  placeKey,
   saddleShift,
   semitonesOf,
-  sequenceOf,
-  USEFUL_FRETS,
 } from './index.ts';
 
-type Off = (fret: number, pressure: Pressure) => number;
+type Off = (course: number, fret: number, pressure: Pressure) => number;
 
 /** A neck a fault at a time, and some together. */
 const NECKS: Readonly<Record<string, Off>> = {
   sound: () => 0.4,
-  saddle: (fret) => 7 * (2 ** (fret / 12) - 1),
-  nut: (fret) => 9 * 2 ** (-fret / 6),
-  high: (fret, pressure) => 4 + 0.1 * fret + (pressure === 'hard' ? 6 : 0),
-  'one fret': (fret) => (fret === 7 ? 8 : 0.2),
-  mixed: (fret, pressure) =>
-    -4 * (2 ** (fret / 12) - 1) + 5 * 2 ** (-fret / 5) + (pressure === 'hard' ? 3 : 0),
-  scattered: (fret) => 5 * Math.sin(2.3 * fret),
+  saddle: (_, fret) => 8 * (2 ** (fret / 12) - 1),
+  nut: () => 7,
+  high: (course, fret, pressure) =>
+    (4 + course) * 2 ** (-fret / 3) + (pressure === 'soft' ? -1 : 0),
+  'one fret': (_, fret) => (fret === 7 ? 8 : 0.2),
+  'one string': (course, fret) => (course === 2 ? 0.8 * fret : 0),
+  scattered: (course, fret) => 5 * Math.sin(2.3 * fret + course),
 };
 
-function readings(off: Off, noise: number, pressures: readonly Pressure[]): FretReading[] {
+const guitar = findModel('steel-guitar')!.build('g', 'G');
+const NECK = neckOf(
+  guitar,
+  targetsOf(findTuning('guitar-standard')!, 440).map(({ hz }) => hz),
+);
+
+/** A check as it is led, until it is over. */
+function said(off: Off) {
   const random = seededRandom(6);
-  return sequenceOf(USEFUL_FRETS, pressures).map((place, at) => ({
-    course: 1,
-    place,
-    cents:
+  const readings: FretReading[] = [];
+  for (;;) {
+    const judgement = judgeNeck(NECK, readings);
+    const asked = nextPlace(NECK, readings, judgement);
+    if (!asked)
+      return {
+        verdict: judgement.verdict,
+        places: readings.map(({ course, place }) => `${course} ${placeKey(place)}`),
+        at: [1, 5, 12].map((fret) =>
+          expectedError(judgement.explanations!, { course: 3, fret, pressure: 'normal' }),
+        ),
+      };
+    const { course, place } = asked;
+    const cents =
       4 +
       100 * semitonesOf(place) +
-      (place.kind === 'fret' ? off(place.fret, place.pressure) : 0) +
-      noise * normal(random),
-    errorCents: 0.4 + 0.1 * (at % 3),
-    at,
-  }));
+      (place.kind === 'fret' ? off(course, place.fret, place.pressure) : 0) +
+      0.4 * normal(random);
+    readings.push({ course, place, cents, errorCents: 0.3, at: 8000 * readings.length });
+  }
 }
-
-const banjo = findModel('banjo-five')!.build('b', 'B');
-
-const said = (off: Off) => {
-  const plain = causesOf(readings(off, 0.4, ['normal']));
-  const all = readings(off, 0.7, ['soft', 'normal', 'hard']);
-  const causes = causesOf(all);
-  const fitted = (one: typeof plain) =>
-    one.kind === 'fitted' && {
-      causes: one.causes,
-      strange: one.strange,
-      at: [1, 5, 12].map((fret) => one.at(fret, 'normal')),
-      amounts: one.causes.map((cause) => amountOf(cause, 648)),
-    };
-  return {
-    plain: fitted(plain),
-    all: fitted(causes),
-    few: causesOf(all.slice(0, 7)),
-    findings: findingsOf(banjo, new Map([1, 3].map((course) => [course, causes]))),
-  };
-};
 
 /** What the chords of a guitar lose and gain by detuning it for them. */
 function compromises() {

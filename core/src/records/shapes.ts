@@ -234,6 +234,7 @@ const fretCheck = record<Kept<FretCheck>>({
   startedAt: moment(),
   zone: name(),
   courses: list(course(), { min: 1, max: MOST_STRINGS }),
+  led: optional(yes()),
   frets: list(fret(), { min: 1, max: 100 }),
   pressures: list(pressure(), { min: 1, max: 10 }),
   readings: list(fretReading, { max: 10_000 }),

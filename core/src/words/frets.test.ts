@@ -1,13 +1,17 @@
 import { expect } from 'chai';
-import type { Finding, FretPlace } from '../intonation/index.ts';
+import type { Fault, FretPlace, FretVerdict, Part } from '../intonation/index.ts';
 import {
   bridgeInWords,
-  findingInWords,
+  compromiseInWords,
+  faultyPartInWords,
   fretNoticeInWords,
   fretTaskInWords,
+  fretVerdictInWords,
   howInWords,
   otherPlaceInWords,
+  partInWords,
   placeInWords,
+  touchInWords,
 } from './frets.ts';
 
 const fret = (number: number, pressure: 'soft' | 'normal' | 'hard' = 'normal'): FretPlace => ({
@@ -15,15 +19,6 @@ const fret = (number: number, pressure: 'soft' | 'normal' | 'hard' = 'normal'): 
   fret: number,
   pressure,
 });
-const finding = (cause: Finding['cause'], cents: number, change: Partial<Finding> = {}) => ({
-  cause,
-  courses: [3],
-  cents,
-  errorCents: 0.44,
-  amounts: [],
-  ...change,
-});
-
 describe('places on the neck in words', () => {
   const PLACES: readonly (readonly [FretPlace, number, string, RegExp])[] = [
     [{ kind: 'open' }, 0, 'open', /^Nothing held/],
@@ -61,50 +56,151 @@ describe('places on the neck in words', () => {
 });
 
 describe('what the frets show, in words', () => {
-  const FINDINGS: readonly (readonly [Finding, string, string])[] = [
+  const NAMES: readonly (readonly [Part, string, string])[] = [
     [
-      finding('fret', 7.26, { fret: 7 }),
-      'Fret 7 is out of its place on string 3.',
-      'It alone is +7.3 ± 0.4 cents off; its neighbours are not.',
+      { kind: 'saddle' },
+      'the place of the bridge',
+      'The saddle stands too far from the nut: 2.1 mm (1.6 to 2.6).',
     ],
     [
-      finding('light touch', -4, { courses: [1, 3] }),
-      'A lighter touch helps on strings 1, 3.',
-      'Fret 12 is −4.0 ± 0.4 cents by it.',
+      { kind: 'slant' },
+      'the slant of the bridge',
+      'The saddle slants: under string 3 it stands too far from the nut by 2.1 mm (1.6 to 2.6), at the other side the other way.',
     ],
     [
-      finding('hard touch', 6),
-      'A hard finger makes string 3 sharper.',
-      'Fret 12 is +6.0 ± 0.4 cents by it.',
+      { kind: 'nut' },
+      'the place of the nut',
+      'The nut stands too far from the first fret: 2.1 mm (1.6 to 2.6).',
     ],
     [
-      finding('saddle place', 5),
-      'Sharper the further up the neck on string 3: the saddle stands too near, as it plays at your pressure.',
-      'Fret 12 is +5.0 ± 0.4 cents off by it.',
+      { kind: 'slots' },
+      'the height of the nut slots',
+      'The nut slots are too high: 2.1 mm (1.6 to 2.6) above what is usual.',
     ],
     [
-      finding('saddle place', -5),
-      'Flatter the further up the neck on string 3: the saddle stands too far, as it plays at your pressure.',
-      'Fret 12 is −5.0 ± 0.4 cents off by it.',
+      { kind: 'slot', course: 3 },
+      'the nut slot of string 3',
+      'The nut slot of string 3 is too high: 2.1 mm (1.6 to 2.6) above what is usual.',
     ],
     [
-      finding('nut place', 3),
-      'Every fretted note alike is sharp on string 3: the nut stands too far back, or the open string was read off.',
-      '+3.0 ± 0.4 cents at every fret.',
+      { kind: 'action' },
+      'the height of the strings',
+      'The strings lie too high: 2.1 mm (1.6 to 2.6) above what is usual over fret 12.',
     ],
     [
-      finding('nut place', -3),
-      'Every fretted note alike is flat on string 3: the nut stands too near, or the open string was read off.',
-      '−3.0 ± 0.4 cents at every fret.',
+      { kind: 'fret', fret: 7 },
+      'fret 7',
+      'Fret 7 stands too near the bridge: 2.1 mm (1.6 to 2.6).',
     ],
+    [{ kind: 'hand' }, 'a heavy finger', 'A heavy finger.'],
     [
-      finding('nut height', 8),
-      'The first frets are worst on string 3: the nut slots are high.',
-      'Fret 1 is +8.0 ± 0.4 cents off by it, and less the further up.',
+      { kind: 'string', course: 3 },
+      'string 3 itself, or its point on the bridge',
+      'String 3 itself, or its point on the saddle: no reading tells the two apart.',
     ],
   ];
-  for (const [found, say, why] of FINDINGS)
-    it(say, () => expect(findingInWords(found)).to.deep.equal({ say, why }));
+  const fault = (part: Part, mm: Fault['mm']): Fault => ({
+    part,
+    share: 0.99,
+    cents: 8.2,
+    low: 6.1,
+    high: 10.4,
+    at: { course: 3, fret: 12 },
+    mm,
+    worst: 9.4,
+    worstAfter: 3.7,
+  });
+  for (const [part, name, say] of NAMES)
+    it(say, () => {
+      expect(partInWords(part, 'bridge')).to.equal(name);
+      const said = faultyPartInWords(
+        fault(part, { middle: 2.12, low: 1.61, high: 2.58 }),
+        'saddle',
+      );
+      expect(said.say).to.equal(say);
+      expect(said.more).to.match(
+        /^String 3 at fret 12 is \+8\.2 cents \(\+6\.1 to \+10\.4\) by it\./,
+      );
+      expect(said.more).to.match(
+        part.kind === 'string' ? /Fit a new string/ : /lie within 4 cents\./,
+      );
+    });
+
+  it('says the other way where a part stands the other way, and its interval from the smaller end', () => {
+    const other = (kind: 'saddle' | 'nut') =>
+      faultyPartInWords(fault({ kind }, { middle: -0.52, low: -0.7, high: -0.31 }), 'saddle').say;
+    expect(other('saddle')).to.equal('The saddle stands too near the nut: 0.52 mm (0.31 to 0.70).');
+    expect(other('nut')).to.equal(
+      'The nut stands too near the first fret: 0.52 mm (0.31 to 0.70).',
+    );
+    const crossing = fault({ kind: 'fret', fret: 2 }, { middle: -1.2, low: -2.2, high: 0.1 });
+    expect(faultyPartInWords(crossing, 'saddle').say).to.equal(
+      'Fret 2 stands too near the nut: 1.2 mm (0.0 to 2.2).',
+    );
+  });
+
+  it('never mixes certified, nothing to order and at fault', () => {
+    const say = (verdict: FretVerdict) =>
+      Object.values(fretVerdictInWords(verdict, 5, 'saddle')).join(' ');
+    expect(say({ kind: 'begun' })).to.match(/^Nothing is told yet/);
+    expect(say({ kind: 'certified' })).to.equal(
+      'Every note is within 5 cents. Frets 1 to 12 were heard. Nothing to order.',
+    );
+    expect(say({ kind: 'nothing to order', off: [], within: 0.6 })).to.match(
+      /^Nothing to order: no part is at fault\. No note is shown to be off by more than 5 cents\.$/,
+    );
+    const off = [4, 5, 6, 7].map((cents, i) => ({
+      course: i + 1,
+      fret: 1,
+      cents: i === 2 ? -cents : cents,
+    }));
+    expect(say({ kind: 'nothing to order', off, within: 0.1 })).to.equal(
+      'Nothing to order: no part is at fault. String 4 at fret 1 is 7.0 cents sharp, string 3 at fret 1 is 6.0 cents flat, string 2 at fret 1 is 5.0 cents sharp, and 1 more. Instruments of this build are so.',
+    );
+    const likely = [
+      fault({ kind: 'saddle' }, null),
+      { ...fault({ kind: 'nut' }, null), share: 0.05 },
+    ];
+    expect(say({ kind: 'undecided', likely, unheard: [4, 6] })).to.equal(
+      'Not decided yet. It may be the place of the saddle (99 %). Not heard yet: frets 4, 6.',
+    );
+    expect(say({ kind: 'undecided', likely: [], unheard: [] })).to.equal(
+      'Not decided yet. Nothing stands out so far.',
+    );
+    expect(say({ kind: 'at fault', faults: likely })).to.match(/^More than one part/);
+  });
+
+  it('says what the finger does where it was read', () => {
+    expect(touchInWords({ soft: null, hard: null })).to.equal(null);
+    expect(touchInWords({ soft: -3.21, hard: null })).to.match(/takes 3\.2 cents off fret 12/);
+    expect(touchInWords({ soft: -0.4, hard: 0.2 })).to.equal(
+      'a lighter one changes little. A hard one changes little.',
+    );
+    expect(touchInWords({ soft: null, hard: 5 })).to.equal('A hard one adds 5.0 cents.');
+  });
+
+  it('offers a compromise or says that none helps', () => {
+    const outcome = (worstBefore: number, worstAfter: number) => ({
+      name: 'C',
+      before: [],
+      after: [],
+      worstBefore,
+      worstAfter,
+    });
+    const of = (offered: boolean) =>
+      compromiseInWords({
+        offered,
+        offsets: [],
+        outcomes: [outcome(9.4, 4), outcome(6, 5.12)],
+        worstGain: 4,
+        meanGain: 3,
+        errorCents: 1,
+      });
+    expect(of(true)).to.equal(
+      'Detuned so, the widest pair comes from 9.4 to 5.1 cents, and no chord is worse.',
+    );
+    expect(of(false)).to.match(/^No compromise helps/);
+  });
 
   it('says of a loose bridge how each end moves', () => {
     const end = (course: number, mm: number, right = false) => ({

@@ -1,7 +1,17 @@
-import type { EndUnder, Finding, FretAsked, FretPlace } from '../intonation/index.ts';
+import type {
+  Compromise,
+  EndUnder,
+  FretAsked,
+  Fault as FretFault,
+  FretPlace,
+  FretVerdict,
+  NoteOff,
+  Part,
+  ShapeOutcome,
+} from '../intonation/index.ts';
 import type { Refusal } from '../listen/index.ts';
 import type { Cents } from '../units.ts';
-import { signedCents } from './figures.ts';
+import { distanceInWords, signedCents } from './figures.ts';
 import { refusalInWords } from './refusal.ts';
 import { capital, type Sentence } from './sentence.ts';
 
@@ -21,7 +31,7 @@ export function placeInWords(place: FretPlace, startFret: number): string {
 export function howInWords(place: FretPlace): string {
   switch (place.kind) {
     case 'open':
-      return 'Nothing held. It is read four times: every figure rests on it.';
+      return 'Nothing held: every figure of this string rests on it.';
     case 'harmonic':
       return 'Touch it lightly in its middle, do not press; let go after the pluck.';
     case 'fret':
@@ -51,45 +61,173 @@ export function otherPlaceInWords({ asked, heard, string }: OtherPlace): Sentenc
   };
 }
 
-const strings = (courses: readonly number[]) =>
-  `string${courses.length > 1 ? 's' : ''} ${courses.join(', ')}`;
+/** What stands at the end of the strings. */
+type End = 'saddle' | 'bridge';
 
-/** What was found, with its evidence. */
-export function findingInWords(finding: Finding): { readonly say: string; readonly why: string } {
-  const { cause, courses, cents, errorCents, fret } = finding;
-  const amount = `${signedCents(cents)} ± ${errorCents.toFixed(1)} cents`;
-  switch (cause) {
+/** @example partInWords({ kind: 'slot', course: 3 }, 'saddle') // => 'the nut slot of string 3' */
+export function partInWords(part: Part, end: End): string {
+  switch (part.kind) {
+    case 'saddle':
+      return `the place of the ${end}`;
+    case 'slant':
+      return `the slant of the ${end}`;
+    case 'nut':
+      return 'the place of the nut';
+    case 'slots':
+      return 'the height of the nut slots';
+    case 'slot':
+      return `the nut slot of string ${part.course}`;
+    case 'action':
+      return 'the height of the strings';
+    case 'hand':
+      return 'a heavy finger';
     case 'fret':
+      return `fret ${part.fret}`;
+    case 'string':
+      return `string ${part.course} itself, or its point on the ${end}`;
+  }
+}
+
+/** What is at fault, by so much, and what putting it right would bring. */
+export function faultyPartInWords(fault: FretFault, end: End): Sentence {
+  const { cents, low, high, at, worstAfter } = fault;
+  const ends = [low, high].sort((a, b) => Math.abs(a) - Math.abs(b));
+  const where = `String ${at.course} at fret ${at.fret} is ${signedCents(cents)} cents (${ends.map(signedCents).join(' to ')}) by it.`;
+  if (fault.part.kind === 'string')
+    return {
+      say: `${capital(partInWords(fault.part, end))}: no reading tells the two apart.`,
+      more: `${where} Fit a new string, and read it again.`,
+    };
+  return {
+    say: `${sizeInWords(fault, end)}.`,
+    more: `${where} Put right, the notes that it moves lie within ${Math.ceil(worstAfter)} cents.`,
+  };
+}
+
+/** @example 'The saddle stands too near the nut: 2.1 mm (1.7 to 2.6)' */
+function sizeInWords({ part, mm, at }: FretFault, end: End): string {
+  const size = mm ? millimetres(mm) : '';
+  const positive = (mm?.middle ?? 0) > 0;
+  switch (part.kind) {
+    case 'saddle':
+      return `The ${end} stands too ${positive ? 'far from' : 'near'} the nut: ${size}`;
+    case 'slant':
+      return `The ${end} slants: under string ${at.course} it stands too ${positive ? 'far from' : 'near'} the nut by ${size}, at the other side the other way`;
+    case 'nut':
+      return `The nut stands too ${positive ? 'far from' : 'near'} the first fret: ${size}`;
+    case 'slots':
+      return `The nut slots are too high: ${size} above what is usual`;
+    case 'slot':
+      return `The nut slot of string ${part.course} is too high: ${size} above what is usual`;
+    case 'action':
+      return `The strings lie too high: ${size} above what is usual over fret 12`;
+    case 'fret':
+      return `Fret ${part.fret} stands too near the ${positive ? 'bridge' : 'nut'}: ${size}`;
+    case 'hand':
+    case 'string':
+      return capital(partInWords(part, end));
+  }
+}
+
+/** @example millimetres({ middle: -2.14, low: -2.6, high: -1.7 }) // => '2.1 mm (1.7 to 2.6)' */
+function millimetres({ middle, low, high }: NonNullable<FretFault['mm']>): string {
+  const [least = 0, most = 0] = [low, high].map(Math.abs).sort((a, b) => a - b);
+  const crosses = low * high < 0;
+  const digits = Math.abs(middle) < 1 ? 2 : 1;
+  return `${Math.abs(middle).toFixed(digits)} mm (${(crosses ? 0 : least).toFixed(digits)} to ${most.toFixed(digits)})`;
+}
+
+/** What a check comes to, before its parts are named. */
+export function fretVerdictInWords(verdict: FretVerdict, limit: Cents, end: End): Sentence {
+  switch (verdict.kind) {
+    case 'begun':
+      return { say: 'Nothing is told yet.', more: 'Read the open strings, then some frets.' };
+    case 'undecided':
+      return { say: 'Not decided yet.', more: likelyInWords(verdict, end) };
+    case 'certified':
       return {
-        say: `Fret ${fret} is out of its place on ${strings(courses)}.`,
-        why: `It alone is ${amount} off; its neighbours are not.`,
+        say: `Every note is within ${limit} cents.`,
+        more: 'Frets 1 to 12 were heard. Nothing to order.',
       };
-    case 'light touch':
+    case 'nothing to order':
       return {
-        say: `A lighter touch helps on ${strings(courses)}.`,
-        why: `Fret 12 is ${amount} by it.`,
+        say: 'Nothing to order: no part is at fault.',
+        more:
+          verdict.off.length === 0
+            ? `No note is shown to be off by more than ${limit} cents.`
+            : `${offInWords(verdict.off)} Instruments of this build are so.`,
       };
-    case 'hard touch':
+    case 'at fault':
       return {
-        say: `A hard finger makes ${strings(courses)} sharper.`,
-        why: `Fret 12 is ${amount} by it.`,
-      };
-    case 'saddle place':
-      return {
-        say: `${cents > 0 ? 'Sharper' : 'Flatter'} the further up the neck on ${strings(courses)}: the saddle stands too ${cents > 0 ? 'near' : 'far'}, as it plays at your pressure.`,
-        why: `Fret 12 is ${amount} off by it.`,
-      };
-    case 'nut place':
-      return {
-        say: `Every fretted note alike is ${cents > 0 ? 'sharp' : 'flat'} on ${strings(courses)}: the nut stands too ${cents > 0 ? 'far back' : 'near'}, or the open string was read off.`,
-        why: `${amount} at every fret.`,
-      };
-    case 'nut height':
-      return {
-        say: `The first frets are worst on ${strings(courses)}: the nut slots are high.`,
-        why: `Fret 1 is ${amount} off by it, and less the further up.`,
+        say:
+          verdict.faults.length === 1 ? 'One part is at fault.' : 'More than one part is at fault.',
+        more: '',
       };
   }
+}
+
+/** How far a lighter and a harder finger move fret 12, in cents; null where that was not read. */
+export interface Touch {
+  readonly soft: Cents | null;
+  readonly hard: Cents | null;
+}
+
+/** What the finger does; null where nothing was read of it. */
+export function touchInWords({ soft, hard }: Touch): string | null {
+  const light =
+    soft === null
+      ? []
+      : [
+          soft < -SMALL
+            ? `the lightest that still rings takes ${(-soft).toFixed(1)} cents off fret 12.`
+            : 'a lighter one changes little.',
+        ];
+  const heavy =
+    hard === null
+      ? []
+      : [hard > SMALL ? `A hard one adds ${hard.toFixed(1)} cents.` : 'A hard one changes little.'];
+  const said = [...light, ...heavy].join(' ');
+  return said === '' ? null : said;
+}
+
+/** What a compromise brings the chords that are played. @example 'The widest pair comes from 9.4 to 5.1 cents' */
+export function compromiseInWords({ offered, outcomes }: Compromise): string {
+  if (!offered) return 'No compromise helps these chords: leave the open strings as they are.';
+  const widest = (of: (one: ShapeOutcome) => Cents) => Math.max(...outcomes.map(of)).toFixed(1);
+  return `Detuned so, the widest pair comes from ${widest((one) => one.worstBefore)} to ${widest((one) => one.worstAfter)} cents, and no chord is worse.`;
+}
+
+/** Less than this nobody hears. */
+const SMALL: Cents = 1;
+
+type Undecided = Extract<FretVerdict, { kind: 'undecided' }>;
+
+function likelyInWords({ likely, unheard }: Undecided, end: End): string {
+  const named = likely
+    .filter(({ share }) => share >= WORTH_NAMING)
+    .map(({ part, share }) => `${partInWords(part, end)} (${(100 * share).toFixed(0)} %)`);
+  const may =
+    named.length === 0 ? 'Nothing stands out so far.' : `It may be ${named.join(' or ')}.`;
+  if (unheard.length === 0) return may;
+  const frets = `fret${unheard.length > 1 ? 's' : ''} ${unheard.join(', ')}`;
+  return `${may} Not heard yet: ${frets}.`;
+}
+
+/** Less likely causes are not named. */
+const WORTH_NAMING = 0.1;
+/** Notes that are named one by one. */
+const MOST_NOTES = 3;
+
+function offInWords(off: readonly NoteOff[]): string {
+  const worst = [...off].sort((a, b) => Math.abs(b.cents) - Math.abs(a.cents));
+  const named = worst
+    .slice(0, MOST_NOTES)
+    .map(
+      ({ course, fret, cents }) =>
+        `string ${course} at fret ${fret} is ${distanceInWords(Math.abs(cents))} ${cents > 0 ? 'sharp' : 'flat'}`,
+    );
+  const more = off.length > MOST_NOTES ? `, and ${off.length - MOST_NOTES} more` : '';
+  return `${capital(named.join(', '))}${more}.`;
 }
 
 /** What is to be done with the bridge, in one sentence. */

@@ -13,14 +13,18 @@ export {
 } from './figures.ts';
 export {
   bridgeInWords,
+  compromiseInWords,
   type FretNotice,
-  findingInWords,
+  faultyPartInWords,
   fretNoticeInWords,
   fretTaskInWords,
+  fretVerdictInWords,
   howInWords,
   type OtherPlace,
   otherPlaceInWords,
+  partInWords,
   placeInWords,
+  touchInWords,
 } from './frets.ts';
 export { stepInWords } from './next.ts';
 export { beatInWords, pairInWords } from './pair.ts';

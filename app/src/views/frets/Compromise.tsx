@@ -1,23 +1,21 @@
 import { Button, Checkbox, Group, NativeSelect, TextInput } from '@mantine/core';
 import {
   commonShapes,
-  compromiseOf,
-  errorOf,
-  type FretErrors,
-  outcomeOf,
+  compromiseFor,
+  errorsOf,
+  type Judgement,
   parseShape,
   type Shape,
-  type ShapeOutcome,
-  type StringCauses,
   type Way,
 } from '@rosefinch/core/intonation';
-import { findTuning, offsetsOf } from '@rosefinch/core/music';
+import { findTuning, offsetsOf, type Tuning } from '@rosefinch/core/music';
 import type { FretCheck } from '@rosefinch/core/records';
 import { homeTuning, type Instrument } from '@rosefinch/core/strings';
 import type { Cents, Midi } from '@rosefinch/core/units';
-import { signedCents } from '@rosefinch/core/words';
-import { useState } from 'react';
+import { compromiseInWords, signedCents } from '@rosefinch/core/words';
+import { useMemo, useState } from 'react';
 import { type Stock, useData } from '../../data/index.ts';
+import { ChordWires } from './ChordWires.tsx';
 
 /** The note 69 of the MIDI standard. */
 const MIDI_A4: Midi = 69;
@@ -26,23 +24,26 @@ interface Props {
   readonly instrument: Instrument;
   readonly stock: Stock;
   readonly check: FretCheck;
-  readonly causes: ReadonlyMap<number, StringCauses>;
+  readonly judgement: Judgement;
 }
 
 /** How the open strings are best detuned for the chords that are really played. */
-export function Compromise({ instrument, stock, check, causes }: Props) {
-  const courses = instrument.courses.length;
-  const errors = errorsOf(check, causes, courses);
-  return errors && <CompromiseOf {...{ instrument, stock, check, errors }} />;
+export function Compromise({ instrument, stock, check, judgement }: Props) {
+  const found = useMemo(
+    () => errorsOf(judgement, instrument.courses.length),
+    [judgement, instrument.courses.length],
+  );
+  return found && <CompromiseOf {...{ instrument, stock, check, found }} />;
 }
 
-interface OfProps extends Omit<Props, 'causes'> {
-  readonly errors: FretErrors;
+interface OfProps extends Omit<Props, 'judgement'> {
+  readonly found: NonNullable<ReturnType<typeof errorsOf>>;
 }
 
-function CompromiseOf({ instrument, stock, check, errors }: OfProps) {
+function CompromiseOf({ instrument, stock, check, found }: OfProps) {
   const courses = instrument.courses.length;
-  const common = commonShapes(check.tuningId);
+  const home = homeOf(instrument, stock, check);
+  const common = commonShapes(home?.id ?? check.tuningId);
   const [names, setNames] = useState<readonly string[]>(common.map(({ name }) => name));
   const [typed, setTyped] = useState('');
   const [way, setWay] = useState<Way>('least squares');
@@ -75,7 +76,7 @@ function CompromiseOf({ instrument, stock, check, errors }: OfProps) {
       {shapes.length === 0 ? (
         <p>Choose or type the chords that are really played.</p>
       ) : (
-        <Result {...{ instrument, stock, check, shapes, errors, way }} />
+        <Result {...{ instrument, stock, check, shapes, found, way }} />
       )}
     </section>
   );
@@ -117,104 +118,93 @@ interface ResultProps extends OfProps {
   readonly way: Way;
 }
 
-function Result({ instrument, stock, check, shapes, errors, way }: ResultProps) {
-  const offsets = compromiseOf(shapes, errors, way);
-  const { saved, save } = useSaveCompromise(instrument, stock, check);
+function Result({ instrument, stock, check, shapes, found, way }: ResultProps) {
+  const compromise = useMemo(
+    () => compromiseFor(shapes, found.errors, way, found.likely),
+    [shapes, found, way],
+  );
+  const { saved, save, undo } = useSaveCompromise(instrument, stock, check);
+  const { offered, offsets, outcomes } = compromise;
   return (
     <>
       <p>
-        Open strings:{' '}
-        {offsets
-          .map((cents, i) => `${i + 1}: ${signedCents(cents)}`)
-          .reverse()
-          .join(' · ')}{' '}
-        cents.
+        <strong>{compromiseInWords(compromise)}</strong>
       </p>
-      <table className="ledger">
-        <thead>
-          <tr>
-            <th scope="col">chord</th>
-            <th scope="col">widest pair before, cents</th>
-            <th scope="col">after</th>
-            <th scope="col">each string after, highest number first</th>
-          </tr>
-        </thead>
-        <tbody>
-          {shapes.map((shape) => (
-            <Chord key={shape.name} outcome={outcomeOf(shape, errors, offsets)} />
-          ))}
-        </tbody>
-      </table>
+      <div className="chord-wires">
+        {outcomes.map((outcome) => (
+          <ChordWires key={outcome.name} outcome={outcome} />
+        ))}
+      </div>
+      {offered && (
+        <p>
+          Open strings:{' '}
+          {offsets
+            .map((cents, i) => `${i + 1}: ${signedCents(cents)}`)
+            .reverse()
+            .join(' · ')}{' '}
+          cents.
+        </p>
+      )}
       <Group mt="sm">
-        <Button onClick={() => void save(offsets)}>Tune {instrument.name} so from now on</Button>
+        {offered && (
+          <Button onClick={() => void save(offsets)}>Tune {instrument.name} so from now on</Button>
+        )}
+        {undo && (
+          <Button variant="default" onClick={() => void undo.back()}>
+            Back to {undo.name}
+          </Button>
+        )}
         {saved && <span role="status">{saved}</span>}
       </Group>
     </>
   );
 }
 
-function Chord({ outcome }: { readonly outcome: ShapeOutcome }) {
-  const { name, worstBefore, worstAfter, after } = outcome;
-  const strings = after.map((cents) => (cents === null ? 'x' : signedCents(cents)));
-  return (
-    <tr>
-      <th scope="row">{name}</th>
-      <td>{worstBefore.toFixed(1)}</td>
-      <td>{worstAfter.toFixed(1)}</td>
-      <td>{strings.reverse().join(' ')}</td>
-    </tr>
-  );
+const idFor = ({ id }: Instrument) => `compromise-${id}`;
+
+/** The tuning that a compromise starts from: never another compromise, or it would be made twice. */
+function homeOf(
+  instrument: Instrument,
+  { tunings }: Stock,
+  { tuningId }: FretCheck,
+): Tuning | undefined {
+  if (tuningId !== idFor(instrument)) return findTuning(tuningId, tunings);
+  return homeTuning(instrument, tunings);
 }
 
-/** Makes a tuning of the offsets, and has the bench aim the instrument at it. */
+/** Makes a tuning of the offsets, and has the bench aim the instrument at it; and the way back. */
 function useSaveCompromise(instrument: Instrument, stock: Stock, check: FretCheck) {
   const { repository } = useData();
   const [saved, setSaved] = useState<string | null>(null);
+  const home = homeOf(instrument, stock, check);
   const save = async (offsets: readonly Cents[]) => {
-    const tuning = findTuning(check.tuningId, stock.tunings);
-    if (!tuning) return;
-    const notes = tuning.courses.map(([midi = MIDI_A4]) => midi);
-    const base = offsetsOf(notes, tuning.temper);
+    if (!home) return;
+    const notes = home.courses.map(([midi = MIDI_A4]) => midi);
+    const base = offsetsOf(notes, home.temper);
     const tenths = offsets.map((cents, i) => Math.round(10 * (cents + (base[i] ?? 0))) / 10);
-    const id = `compromise-${instrument.id}`;
+    const id = idFor(instrument);
     await repository.saveTuning({
       id,
-      name: `${tuning.name}, for ${instrument.name}’s frets`,
-      kind: tuning.kind,
-      courses: tuning.courses,
-      accidental: tuning.accidental,
+      name: `${home.name}, for ${instrument.name}’s frets`,
+      kind: home.kind,
+      courses: home.courses,
+      accidental: home.accidental,
       temper: { kind: 'own', offsets: tenths },
     });
-    const home = homeTuning(instrument, stock.tunings);
-    const homeTuningId = instrument.homeTuningId ?? home?.id ?? check.tuningId;
+    const homeTuningId = instrument.homeTuningId ?? home.id;
     await repository.saveInstrument({ ...instrument, tuningId: id, homeTuningId });
     setSaved(`The bench now aims ${instrument.name} at it.`);
   };
-  return { saved, save };
-}
-
-/** Errors by string and fret: as read where it was read, else as the causes have it; null before all strings can be told. */
-function errorsOf(
-  check: FretCheck,
-  causes: ReadonlyMap<number, StringCauses>,
-  courses: number,
-): FretErrors | null {
-  const list = Array.from({ length: courses }, (_, i) => {
-    const found = causes.get(i + 1);
-    return found?.kind === 'fitted' ? found : null;
-  });
-  if (list.some((found) => found === null)) return null;
-  return list.map((found, i) => (fret) => {
-    const read = check.readings.filter(
-      ({ course, place, struckOut }) =>
-        course === i + 1 &&
-        !struckOut &&
-        place.kind === 'fret' &&
-        place.fret === fret &&
-        place.pressure === 'normal',
-    );
-    const errors = read.flatMap((reading) => errorOf(check, reading) ?? []);
-    if (errors.length === 0) return found!.at(fret, 'normal');
-    return errors.reduce((sum, value) => sum + value, 0) / errors.length;
-  });
+  const kept = homeTuning(instrument, stock.tunings);
+  const isOn = instrument.tuningId === idFor(instrument) && kept && kept.id !== instrument.tuningId;
+  const undo = isOn
+    ? {
+        name: kept.name,
+        back: async () => {
+          await repository.saveInstrument({ ...instrument, tuningId: kept.id });
+          setSaved(`The bench aims ${instrument.name} at ${kept.name} again.`);
+        },
+      }
+    : null;
+  return { saved, save, undo };
 }

@@ -1,25 +1,47 @@
 import {
   bridgeEndsOf,
-  type Finding,
-  findingsOf,
+  expectedError,
   isBridgeCheck,
-  type StringCauses,
+  type Judgement,
+  USUAL_LIMIT,
 } from '@rosefinch/core/intonation';
 import type { FretCheck } from '@rosefinch/core/records';
 import type { Instrument } from '@rosefinch/core/strings';
-import type { Millimetres } from '@rosefinch/core/units';
-import { bridgeInWords, findingInWords, signedCents } from '@rosefinch/core/words';
+import {
+  bridgeInWords,
+  faultyPartInWords,
+  fretVerdictInWords,
+  type Sentence,
+  touchInWords,
+} from '@rosefinch/core/words';
 
 interface Props {
   readonly instrument: Instrument;
   readonly check: FretCheck;
-  readonly causes: ReadonlyMap<number, StringCauses>;
+  readonly judgement: Judgement;
 }
 
-/** The causes with their evidence, and what to do in the order in which it is to be tried. */
+/** What stands at the end of the strings. */
+export function endOf({ bridge }: Pick<Instrument, 'bridge'>): 'saddle' | 'bridge' {
+  return bridge === 'fixed' ? 'saddle' : 'bridge';
+}
+
+/** True where something is to be done by a repairer. */
+export function ordersSomething({ verdict }: Judgement): boolean {
+  return verdict.kind === 'at fault' && verdict.faults.some(({ part }) => part.kind !== 'string');
+}
+
+/** A check in one sentence: the part that is at fault, or that none is. */
+export function verdictSaid({ verdict }: Judgement, instrument: Instrument): Sentence {
+  const [only, ...more] = verdict.kind === 'at fault' ? verdict.faults : [];
+  if (only && more.length === 0) return faultyPartInWords(only, endOf(instrument));
+  return fretVerdictInWords(verdict, USUAL_LIMIT, endOf(instrument));
+}
+
+/** What a check comes to, and what to do in the order in which it is to be tried. */
 export function Findings(props: Props) {
   const { instrument, check } = props;
-  if (instrument.bridge !== 'loose' || !isBridgeCheck(check)) return <Causes {...props} />;
+  if (instrument.bridge !== 'loose' || !isBridgeCheck(check)) return <Verdict {...props} />;
   return (
     <section className="medium" aria-label="Causes">
       <strong>Where the bridge stands</strong>
@@ -28,116 +50,82 @@ export function Findings(props: Props) {
   );
 }
 
-function Causes({ instrument, check, causes }: Props) {
-  const findings = findingsOf(instrument, causes);
-  const waiting = [...causes].flatMap(([course, c]) =>
-    c.kind === 'more readings' ? [{ course, say: c.say }] : [],
-  );
-  const strange = [...causes].flatMap(([course, c]) =>
-    c.kind === 'fitted' && c.strange ? [course] : [],
-  );
-  const told = causes.size - waiting.length;
+function Verdict({ instrument, check, judgement }: Props) {
+  const { verdict } = judgement;
+  const { say, more } = fretVerdictInWords(verdict, USUAL_LIMIT, endOf(instrument));
+  const faults = verdict.kind === 'at fault' ? verdict.faults : [];
   return (
     <section className="medium" aria-label="Causes">
       <strong>What it comes to</strong>
-      {told === 0 ? (
-        <p>{waiting[0]?.say}</p>
-      ) : findings.length === 0 ? (
-        <p>No cause shows on the strings that were read: nothing is off by what can be heard.</p>
-      ) : (
+      <p>
+        <strong>{say}</strong> {more && <span className="soft">{more}</span>}
+      </p>
+      {faults.length > 0 && (
         <ul className="way">
-          {findings.map((finding) => {
-            const { say, why } = findingInWords(finding);
+          {faults.map((fault) => {
+            const said = faultyPartInWords(fault, endOf(instrument));
             return (
-              <li key={`${finding.cause} ${finding.fret} ${finding.courses.join()}`}>
-                <strong>{say}</strong> <span className="soft">{why}</span>
+              <li key={said.say}>
+                <strong>{said.say}</strong> <span className="soft">{said.more}</span>
               </li>
             );
           })}
         </ul>
       )}
-      {strange.length > 0 && (
-        <p>
-          String {strange.join(', ')}: cannot tell. The readings scatter more than these causes
-          explain. A fret that buzzes, or a string of another gauge or material than noted, would do
-          that: read the frets that stand out once more.
-        </p>
-      )}
       {instrument.bridge === 'loose' && <Bridge instrument={instrument} check={check} />}
-      <Steps instrument={instrument} check={check} findings={findings} />
+      <Steps {...{ instrument, check, judgement }} />
     </section>
   );
 }
 
-function Steps({
-  instrument,
-  check,
-  findings,
-}: Pick<Props, 'instrument' | 'check'> & { readonly findings: readonly Finding[] }) {
-  const light = findings.find(({ cause }) => cause === 'light touch');
-  const hard = findings.find(({ cause }) => cause === 'hard touch');
-  const frets = findings.filter(({ cause }) => cause === 'fret');
-  const places = findings.filter(({ amounts }) => amounts.length > 0);
-  const high = findings.find(({ cause }) => cause === 'nut height');
-  if (findings.length === 0) return null;
+/** From the cheapest: the finger, the open strings, a string, a repairer. */
+function Steps({ instrument, check, judgement }: Props) {
+  const touch = touchOf(check, judgement);
+  const { verdict } = judgement;
+  const faults = verdict.kind === 'at fault' ? verdict.faults : [];
+  const strings = faults.filter(({ part }) => part.kind === 'string');
+  const parts = faults.filter(({ part }) => part.kind !== 'string');
+  if (verdict.kind === 'begun' || verdict.kind === 'certified') return null;
   return (
     <>
       <strong>What to do, in this order</strong>
       <ol className="way">
-        {check.pressures.length === 1 ? (
-          <li>Touch: read soft and hard as well to see what a lighter finger does.</li>
-        ) : (
-          <li>
-            Touch:{' '}
-            {light
-              ? `the lightest that still rings takes ${Math.abs(light.cents).toFixed(1)} cents off fret 12.`
-              : 'a lighter one changes little.'}{' '}
-            {hard && `A hard one adds ${hard.cents.toFixed(1)}.`}
-          </li>
-        )}
-        <li>A compromise of the open strings: below.</li>
-        {(light ?? hard) && (
-          <li>Strings: a heavier gauge at the same pitch gives way less under the finger.</li>
-        )}
-        {places.length > 0 && instrument.bridge !== 'loose' && (
-          <li>
-            To a qualified repairer, effective at your pressure:{' '}
-            {places.map((finding) => (
-              <span key={`${finding.cause} ${finding.courses.join()}`}>
-                {finding.cause === 'saddle place' ? 'saddle' : 'nut'}{' '}
-                {finding.amounts
-                  .map(
-                    ({ course, mm, errorMm }) =>
-                      `string ${course} ${Math.abs(mm).toFixed(1)} ± ${errorMm.toFixed(1)} mm ${directionOf(finding.cause, mm)}`,
-                  )
-                  .join(', ')}
-                .{' '}
-              </span>
-            ))}
-          </li>
-        )}
-        {high && (
-          <li>Nut slots lower by a qualified repairer: too low and the open strings buzz.</li>
-        )}
-        {(light ?? hard) && (
-          <li>
-            Action: lower strings are stretched less. Too low and they buzz: to a qualified
-            repairer, as are truss rod and floating bridge.
-          </li>
-        )}
-        {frets.map(({ fret, cents }) => (
-          <li key={fret}>
-            Fret {fret}, {signedCents(cents)} cents: to a qualified repairer.
+        {touch && <li>Touch: {touch}</li>}
+        <li>A compromise of the open strings, where it helps: below.</li>
+        {strings.map(({ part }) => (
+          <li key={part.kind === 'string' ? part.course : ''}>
+            A new string {part.kind === 'string' && part.course}, then read it again.
           </li>
         ))}
+        {parts.length > 0 && (
+          <li>
+            {instrument.bridge === 'loose' && parts.every(({ part }) => part.kind === 'saddle')
+              ? 'Move the bridge, mark its place, tune, then check again.'
+              : 'To a qualified repairer, with this page: how it is done is the repairer’s. Too low a slot or string buzzes.'}
+          </li>
+        )}
       </ol>
     </>
   );
 }
 
-function directionOf(cause: Finding['cause'], mm: Millimetres): string {
-  if (cause === 'saddle place') return mm > 0 ? 'away from the nut' : 'towards the nut';
-  return mm > 0 ? 'towards the first fret' : 'away from the first fret';
+/** What a lighter and a harder finger do at fret 12, where they were read; in the mean of the strings. */
+function touchOf({ courses, readings }: FretCheck, { explanations }: Judgement): string | null {
+  if (!explanations) return null;
+  const read = new Set(
+    readings.flatMap(({ place, struckOut }) =>
+      place.kind === 'fret' && !struckOut ? [place.pressure] : [],
+    ),
+  );
+  const mean = (pressure: 'soft' | 'normal' | 'hard') =>
+    courses.reduce(
+      (sum, course) => sum + expectedError(explanations, { course, fret: 12, pressure }),
+      0,
+    ) / courses.length;
+  return touchInWords({
+    soft: read.has('soft') ? mean('soft') - mean('normal') : null,
+    hard: read.has('hard') ? mean('hard') - mean('normal') : null,
+  });
 }
 
 /** A loose bridge the teacher moves alone: how far, each end for itself. */

@@ -1,4 +1,4 @@
-import { bridgeEndsOf, type EndUnder, shareDone } from '@rosefinch/core/intonation';
+import { bridgeEndsOf, type EndUnder, MOST_PLUCKS, shareDone } from '@rosefinch/core/intonation';
 import type { FretCheck } from '@rosefinch/core/records';
 import type { Instrument } from '@rosefinch/core/strings';
 import { useState } from 'react';
@@ -53,7 +53,7 @@ interface CheckingProps extends Props {
 
 function Checking(props: CheckingProps) {
   const { checking, instrument, stock, onResult } = props;
-  const { listening, talk, send, targets, causes, asked } = checking;
+  const { listening, talk, send, targets, judgement, asked } = checking;
   const { check } = talk;
   const [noting, setNoting] = useState(false);
   const usual = useUsualSource();
@@ -67,13 +67,18 @@ function Checking(props: CheckingProps) {
       buttons={buttonsOf(checking, more)}
       more={more}
       listening={{ listening, kind: instrument.kind, usual }}
-      says={`${roomInWords(listening.room)} · ${Math.round(100 * shareDone(check))} % of the check`}
+      says={`${roomInWords(listening.room)} · ${doneInWords(check)}`}
       asleep={noting}
       stage={<FretStage checking={checking} instrument={instrument} />}
       wires={
         <div className="fret-band">
           <Sized>
-            {(width, height) => <FretMap {...{ check, targets, causes, asked, width, height }} />}
+            {(width, height) => (
+              <FretMap
+                {...{ check, targets, asked, width, height }}
+                explanations={judgement.explanations}
+              />
+            )}
           </Sized>
         </div>
       }
@@ -88,6 +93,12 @@ function Checking(props: CheckingProps) {
       />
     </Job>
   );
+}
+
+function doneInWords(check: FretCheck): string {
+  if (!check.led) return `${Math.round(100 * shareDone(check))} % of the check`;
+  const read = check.readings.filter(({ struckOut }) => !struckOut).length;
+  return `${read} plucks read, ${MOST_PLUCKS} at most`;
 }
 
 type Acts = Pick<JobActs<'frets'>, 'note' | 'result'>;

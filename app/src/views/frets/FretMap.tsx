@@ -1,12 +1,13 @@
 import { fretPlace } from '@rosefinch/core/fretboard';
 import type { FretAsked } from '@rosefinch/core/intonation';
 import {
+  type Explanations,
   errorOf,
+  expectedError,
   type FretReading,
   PRESSURES,
   type Pressure,
   placeKey,
-  type StringCauses,
 } from '@rosefinch/core/intonation';
 import { type Target, targetName } from '@rosefinch/core/music';
 import type { FretCheck } from '@rosefinch/core/records';
@@ -31,7 +32,8 @@ const SMALL: Cents = 2;
 interface Props {
   readonly check: FretCheck;
   readonly targets: readonly Target[];
-  readonly causes: ReadonlyMap<number, StringCauses>;
+  /** What explains the readings; null before they can be explained. */
+  readonly explanations: Explanations | null;
   readonly asked: FretAsked | null;
   /** What the drawing is, where it is not the whole map. */
   readonly label?: string;
@@ -40,8 +42,8 @@ interface Props {
   readonly height: number;
 }
 
-/** The strings on a fretboard with its true spacing: each fretted note's error stands at its fret, the fitted causes run through them. */
-export function FretMap({ check, targets, causes, asked, label, width, height }: Props) {
+/** The strings on a fretboard with its true spacing: each fretted note's error stands at its fret, what explains them runs through. */
+export function FretMap({ check, targets, explanations, asked, label, width, height }: Props) {
   const highest = Math.max(...check.frets);
   const x = scaleLinear([0, fretPlace(1, highest)], [LEFT, width - RIGHT]);
   const at = (fret: number) => x(fretPlace(1, fret));
@@ -76,7 +78,7 @@ export function FretMap({ check, targets, causes, asked, label, width, height }:
           course={course}
           readings={check.readings.filter((r) => r.course === course && !r.struckOut)}
           error={(reading) => errorOf(check, reading)}
-          causes={causes.get(course)}
+          explanations={explanations}
           pressures={check.pressures}
           highest={highest}
           at={at}
@@ -108,7 +110,7 @@ interface RowProps {
   readonly course: number;
   readonly readings: readonly FretReading[];
   readonly error: (reading: FretReading) => number | null;
-  readonly causes: StringCauses | undefined;
+  readonly explanations: Explanations | null;
   readonly pressures: readonly Pressure[];
   readonly highest: number;
   readonly at: (fret: number) => number;
@@ -146,12 +148,22 @@ interface Heights {
   readonly up: (cents: Cents) => number;
 }
 
-/** The causes as they were fitted, a line for each pressure. */
-function Fitted({ causes, pressures, highest, at, up }: RowProps & Heights) {
-  if (causes?.kind !== 'fitted') return null;
+/** What explains the readings, a line for each pressure. */
+function Fitted({
+  explanations,
+  course,
+  readings,
+  pressures,
+  highest,
+  at,
+  up,
+}: RowProps & Heights) {
+  if (!explanations || readings.every(({ place }) => place.kind !== 'fret')) return null;
   const frets = Array.from({ length: highest }, (_, i) => i + 1);
   return pressures.map((pressure) => {
-    const path = line<number>(at, (fret) => up(causes.at(fret, pressure)));
+    const path = line<number>(at, (fret) =>
+      up(expectedError(explanations, { course, fret, pressure })),
+    );
     return (
       <path
         key={pressure}

@@ -8,7 +8,7 @@ import { locale } from '../../environment.ts';
 import { download, ViewHead } from '../../parts/frame/index.ts';
 import { Compromise } from './Compromise.tsx';
 import { fretsCsv, saveDrawing } from './exports.ts';
-import { Findings } from './Findings.tsx';
+import { Findings, ordersSomething } from './Findings.tsx';
 import { FretMap } from './FretMap.tsx';
 import { HeatMap } from './HeatMap.tsx';
 import type { FretChecking } from './useFretCheck.ts';
@@ -25,7 +25,8 @@ const MAP = { width: 900, row: 66, foot: 26 };
 
 /** What a check comes to: causes, what to do, a compromise; a page of its own, for paper too. */
 export function FretResult({ checking, instrument, stock, onBack }: Props) {
-  const { targets, causes, talk } = checking;
+  const { targets, judgement, talk } = checking;
+  const { explanations } = judgement;
   const { check } = talk;
   const tuning = findTuning(check.tuningId, stock.tunings);
   const height = MAP.row * check.courses.length + MAP.foot;
@@ -42,30 +43,37 @@ export function FretResult({ checking, instrument, stock, onBack }: Props) {
       </p>
       <div className="fret-columns">
         <div>
-          <FretMap {...{ check, targets, causes, height }} asked={null} width={MAP.width} />
+          <FretMap {...{ check, targets, explanations, height }} asked={null} width={MAP.width} />
           <HeatMap check={check} targets={targets} />
-          <WaysOut instrument={instrument} check={check} />
+          <WaysOut {...{ instrument, check }} orders={ordersSomething(judgement)} />
         </div>
         <div>
           <Findings
             instrument={withCapo({ ...instrument, capo: check.capo ?? 0 })}
             check={check}
-            causes={causes}
+            judgement={judgement}
           />
-          <Compromise instrument={instrument} stock={stock} check={check} causes={causes} />
+          <Compromise {...{ instrument, stock, check, judgement }} />
         </div>
       </div>
     </Stack>
   );
 }
 
+interface WaysOutProps {
+  readonly instrument: Instrument;
+  readonly check: FretCheck;
+  /** Something is to be done by a repairer. */
+  readonly orders: boolean;
+}
+
 /** The result on paper and in files. */
-function WaysOut({ instrument, check }: Pick<Props, 'instrument'> & { readonly check: FretCheck }) {
+function WaysOut({ instrument, check, orders }: WaysOutProps) {
   const name = `${instrument.name}-frets`;
   return (
     <Group className="screen-only">
       <Button variant="default" onClick={() => window.print()}>
-        Print the order sheet
+        {orders ? 'Print the order sheet' : 'Print this page'}
       </Button>
       <Button
         variant="default"

@@ -12,6 +12,7 @@ import {
 } from '@rosefinch/core/words';
 import { Sized } from '../../parts/charts/index.ts';
 import { Stage, StageFigure } from '../../parts/stage/index.ts';
+import { verdictSaid } from './Findings.tsx';
 import { FretRow } from './FretRow.tsx';
 import type { FretChecking } from './useFretCheck.ts';
 
@@ -22,7 +23,8 @@ interface Props {
 
 /** The string that is asked for, what was read of it last, and what to sound. */
 export function FretStage({ checking, instrument }: Props) {
-  const { talk, targets, asked, listening, causes } = checking;
+  const { talk, targets, asked, listening, judgement } = checking;
+  const { explanations } = judgement;
   const { check } = talk;
   const last = check.readings.findLast(({ struckOut }) => !struckOut);
   const course = asked?.course ?? last?.course ?? check.courses[0] ?? 1;
@@ -36,12 +38,12 @@ export function FretStage({ checking, instrument }: Props) {
       wire={
         <Sized>
           {(width, height) => (
-            <FretRow {...{ check, targets, causes, asked, course, width, height }} />
+            <FretRow {...{ check, targets, explanations, asked, course, width, height }} />
           )}
         </Sized>
       }
       figure={<Last {...{ checking, instrument }} />}
-      sentence={sentenceOf(checking, begins)}
+      sentence={sentenceOf(checking, instrument, begins)}
       problem={problem}
       aside={talk.other && <Answers checking={checking} />}
     />
@@ -70,13 +72,16 @@ function Last({ checking: { talk, targets, stored }, instrument }: Props) {
 }
 
 /** A place that another note was heard for is asked about first. */
-function sentenceOf({ talk, asked }: FretChecking, begins: number): Sentence {
+function sentenceOf(
+  { talk, asked, judgement }: FretChecking,
+  instrument: Instrument,
+  begins: number,
+): Sentence {
   const { notice, check, other } = talk;
-  if (!other)
-    return notice
-      ? fretNoticeInWords(notice)
-      : fretTaskInWords(asked, begins, check.doneAt !== null);
-  return otherPlaceInWords(other);
+  if (other) return otherPlaceInWords(other);
+  if (notice) return fretNoticeInWords(notice);
+  if (check.led && !asked) return verdictSaid(judgement, instrument);
+  return fretTaskInWords(asked, begins, check.doneAt !== null);
 }
 
 function Answers({ checking: { talk, send } }: { readonly checking: FretChecking }) {

@@ -1,30 +1,53 @@
-import { causesByCourse, findingsOf } from '@rosefinch/core/intonation';
+import { bridgeEndsOf, isBridgeCheck, judgementOf } from '@rosefinch/core/intonation';
+import { findTuning, targetsOf } from '@rosefinch/core/music';
+import type { FretCheck } from '@rosefinch/core/records';
 import { tellsOfInstrument } from '@rosefinch/core/sitting';
 import type { Instrument } from '@rosefinch/core/strings';
-import { dayInWords, findingInWords } from '@rosefinch/core/words';
+import { bridgeInWords, dayInWords, faultyPartInWords } from '@rosefinch/core/words';
+import { useMemo } from 'react';
 import { Link } from 'react-router';
-import { useData, useLive } from '../../data/index.ts';
+import { type Stock, useData, useLive } from '../../data/index.ts';
 import { locale } from '../../environment.ts';
+import { endOf, verdictSaid } from './Findings.tsx';
+import { neckUnder } from './useFretCheck.ts';
+
+interface Props {
+  readonly instrument: Instrument;
+  readonly stock: Stock;
+}
 
 /** What the newest fret check of an instrument came to. */
-export function FretSummary({ instrument }: { instrument: Instrument }) {
+export function FretSummary({ instrument, stock }: Props) {
   const checks = useLive((r) => r.fretChecks(instrument.id), instrument.id);
   const { shelf } = useData();
   const newest = checks?.find((check) => tellsOfInstrument(check, shelf === 'demo'));
-  if (!newest) return null;
-  const findings = findingsOf(instrument, causesByCourse(newest));
+  return newest ? <Summary {...{ instrument, stock }} check={newest} /> : null;
+}
+
+function Summary({ instrument, stock, check }: Props & { readonly check: FretCheck }) {
+  const said = useMemo(() => saidOf(instrument, stock, check), [instrument, stock, check]);
   return (
     <section className="card medium" aria-label="Frets">
-      <strong>Frets, checked {dayInWords(newest.startedAt, newest.zone, locale())}</strong>
-      {findings.length === 0 && <p>No cause shows, as far as it was read.</p>}
+      <strong>Frets, checked {dayInWords(check.startedAt, check.zone, locale())}</strong>
       <ul className="way">
-        {findings.map((finding) => (
-          <li key={`${finding.cause} ${finding.fret} ${finding.courses.join()}`}>
-            {findingInWords(finding).say}
-          </li>
+        {said.map((say) => (
+          <li key={say}>{say}</li>
         ))}
       </ul>
       <Link to="/frets">The whole check</Link>
     </section>
   );
+}
+
+function saidOf(instrument: Instrument, { tunings }: Stock, check: FretCheck): string[] {
+  if (instrument.bridge === 'loose' && isBridgeCheck(check)) {
+    const ends = bridgeEndsOf(instrument, check);
+    return [ends ? bridgeInWords(ends) : 'The octaves are not all read yet.'];
+  }
+  const tuning = findTuning(check.tuningId, tunings);
+  const targets = tuning ? targetsOf(tuning, check.a4, check.capo) : [];
+  const judgement = judgementOf(neckUnder(instrument, check, targets), check.readings);
+  const { verdict } = judgement;
+  if (verdict.kind !== 'at fault') return [verdictSaid(judgement, instrument).say];
+  return verdict.faults.map((fault) => faultyPartInWords(fault, endOf(instrument)).say);
 }

@@ -5,6 +5,7 @@ import {
   OCTAVE_FRETS,
   outerCourses,
   PRESSURES,
+  TWELVE_FRETS,
   USEFUL_FRETS,
 } from '@rosefinch/core/intonation';
 import type { FretCheck } from '@rosefinch/core/records';
@@ -20,11 +21,12 @@ interface Props {
 }
 
 /** What is to be read in a check. */
-type Wanted = Pick<FretCheck, 'courses' | 'frets' | 'pressures'>;
+type Wanted = Pick<FretCheck, 'courses' | 'frets' | 'pressures' | 'led'>;
 
 interface Asked {
   readonly courses: readonly string[];
-  readonly frets: 'useful' | 'fifteen';
+  /** `led`: each place follows from what was read. */
+  readonly frets: 'led' | 'useful' | 'fifteen';
   readonly all: boolean;
 }
 
@@ -33,7 +35,7 @@ export function StartForm({ instrument, stock, onBegun }: Props) {
   const { repository } = useData();
   const numbers = instrument.courses.map(({ number }) => number).reverse();
   const form = useForm<Asked>({
-    initialValues: { courses: numbers.map(String), frets: 'useful', all: false },
+    initialValues: { courses: numbers.map(String), frets: 'led', all: false },
   });
   const begin = async (wanted: Wanted) => {
     await repository.saveFretCheck(checkOf(instrument, stock, wanted));
@@ -57,26 +59,34 @@ export function StartForm({ instrument, stock, onBegun }: Props) {
         {instrument.bridge === 'loose' && (
           <BridgeFirst scaleMm={instrument.scaleMm} onBegin={() => void octaves()} />
         )}
-        <Checkbox.Group label="Which strings?" value={[...value]} {...courses}>
-          <Group mt="xs">
-            {numbers.map((course) => (
-              <Checkbox key={course} value={String(course)} label={`String ${course}`} />
-            ))}
-          </Group>
-        </Checkbox.Group>
         <NativeSelect
-          label="How many frets?"
-          maw={360}
+          label="Which notes?"
+          description={
+            form.values.frets === 'led' ? 'It ends once it is decided: 20 to 60 plucks.' : undefined
+          }
+          maw={460}
           data={[
-            { value: 'useful', label: 'seven that tell most: 12, 1, 2, 3, 5, 7, 9' },
-            { value: 'fifteen', label: 'the first fifteen, to split the causes finer' },
+            { value: 'led', label: 'the whole neck, each place where it tells most' },
+            { value: 'useful', label: 'chosen strings, frets 12, 1, 2, 3, 5, 7, 9' },
+            { value: 'fifteen', label: 'chosen strings, the first fifteen frets' },
           ]}
           {...form.getInputProps('frets')}
         />
-        <Checkbox
-          label="Soft, normal and hard: tells what the finger does"
-          {...form.getInputProps('all', { type: 'checkbox' })}
-        />
+        {form.values.frets !== 'led' && (
+          <>
+            <Checkbox.Group label="Which strings?" value={[...value]} {...courses}>
+              <Group mt="xs">
+                {numbers.map((course) => (
+                  <Checkbox key={course} value={String(course)} label={`String ${course}`} />
+                ))}
+              </Group>
+            </Checkbox.Group>
+            <Checkbox
+              label="Soft, normal and hard: tells what the finger does"
+              {...form.getInputProps('all', { type: 'checkbox' })}
+            />
+          </>
+        )}
         <Group>
           <Button type="submit" size="lg" disabled={form.values.courses.length === 0}>
             Begin the check
@@ -88,6 +98,8 @@ export function StartForm({ instrument, stock, onBegun }: Props) {
 }
 
 function wantedOf({ courses, frets, all }: Asked, numbers: readonly number[]): Wanted {
+  if (frets === 'led')
+    return { led: true, courses: numbers, frets: TWELVE_FRETS, pressures: ['soft', 'normal'] };
   return {
     courses: numbers.filter((course) => courses.includes(String(course))),
     frets: frets === 'useful' ? USEFUL_FRETS : FIFTEEN_FRETS,

@@ -1,4 +1,4 @@
-import type { FretReading, Pressure, StringCauses } from '@rosefinch/core/intonation';
+import type { FretReading, Pressure } from '@rosefinch/core/intonation';
 import { findTuning, targetsOf } from '@rosefinch/core/music';
 import type { FretCheck } from '@rosefinch/core/records';
 import { expect } from 'chai';
@@ -31,14 +31,13 @@ const check = (readings: readonly FretReading[]): FretCheck => ({
   readings,
   doneAt: null,
 });
-const NONE: ReadonlyMap<number, StringCauses> = new Map();
 
 function map(readings: readonly FretReading[], label?: string) {
   return renderToStaticMarkup(
     createElement(FretMap, {
       check: check(readings),
       targets: TARGETS,
-      causes: NONE,
+      explanations: null,
       asked: { course: 1, place: { kind: 'fret', fret: 12, pressure: 'normal' } },
       width: 900,
       height: 200,

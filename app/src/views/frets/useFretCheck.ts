@@ -6,7 +6,13 @@ import {
   fretTalk,
   startFretTalk,
 } from '@rosefinch/core/dialogue';
-import { causesByCourse, type FretAsked, type StringCauses } from '@rosefinch/core/intonation';
+import {
+  type FretAsked,
+  type Judgement,
+  judgementOf,
+  type Neck,
+  neckOf,
+} from '@rosefinch/core/intonation';
 import { findTuning, type Target, targetsOf } from '@rosefinch/core/music';
 import type { FretCheck } from '@rosefinch/core/records';
 import { tellsOfInstrument } from '@rosefinch/core/sitting';
@@ -29,7 +35,8 @@ export interface FretChecking extends Dialogue<FretTalk, FretInput> {
   readonly listening: Listening;
   readonly targets: readonly Target[];
   readonly asked: FretAsked | null;
-  readonly causes: ReadonlyMap<number, StringCauses>;
+  /** What the readings come to. */
+  readonly judgement: Judgement;
   readonly problem: string | null;
   /** All of it is on the disk. */
   readonly stored: boolean;
@@ -47,12 +54,14 @@ export function useFretCheck(
   const { shelf } = useData();
   const source = useSource(kept.source);
   const targets = useTargets(kept, stock);
+  const neck = useNeck(instrument, kept, targets);
   const { change, stored, problem } = useKeptCheck(kept.id);
   const { talk, send } = useDialogue({
     start: () => startFretTalk(kept),
     machine: fretTalk,
     world: () => ({
       targets,
+      neck,
       now: now(),
       source: source.latest(),
       tells: (kind) => tellsOfInstrument({ source: kind }, shelf === 'demo'),
@@ -64,7 +73,7 @@ export function useFretCheck(
   useEffect(() => {
     if (stored) send({ type: 'kept', check: kept });
   }, [kept, stored, send]);
-  const asked = fretAsked(talk);
+  const asked = fretAsked(talk, neck);
   const listening = useListening<FretAsked | null>({
     settings: stock.settings,
     strings: useFretStrings(targets, asked),
@@ -79,14 +88,32 @@ export function useFretCheck(
       if (report.type === 'outcome') send({ type: 'heard', heard: report, asked: wanted });
     },
   });
-  const causes = useMemo(() => causesByCourse(check), [check]);
+  const judgement = judgementOf(neck, check.readings);
   const pluck = () => soundAsked(listening, instrument, asked);
-  return { talk, send, listening, targets, asked, causes, problem, stored, pluck };
+  return { talk, send, listening, targets, asked, judgement, problem, stored, pluck };
 }
 
 function useTargets({ tuningId, a4, capo }: FretCheck, { tunings }: Stock): readonly Target[] {
   const tuning = findTuning(tuningId, tunings);
   return useMemo(() => (tuning ? targetsOf(tuning, a4, capo) : []), [tuning, a4, capo]);
+}
+
+/** The neck that a check looks at, by what it is made of: an instrument that was only renamed is the same. */
+function useNeck(instrument: Instrument, check: FretCheck, targets: readonly Target[]): Neck {
+  const { courses, capo = 0 } = check;
+  const made = JSON.stringify([instrument.kind, instrument.scaleMm, instrument.courses, courses]);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: by what it is made of
+  return useMemo(() => neckUnder(instrument, check, targets), [made, targets, capo]);
+}
+
+/** The neck of a check that was made with a capo or without. */
+export function neckUnder(
+  instrument: Instrument,
+  { capo = 0, courses }: Pick<FretCheck, 'capo' | 'courses'>,
+  targets: readonly Target[],
+): Neck {
+  const hz = targets.map((target) => target.hz);
+  return neckOf(withCapo({ ...instrument, capo }), hz, { capo: capo > 0, courses });
 }
 
 function useFretStrings(targets: readonly Target[], asked: FretAsked | null) {

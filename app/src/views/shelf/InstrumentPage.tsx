@@ -31,7 +31,7 @@ export function InstrumentPage() {
       <InstrumentStory instrument={instrument} />
       <div className="instrument-columns">
         <StringAges instrument={instrument} />
-        <FretSummary instrument={instrument} />
+        <FretSummary instrument={instrument} stock={stock} />
       </div>
       <InstrumentForm
         key={JSON.stringify(instrument)}

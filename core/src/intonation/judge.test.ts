@@ -1,0 +1,238 @@
+import { expect } from 'chai';
+import { CholeskyDecomposition, determinant, Matrix } from 'ml-matrix';
+import { normal, seededRandom } from '../maths/index.ts';
+import { findTuning, targetsOf } from '../music/index.ts';
+import { findModel, steelGuitar } from '../strings/index.ts';
+import { Evidence } from './evidence.ts';
+import {
+  type FretReading,
+  type FretVerdict,
+  judgementOf,
+  judgeNeck,
+  MOST_PLUCKS,
+  neckOf,
+  nextPlace,
+  partKey,
+  placeKey,
+  saddleShift,
+  semitonesOf,
+} from './index.ts';
+import { pressedCents } from './neck.ts';
+
+const hzOf = (tuning: string) => targetsOf(findTuning(tuning)!, 440).map(({ hz }) => hz);
+const GUITAR = neckOf(steelGuitar('g', 'G'), hzOf('guitar-standard'));
+const UKULELE = neckOf(findModel('ukulele-concert')!.build('u', 'U'), hzOf('ukulele-standard'));
+
+type Off = (course: number, fret: number) => number;
+
+/** A check as it is led, of a neck whose notes are off by a rule; a finger of half a cent, an ear of 0.3. */
+function led(neck: typeof GUITAR, off: Off, seed = 1) {
+  const random = seededRandom(seed);
+  const readings: FretReading[] = [];
+  let judgement = judgeNeck(neck, readings);
+  for (;;) {
+    // The first places follow a list, whatever is read there.
+    if (readings.length >= 4 * neck.strings.length) judgement = judgeNeck(neck, readings);
+    const asked = nextPlace(neck, readings, judgement);
+    if (!asked) return { readings, verdict: judgement.verdict };
+    const { course, place } = asked;
+    const fretted = place.kind === 'fret' ? off(course, place.fret) + 0.5 * normal(random) : 0;
+    const cents = 7 + 100 * semitonesOf(place) + fretted + 0.3 * normal(random);
+    readings.push({ course, place, cents, errorCents: 0.3, at: 8000 * readings.length });
+  }
+}
+
+const faultsOf = (verdict: FretVerdict) =>
+  verdict.kind === 'at fault' ? verdict.faults.map(({ part }) => partKey(part)) : verdict.kind;
+
+describe('the evidence of columns', () => {
+  // Against the density of a normal law written out with another library's inverse and determinant.
+  it('is that of the normal law, to the last digits', () => {
+    const random = seededRandom(3);
+    const n = 7;
+    const any = (rows: number, columns: number) =>
+      new Matrix(
+        Array.from({ length: rows }, () => Array.from({ length: columns }, () => normal(random))),
+      );
+    const [shared, columns] = [any(n, 3), any(n, 4)];
+    const y = Array.from({ length: n }, () => 2 * normal(random));
+    const noise = Array.from({ length: n }, () => 0.2 + random());
+    const covariance = (set: readonly number[]) => {
+      const own = columns.selection([...Array(n).keys()], [...set]);
+      return Matrix.add(shared.mmul(shared.transpose()), Matrix.diag(noise)).add(
+        own.mmul(own.transpose()),
+      );
+    };
+    const logOf = (c: Matrix) => {
+      const solved = new CholeskyDecomposition(c).solve(Matrix.columnVector(y));
+      const square = Matrix.rowVector(y).mmul(solved).get(0, 0);
+      return -0.5 * (square + Math.log(determinant(c)) + n * Math.log(2 * Math.PI));
+    };
+    const flat = (m: Matrix) => Float64Array.from(m.to1DArray());
+    const evidence = new Evidence(
+      Float64Array.from(y),
+      Float64Array.from(noise),
+      flat(shared.mmul(shared.transpose())),
+      flat(columns),
+      4,
+    );
+    const plain = Matrix.add(shared.mmul(shared.transpose()), Matrix.diag(noise));
+    expect(evidence.log).to.be.closeTo(logOf(plain), 1e-9);
+    for (const set of [[2], [0, 3], [3, 1, 0]]) {
+      expect(evidence.log + evidence.gainOf(set).log).to.be.closeTo(logOf(covariance(set)), 1e-9);
+      // Grown one by one it is the same.
+      const [last, ...first] = [...set].reverse();
+      const before = first.reverse();
+      const grown =
+        evidence.gainOf(before).log + evidence.oneMore(evidence.grownFrom(before), last!);
+      expect(grown).to.be.closeTo(evidence.gainOf(set).log, 1e-9);
+      // What a column comes to is its product with the weights of what is read.
+      const alpha = evidence.weigh(Float64Array.from(y), set);
+      const { amounts } = evidence.gainOf(set);
+      for (const [k, column] of set.entries())
+        expect(evidence.columnSum(alpha, column)).to.be.closeTo(amounts[k]!, 1e-9);
+    }
+  });
+});
+
+describe('a neck as a maker leaves it', () => {
+  // Varieschi & Gower, Am. J. Phys. 78 (2010) 47: to the first order ΔL = h²/2 (1/x + 1/(L − x)), and f goes with √T.
+  it('is sharp under a finger by what the string is stretched', () => {
+    const string = { scaleMm: 648, give: 0.2 };
+    const heights = { slotMm: 0.4, actionMm: 2 };
+    const longer = Math.hypot(324, 2) - 324 + Math.hypot(324, 2) - 324;
+    const exact = 1200 * Math.log2(Math.sqrt(1 + 0.2 * longer));
+    expect(pressedCents(string, heights, 12, 0)).to.be.closeTo(exact, 0.01);
+  });
+
+  // Common practice, no source: makers set a steel guitar's saddle back by 1 to 4 mm, a ukulele's by 1 to 3.
+  it('has its saddle back by what makers move it', () => {
+    for (const { saddleMm } of GUITAR.strings) expect(saddleMm).to.be.within(0.8, 5);
+    for (const { saddleMm } of UKULELE.strings) expect(saddleMm).to.be.within(0.4, 3.5);
+  });
+});
+
+describe('the judge of a neck', () => {
+  const SOUND: Off = (course, fret) => (0.6 + 0.1 * course) * 2 ** (-fret / 4);
+  const octave = (fret: number) => 2 ** (fret / 12) - 1;
+
+  it('lets a sound guitar go, each fret heard, and says so only when it is sure of all', () => {
+    const { verdict, readings } = led(GUITAR, SOUND);
+    expect(verdict.kind).to.equal('certified');
+    const frets = new Set(
+      readings.flatMap(({ place }) => (place.kind === 'fret' ? [place.fret] : [])),
+    );
+    expect(frets.size).to.equal(12);
+    expect(readings.length).to.be.within(24, 45);
+  });
+
+  const FAULTS: readonly (readonly [string, typeof GUITAR, Off])[] = [
+    ['saddle', GUITAR, (c, n) => SOUND(c, n) + 9 * octave(n)],
+    ['saddle', UKULELE, (c, n) => SOUND(c, n) - 9 * octave(n)],
+    ['slant', GUITAR, (c, n) => SOUND(c, n) + 9 * octave(n) * ((2 * (c - 1)) / 5 - 1)],
+    ['nut', GUITAR, (c, n) => SOUND(c, n) + 8],
+    ['fret 5', UKULELE, (c, n) => SOUND(c, n) + (n === 5 ? 9 : 0)],
+    ['fret 8', GUITAR, (c, n) => SOUND(c, n) - (n === 8 ? 9 : 0)],
+    ['string 3', GUITAR, (c, n) => SOUND(c, n) + (c === 3 ? 10 * octave(n) : 0)],
+  ];
+  for (const [part, neck, off] of FAULTS)
+    it(`finds ${part} on ${neck.strings.length} strings, and nothing beside it`, () => {
+      const { verdict, readings } = led(neck, off, 4);
+      expect(faultsOf(verdict)).to.deep.equal([part]);
+      expect(readings.length).to.be.at.least(4 * neck.strings.length);
+    });
+
+  it('says the amount with its interval: a saddle 3 mm too near', () => {
+    // Nine cents at fret 12 by the exact rule of the saddle: 3.39 mm at 648 mm.
+    const { verdict } = led(GUITAR, (c, n) => SOUND(c, n) + 9 * octave(n), 4);
+    const [fault] = verdict.kind === 'at fault' ? verdict.faults : [];
+    const exact = -saddleShift(648, 9);
+    expect(fault!.mm!.low).to.be.below(exact);
+    expect(fault!.mm!.high).to.be.above(exact);
+    expect(fault!.mm!.middle).to.be.closeTo(exact, 0.8);
+    expect(fault!.worst).to.be.above(5);
+    expect(fault!.worstAfter).to.be.below(5);
+  });
+
+  it('orders nothing for one pluck that went astray', () => {
+    const { verdict } = led(GUITAR, SOUND, 2);
+    expect(verdict.kind).to.equal('certified');
+    let plucks = 0;
+    const astray = led(
+      GUITAR,
+      (c, n) => SOUND(c, n) + (c === 4 && n === 12 && plucks++ === 0 ? 7 : 0),
+      2,
+    );
+    expect(astray.verdict.kind).to.be.oneOf(['certified', 'nothing to order']);
+  });
+
+  it('stops, whatever is read', () => {
+    const { readings, verdict } = led(GUITAR, (c, n) => 9 * Math.sin(3 * n + 5 * c), 7);
+    expect(readings.length).to.be.at.most(MOST_PLUCKS);
+    expect(verdict.kind).to.not.equal('begun');
+  });
+
+  it('names the frets that nobody heard', () => {
+    const { readings } = led(GUITAR, SOUND);
+    const few = readings.filter(({ place }) => place.kind !== 'fret' || place.fret !== 6);
+    const { verdict } = judgeNeck(GUITAR, few);
+    expect(verdict).to.deep.include({ kind: 'undecided', unheard: [6] });
+  });
+
+  it('tells nothing before a string was read open and fretted', () => {
+    expect(judgeNeck(GUITAR, []).verdict).to.deep.equal({ kind: 'begun' });
+    const fretted = { course: 1, place: { kind: 'fret', fret: 3, pressure: 'normal' } } as const;
+    const alone = [{ ...fretted, cents: 300, errorCents: 0.3, at: 0 }];
+    expect(judgeNeck(GUITAR, alone).verdict).to.deep.equal({ kind: 'begun' });
+  });
+
+  it('does not count what is struck out', () => {
+    const { readings } = led(GUITAR, SOUND);
+    const wild = { ...readings.at(-1)!, cents: 900, struckOut: true as const };
+    expect(judgeNeck(GUITAR, [...readings, wild]).verdict).to.deep.equal(
+      judgeNeck(GUITAR, readings).verdict,
+    );
+  });
+
+  it('works the same readings out once', () => {
+    const { readings } = led(UKULELE, SOUND);
+    expect(judgementOf(UKULELE, readings)).to.equal(judgementOf(UKULELE, readings));
+    expect(judgementOf(UKULELE, [...readings])).to.not.equal(judgementOf(UKULELE, readings));
+  });
+
+  it('judges only the strings that are looked at', () => {
+    const two = neckOf(steelGuitar('g', 'G'), hzOf('guitar-standard'), { courses: [1, 2] });
+    expect(two.strings.map(({ course }) => course)).to.deep.equal([1, 2]);
+    const { readings } = led(GUITAR, SOUND);
+    expect(judgeNeck(two, readings).verdict.kind).to.not.equal('begun');
+  });
+
+  it('asks for no slot under a capo', () => {
+    const capoed = neckOf(steelGuitar('g', 'G'), hzOf('guitar-standard'), { capo: true });
+    const { verdict } = led(capoed, (c, n) => SOUND(c, n) + 8, 3);
+    expect(JSON.stringify(verdict)).to.not.match(/"(slots|slot|nut)"/);
+  });
+});
+
+describe('the next place', () => {
+  it('is an open string first, the highest number first, then spread over the strings', () => {
+    const { readings } = led(UKULELE, () => 0);
+    const keys = readings.map(({ course, place }) => `${course} ${placeKey(place)}`);
+    expect(keys.slice(0, 4)).to.deep.equal(['4 open', '3 open', '2 open', '1 open']);
+    const strings = keys.slice(4, 16).map((key) => key[0]);
+    for (const course of '1234')
+      expect(strings.filter((one) => one === course).length).to.be.above(1);
+  });
+
+  it('of five strings reaches each of them, and all frets', () => {
+    const banjo = neckOf(findModel('banjo-five')!.build('b', 'B'), hzOf('banjo-open-g'));
+    const { readings } = led(banjo, () => 0);
+    expect(new Set(readings.map(({ course }) => course)).size).to.equal(5);
+  });
+
+  it('is none that is left out', () => {
+    const judgement = judgeNeck(UKULELE, []);
+    const asked = nextPlace(UKULELE, [], judgement, ({ course }) => course > 2);
+    expect(asked?.course).to.equal(2);
+  });
+});

@@ -1,0 +1,312 @@
+import type { Cents, Millimetres } from '../units.ts';
+import { mmOf } from './amounts.ts';
+import {
+  type Drawn,
+  drawn,
+  type Explanations,
+  errorOn,
+  expectedError,
+  explain,
+  neckUnknowns,
+  sharesOf,
+} from './explain.ts';
+import type { FretReading } from './map.ts';
+import { LAST_FRET, type Neck } from './neck.ts';
+import { type Part, partKey, samePart, type Unknowns } from './unknowns.ts';
+
+/** Within so many cents a note is right, where nothing else is asked for. */
+export const USUAL_LIMIT: Cents = 5;
+/** Instruments drawn for a verdict. */
+const DRAWS = 160;
+/** Every note is within the limit with this probability: then it is said. */
+const CERTAIN = 0.9;
+/** A part is ordered where it is at fault with this probability, on two looks one after the other. */
+const DECIDED = 0.97;
+/** So often at least each string is plucked before anything is ordered. */
+const PLUCKS_A_STRING = 4;
+/** A fault that moves no note by so many cents is none to order. */
+const AUDIBLE: Cents = 4;
+/** A note comes so much nearer at least, or putting the part right is not worth its price. */
+const WORTH: Cents = 2;
+/** Put right, every note lies within so many limits: sound instruments of some builds are no better. */
+const WITHIN = 1.4;
+/** Nothing is at fault where a fault that can be heard is less likely than this. */
+const INNOCENT = 0.02;
+/** The interval that is told holds so much. */
+const TOLD = 0.8;
+
+/** A part that is at fault, by so much. */
+export interface Fault {
+  readonly part: Part;
+  /** How likely it is. */
+  readonly share: number;
+  /** Cents at the note that it moves most, with its 80 % interval, the choice of cause in it. */
+  readonly cents: Cents;
+  readonly low: Cents;
+  readonly high: Cents;
+  /** The note that it moves most. */
+  readonly at: { readonly course: number; readonly fret: number };
+  /** The same in millimetres, where it is a place or a height; null of a string false in itself. */
+  readonly mm: {
+    readonly middle: Millimetres;
+    readonly low: Millimetres;
+    readonly high: Millimetres;
+  } | null;
+  /** The furthest off of the notes that it moves, now and with this part put right. */
+  readonly worst: Cents;
+  readonly worstAfter: Cents;
+}
+
+/** What a check comes to. */
+export type FretVerdict =
+  /** Not enough was read to say anything. */
+  | { readonly kind: 'begun' }
+  /** It may still be several things. */
+  | {
+      readonly kind: 'undecided';
+      readonly likely: readonly Fault[];
+      /** Frets that no string was heard at: one of them may be bad. */
+      readonly unheard: readonly number[];
+    }
+  /** Every note of frets 1 to 12 is within the limit. */
+  | { readonly kind: 'certified' }
+  /** No part is at fault; `off` are notes beyond the limit all the same, `within` how likely none is. */
+  | {
+      readonly kind: 'nothing to order';
+      readonly off: readonly NoteOff[];
+      readonly within: number;
+    }
+  | { readonly kind: 'at fault'; readonly faults: readonly Fault[] };
+
+/** One note and how far it is off. */
+export interface NoteOff {
+  readonly course: number;
+  readonly fret: number;
+  readonly cents: Cents;
+}
+
+/** A check with everything that follows from it. */
+export interface Judgement {
+  readonly verdict: FretVerdict;
+  readonly explanations: Explanations | null;
+  readonly draws: readonly Drawn[];
+  readonly unknowns: Unknowns;
+}
+
+/** Judges the readings of a check. @param limit a note further off than this is wrong, 4 to 8 cents */
+export function judgeNeck(
+  neck: Neck,
+  readings: readonly FretReading[],
+  limit: Cents = USUAL_LIMIT,
+  unknowns: Unknowns = neckUnknowns(neck),
+): Judgement {
+  const counted = readings.filter(({ struckOut }) => !struckOut);
+  const explanations = explain(unknowns, counted);
+  if (!explanations) return { verdict: { kind: 'begun' }, explanations, draws: [], unknowns };
+  const draws = drawn(explanations, DRAWS);
+  const verdict = verdictOf(neck, counted, { explanations, draws, unknowns, limit });
+  return { verdict, explanations, draws, unknowns };
+}
+
+interface Seen {
+  readonly explanations: Explanations;
+  readonly draws: readonly Drawn[];
+  readonly unknowns: Unknowns;
+  readonly limit: Cents;
+}
+
+function verdictOf(neck: Neck, readings: readonly FretReading[], seen: Seen): FretVerdict {
+  const { explanations, draws, unknowns, limit } = seen;
+  const shares = partShares(explanations);
+  const faults = [...shares.values()]
+    .filter(({ part, share }) => part.kind !== 'hand' && share > LEAST_LIKELY)
+    .map(({ part, share }) => faultOf(part, share, seen, neck))
+    .sort((a, b) => b.share - a.share);
+  const enough = readings.length >= PLUCKS_A_STRING * neck.strings.length;
+  const decided = faults.filter(
+    (fault) => fault.share >= neededFor(fault.part) && isOrder(fault, limit),
+  );
+  if (enough && decided.length > 0 && agrees(neck, readings, decided, unknowns))
+    return { kind: 'at fault', faults: decided };
+  const undecided = {
+    kind: 'undecided',
+    likely: faults.slice(0, MOST_NAMED),
+    unheard: unheardOf(readings),
+  } as const;
+  if (undecided.unheard.length > 0) return undecided;
+  const notes = notesOf(neck);
+  const within = weightOf(
+    draws.filter((draw) => notes.every((note) => Math.abs(errorOn(unknowns, draw, note)) <= limit)),
+  );
+  if (within >= CERTAIN) return { kind: 'certified' };
+  if (enough && suspicion(seen, notes) <= INNOCENT) {
+    const off = notes.flatMap(({ course, fret }) => {
+      const cents = expectedError(explanations, { course, fret, pressure: 'normal' });
+      return Math.abs(cents) > limit ? [{ course, fret, cents }] : [];
+    });
+    return { kind: 'nothing to order', off, within };
+  }
+  return undecided;
+}
+
+const HEIGHTS = ['slots', 'slot', 'action'] as const;
+const LEAST_LIKELY = 0.02;
+const MOST_NAMED = 3;
+
+function partShares(explanations: Explanations): Map<string, { part: Part; share: number }> {
+  const shares = new Map<string, { part: Part; share: number }>();
+  for (const { parts, share } of sharesOf(explanations).values())
+    for (const part of parts) {
+      const key = partKey(part);
+      shares.set(key, { part, share: (shares.get(key)?.share ?? 0) + share });
+    }
+  return shares;
+}
+
+/** How likely it is that some part moves a note by what can be heard. */
+function suspicion({ draws, unknowns }: Seen, notes: readonly Note[]): number {
+  const guilty = draws.filter((draw) => {
+    const real = draw.parts.filter(({ kind }) => kind !== 'hand');
+    if (real.length === 0) return false;
+    const columns = new Set(real.flatMap((part) => unknowns.rowOf(part).columns));
+    return notes.some(
+      (note) =>
+        Math.abs(errorOn(unknowns, draw, note) - errorOn(unknowns, draw, note, columns)) > AUDIBLE,
+    );
+  });
+  return weightOf(guilty);
+}
+
+function weightOf(draws: readonly Drawn[]): number {
+  return draws.reduce((sum, { weight }) => sum + weight, 0);
+}
+
+interface Note {
+  readonly course: number;
+  readonly fret: number;
+  readonly pressure: 'normal';
+}
+
+function notesOf({ strings }: Neck): Note[] {
+  return strings.flatMap(({ course }) =>
+    Array.from({ length: LAST_FRET }, (_, i) => ({
+      course,
+      fret: i + 1,
+      pressure: 'normal' as const,
+    })),
+  );
+}
+
+function unheardOf(readings: readonly FretReading[]): number[] {
+  const heard = new Set(
+    readings.flatMap(({ place }) => (place.kind === 'fret' ? [place.fret] : [])),
+  );
+  return Array.from({ length: LAST_FRET }, (_, i) => i + 1).filter((fret) => !heard.has(fret));
+}
+
+function isOrder({ part, cents, worst, worstAfter }: Fault, limit: Cents): boolean {
+  // What lies too low buzzes; nobody orders it higher for its pitch.
+  if (HEIGHTS.some((kind) => kind === part.kind) && cents < 0) return false;
+  const heard = Math.abs(cents) >= AUDIBLE && worst > limit;
+  return heard && worstAfter <= WITHIN * limit && worst - worstAfter >= WORTH;
+}
+
+/** The look before the last reading had decided the same. */
+function agrees(
+  neck: Neck,
+  readings: readonly FretReading[],
+  faults: readonly Fault[],
+  unknowns: Unknowns,
+): boolean {
+  const before = explain(unknowns, readings.slice(0, -1));
+  if (!before || neck.strings.length === 0) return false;
+  const shares = partShares(before);
+  return faults.every(({ part }) => (shares.get(partKey(part))?.share ?? 0) >= neededFor(part));
+}
+
+/** A new string is no order: it costs little, and is what would be tried first. */
+const STRING_DECIDED = 0.9;
+
+const neededFor = ({ kind }: Part) => (kind === 'string' ? STRING_DECIDED : DECIDED);
+
+function faultOf(part: Part, share: number, seen: Seen, neck: Neck): Fault {
+  const { draws, unknowns } = seen;
+  const { columns } = unknowns.rowOf(part);
+  const own = draws.filter(({ parts }) => parts.some((one) => samePart(one, part)));
+  const notes = notesOf(neck);
+  const right = new Set(columns);
+  const effect = (draw: Drawn, note: Note) =>
+    errorOn(unknowns, draw, note) - errorOn(unknowns, draw, note, right);
+  const at = notes.reduce<{ note: Note; mean: number }>(
+    (best, note) => {
+      const mean = quantileOf(
+        own.map((draw) => [effect(draw, note), draw.weight]),
+        0.5,
+      );
+      return Math.abs(mean) > Math.abs(best.mean) ? { note, mean } : best;
+    },
+    { note: notes[0]!, mean: 0 },
+  );
+  const cents = own.map((draw) => [effect(draw, at.note), draw.weight] as const);
+  // The notes that it moves alone: what else is off on the instrument is another matter.
+  const moved = own.map((draw) => notes.filter((note) => Math.abs(effect(draw, note)) >= WORTH));
+  const worst = (without?: ReadonlySet<number>) =>
+    quantileOf(
+      own.map((draw, i) => {
+        const errors = moved[i]!.map((note) => Math.abs(errorOn(unknowns, draw, note, without)));
+        return [Math.max(0, ...errors), draw.weight];
+      }),
+      0.5,
+    );
+  const [low, high] = [quantileOf(cents, (1 - TOLD) / 2), quantileOf(cents, (1 + TOLD) / 2)];
+  return {
+    part,
+    share,
+    cents: quantileOf(cents, 0.5),
+    low,
+    high,
+    at: { course: at.note.course, fret: at.note.fret },
+    mm: amountsOf(unknowns, part, at.note, [quantileOf(cents, 0.5), low, high]),
+    worst: worst(),
+    worstAfter: worst(right),
+  };
+}
+
+function amountsOf(
+  unknowns: Unknowns,
+  part: Part,
+  at: Note,
+  cents: readonly [middle: Cents, low: Cents, high: Cents],
+): Fault['mm'] {
+  const [middle, ...ends] = cents.map((one) => mmOf(unknowns, part, at, one));
+  const [low, high] = [...ends].sort((a, b) => (a ?? 0) - (b ?? 0));
+  if (middle == null || low == null || high == null) return null;
+  return { middle, low, high };
+}
+
+/** The value below which a share of the weight lies; 0 of none. */
+function quantileOf(
+  values: readonly (readonly [value: number, weight: number])[],
+  share: number,
+): number {
+  const sorted = [...values].sort((a, b) => a[0] - b[0]);
+  let left = share * sorted.reduce((sum, [, weight]) => sum + weight, 0);
+  for (const [value, weight] of sorted) {
+    left -= weight;
+    if (left <= 0) return value;
+  }
+  return sorted.at(-1)?.[0] ?? 0;
+}
+
+const judged = new WeakMap<Neck, WeakMap<readonly FretReading[], Judgement>>();
+
+/** The same, worked out once for the same readings. */
+export function judgementOf(neck: Neck, readings: readonly FretReading[]): Judgement {
+  const own = judged.get(neck) ?? new WeakMap<readonly FretReading[], Judgement>();
+  judged.set(neck, own);
+  const kept = own.get(readings);
+  if (kept) return kept;
+  const made = judgeNeck(neck, readings);
+  own.set(readings, made);
+  return made;
+}
