@@ -257,7 +257,7 @@ const sagging: Builder = (random, kind, scale, courses) => {
     const top = 2 * (action + is(fault, 'action')) - slots[course - 1]!;
     const crowned = crown[number - 1]!;
     const open = Math.hypot(end - nutAt, top - slot);
-    const gap = fret === 1 && from === 0 ? at - nutAt : at - place(own, fret - 1);
+    const gap = fret === 1 ? at - nutAt : at - place(own, fret - 1);
     const push = force * strength[pressure] * (1 - 0.15 * hand.tired) * Math.exp(0.1 * hand.chance);
     const depth = Math.min(board, (push * where * (1 - where) * gap) / tension);
     // Down from the nut to the fret before, under the finger, up over the fret, away to the saddle.

@@ -88,6 +88,14 @@ export class Evidence {
     return { log, amounts: backwardIn(lower, k, half) };
   }
 
+  /** How sure one column of a set comes out: its standard error, in its own standard deviations. */
+  errorIn(set: readonly number[], column: number): number {
+    const k = set.length;
+    const unit = Float64Array.from(set, (one) => (one === column ? 1 : 0));
+    const half = forwardIn(this.innerFactor(set), k, unit);
+    return Math.sqrt(half.reduce((sum, value) => sum + value * value, 0));
+  }
+
   /** A set that others grow from. */
   grownFrom(set: readonly number[]): Grower {
     const k = set.length;

@@ -183,14 +183,49 @@ function explainWith(
     found.push(...sorted.slice(0, size === 1 ? sorted.length : MOST_KEPT));
     carried = sorted.slice(0, CARRIED);
   }
-  return found.map(({ rows: chosen, columns, score }) => ({
-    evidence,
-    scatter: cents,
-    parts: chosen.flatMap((k) => rows[k]!.part ?? []),
-    columns,
-    score,
-  }));
+  const best = Math.max(...found.map(({ score }) => score));
+  return found
+    .filter(({ score }) => score > best - HOPELESS)
+    .map(({ rows: chosen, columns, score }) => {
+      const parts = chosen.flatMap((k) => rows[k]!.part ?? []);
+      const upwards = upwardsShare(unknowns, parts, evidence, columns);
+      return { evidence, scatter: cents, parts, columns, score: score + upwards };
+    });
 }
+
+/**
+ * What the rule that heights are too high alone makes of a set: twice the share of each one’s amount above 0, for half
+ * of the law was counted for nothing. In logarithms.
+ */
+function upwardsShare(
+  unknowns: Unknowns,
+  parts: readonly Part[],
+  evidence: Evidence,
+  columns: readonly number[],
+): number {
+  const heights = parts.map((part) => unknowns.rowOf(part)).filter(({ upwards }) => upwards);
+  if (heights.length === 0) return 0;
+  const { amounts } = evidence.gainOf(columns);
+  return heights.reduce((sum, { columns: [column = 0] }) => {
+    const above = amounts[columns.indexOf(column)]! / evidence.errorIn(columns, column);
+    return sum + Math.log(Math.max(LEAST_SHARE, 2 * shareAbove(above)));
+  }, 0);
+}
+
+const LEAST_SHARE = 1e-9;
+
+/** The share of a normal law above −x: Abramowitz & Stegun 26.2.17. */
+function shareAbove(x: number): number {
+  const t = 1 / (1 + TAIL.p * Math.abs(x));
+  const series = t * TAIL.b.reduceRight((sum, b) => b + t * sum, 0);
+  const tail = (Math.exp((-x * x) / 2) / Math.sqrt(2 * Math.PI)) * series;
+  return x >= 0 ? 1 - tail : tail;
+}
+
+const TAIL = {
+  p: 0.2316419,
+  b: [0.31938153, -0.356563782, 1.781477937, -1.821255978, 1.330274429],
+} as const;
 
 const MOST_KEPT = 60;
 

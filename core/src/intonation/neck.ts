@@ -61,6 +61,8 @@ export interface Neck {
   /** A capo stands for the nut: no slot is heard. */
   readonly capo: boolean;
   readonly heights: Heights;
+  /** How far its saddle follows what each string would want, as a share. */
+  readonly follows: number;
   readonly strings: readonly NeckString[];
 }
 
@@ -116,7 +118,7 @@ export function neckOf(
     apartMm: best[i]! - mean,
   }));
   const looked = strings.filter(({ course }) => !read || read.includes(course));
-  return { kind, bridge, capo, heights, strings: looked };
+  return { kind, bridge, capo, heights, follows, strings: looked };
 }
 
 function giveOf(spec: StringSpec, scaleMm: Millimetres, hz: Hz): number {

@@ -35,6 +35,9 @@ const HAND = { all: 0.6, each: 0.35, soft: 0.25, hard: 1.2 } as const;
 const WIDTH = 0.8;
 /** How far the first fret is out of line on all strings, as a share of the finger, half as far at the second: the nut holds a string as no fret does. */
 const FIRST_FRET = 0.6;
+/** How much of its own heights, and of the hand that plays it, a saddle was set by: a loose bridge is put where its player hears the octaves right. */
+const SET_BY_HEIGHT = 0.8;
+const SET_BY_HAND = { maker: 0.5, player: 0.9 } as const;
 /** What no term describes, smooth along a string, in cents. */
 const LEFT_OVER: Cents = 0.6;
 const WAVES = [1, 2, 3] as const;
@@ -63,7 +66,11 @@ export interface PartRow {
   readonly part: Part;
   readonly odds: number;
   readonly columns: readonly number[];
+  /** It can be too high alone: what lies lower than a good slot or a good action buzzes, and is heard as that. */
+  readonly upwards: boolean;
 }
+
+const UPWARDS: readonly Part['kind'][] = ['slots', 'slot', 'action', 'hand'];
 
 /** How common each fault is among instruments that are brought to a check; common practice, no source. */
 const ODDS = {
@@ -85,6 +92,13 @@ export interface Effects {
   /** The numbers of those that do anything. */
   readonly which: readonly number[];
   readonly faults: Float64Array;
+}
+
+/** What stretching comes to at the octave, in cents. */
+interface AtOctave {
+  readonly pressed: Cents;
+  readonly action: Cents;
+  readonly finger: Cents;
 }
 
 /** A fretted place of one string, or the open string. */
@@ -117,7 +131,8 @@ export class Unknowns {
     const rows: PartRow[] = [];
     let column = 0;
     const add = (part: Part, odds: number, columns = 1) => {
-      rows.push({ part, odds, columns: Array.from({ length: columns }, () => column++) });
+      const own = Array.from({ length: columns }, () => column++);
+      rows.push({ part, odds, columns: own, upwards: UPWARDS.some((kind) => kind === part.kind) });
     };
     add({ kind: 'saddle' }, ODDS.saddle);
     add({ kind: 'slant' }, ODDS.slant);
@@ -230,7 +245,7 @@ export class Unknowns {
       pressure,
       finger,
       share,
-      residue: heightPart + finger + saddle,
+      pressed: heightPart + finger,
     });
     this.putFaults(faults, s, { fret, finger, share });
     const which = [...base.keys()].filter((k) => base[k] !== 0);
@@ -248,9 +263,9 @@ export class Unknowns {
     base: Float64Array,
     i: number,
     s: NeckString,
-    at: { fret: number; pressure: Pressure; finger: Cents; share: number; residue: Cents },
+    at: { fret: number; pressure: Pressure; finger: Cents; share: number; pressed: Cents },
   ): void {
-    const { fret, pressure, finger, share, residue } = at;
+    const { fret, pressure, finger, share, pressed } = at;
     const scale = s.scaleMm / GUITAR_SCALE;
     const x = fretPlace(1, fret);
     const perMm = saddleCents(s.scaleMm, 1, fret);
@@ -260,6 +275,8 @@ export class Unknowns {
     // The first frets are wider; a finger’s share of each goes by a power of it.
     const width = Math.log(widthAt(fret) / widthAt(MIDDLE_FRET));
     const own = i * (OWN + this.waves);
+    const octave = octaveShare(fret);
+    const { each, all } = this.takenUp(i);
     base.set(
       [
         0,
@@ -267,9 +284,9 @@ export class Unknowns {
         SADDLE.each * scale * perMm,
         NUT.each * nut,
         (SLOT.each / SLOT.all) * slot,
-        (ACTION.each / ACTION.all) * action,
-        STIFF.each * residue,
-        HAND.each * share * finger,
+        (ACTION.each / ACTION.all) * (action - each.action * octave),
+        STIFF.each * (pressed - each.pressed * octave),
+        HAND.each * (share * finger - each.finger * octave),
         ...WAVES.map((k) => LEFT_OVER * Math.sin(Math.PI * k * 2 * x)),
       ],
       own,
@@ -282,9 +299,9 @@ export class Unknowns {
         SADDLE.slant * scale * perMm * s.across,
         NUT.all * nut,
         slot,
-        action,
-        STIFF.all * residue,
-        HAND.all * share * finger,
+        action - all.action * octave,
+        STIFF.all * (pressed - all.pressed * octave),
+        HAND.all * (share * finger - all.finger * octave),
         pressure === 'soft' ? HAND.soft * finger : 0,
         pressure === 'hard' ? HAND.hard * finger : 0,
         WIDTH * width * share * finger,
@@ -296,6 +313,37 @@ export class Unknowns {
     const ofNeck = fret + s.startFret - 1;
     if (ofNeck < this.frets.length)
       base[shared + SHARED + ofNeck] = (CENTS_PER_E * FRET * scale) / (s.scaleMm * (1 - x));
+  }
+
+  /**
+   * What of an instrument’s own stretching its saddle takes back at the octave, in cents: it was set where the octaves
+   * of this instrument came out, by a hand that may be another one.
+   */
+  private takenUp(i: number): { readonly each: AtOctave; readonly all: AtOctave } {
+    const { neck } = this;
+    const octaves = neck.strings.map((s) => ({
+      pressed: this.pressed(s, neck.heights, LAST_FRET),
+      action: this.actionCents(s, ACTION.all, LAST_FRET),
+      finger: this.fingerCents(s, LAST_FRET),
+    }));
+    const own = octaves[i]!;
+    const taken = (of: keyof AtOctave, share: number) => {
+      const mean = octaves.reduce((sum, one) => sum + one[of], 0) / octaves.length;
+      return {
+        each: share * neck.follows * own[of],
+        all: share * (mean + neck.follows * (own[of] - mean)),
+      };
+    };
+    const hand = neck.bridge === 'fixed' ? SET_BY_HAND.maker : SET_BY_HAND.player;
+    const [pressed, action, finger] = [
+      taken('pressed', 1),
+      taken('action', SET_BY_HEIGHT),
+      taken('finger', hand),
+    ];
+    return {
+      each: { pressed: pressed.each, action: action.each, finger: finger.each },
+      all: { pressed: pressed.all, action: action.all, finger: finger.all },
+    };
   }
 
   private putFaults(

@@ -225,7 +225,7 @@ function agrees(
 }
 
 /** A new string is no order: it costs little, and is what would be tried first. */
-const STRING_DECIDED = 0.9;
+const STRING_DECIDED = 0.95;
 
 const neededFor = ({ kind }: Part) => (kind === 'string' ? STRING_DECIDED : DECIDED);
 
