@@ -45,7 +45,7 @@ function checked(neck: ForeignNeck): Checked {
     const { course, place } = asked;
     const press =
       place.kind === 'fret'
-        ? { course, fret: place.fret, pressure: place.pressure }
+        ? { course, fret: place.fret, pressure: place.pressure, capo: place.capo === true }
         : { course, fret: 0, pressure: 'normal' as const };
     readings.push({ course, place, ...neck.read(press), at: readings.length * EACH_MS });
     // Before each string was plucked four times nothing is decided.

@@ -80,7 +80,9 @@ class Sitting {
 
   /** Held at a fret, as a hand that rests on the neck does. */
   pluckHeld(course: number, fret: number): void {
-    this.practice.pluckFretted(course, fret, 'normal', between(this.random, 0.35, 0.65));
+    this.practice.pluckFretted(course, fret, 'normal', {
+      strength: between(this.random, 0.35, 0.65),
+    });
     this.wait(1.1);
   }
 

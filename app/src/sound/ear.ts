@@ -48,7 +48,7 @@ export interface PracticeHands {
   /** Positive tightens; in turns of the button. */
   turn(course: number, turns: number): void;
   /** Sounds a string held at a fret, or touched over the twelfth where `press` is null. */
-  fretted(course: number, fret: number, press: Press | null): void;
+  fretted(course: number, fret: number, press: Press | null, capo?: boolean): void;
   /** Lets a string hang slack by so many cents. */
   slacken(course: number, cents: Cents): void;
   /** Winds a string by so many cents within so many seconds. */
@@ -293,10 +293,10 @@ function practiceHands(
       sounding(1);
       line.send({ type: 'turn', course, turns });
     },
-    fretted: (course, fret, press) => {
+    fretted: (course, fret, press, capo = false) => {
       if (sound) void speaker.start(PRACTICE_VOLUME);
       sounding(1);
-      line.send({ type: 'fretted', course, fret, press });
+      line.send({ type: 'fretted', course, fret, press, capo });
     },
     slacken: (course, cents) => {
       sounding(1);

@@ -111,7 +111,7 @@ self.onmessage = ({ data }: MessageEvent<PracticeRequest>) => {
       playOn(FAST.turn);
       return sayTruth();
     case 'fretted':
-      instrument?.pluckFretted(data.course, data.fret, data.press);
+      instrument?.pluckFretted(data.course, data.fret, data.press, { capo: data.capo });
       return playOn(FAST.pluck);
     case 'slacken':
       instrument?.slacken(data.course, data.cents);

@@ -120,6 +120,8 @@ export type PracticeRequest =
       readonly course: number;
       readonly fret: number;
       readonly press: Press | null;
+      /** A capo is on fret 1. */
+      readonly capo: boolean;
     }
   /** Lets a string hang slack, or winds it, by so many cents within so many seconds. */
   | { readonly type: 'slacken'; readonly course: number; readonly cents: number }

@@ -37,6 +37,8 @@ interface Press {
   readonly course: number;
   readonly fret: number;
   readonly pressure: 'soft' | 'normal' | 'hard';
+  /** A capo sits on fret 1; fret 1 is the string open behind it. */
+  readonly capo?: boolean;
 }
 
 export interface ForeignNeck {
@@ -143,9 +145,10 @@ export function foreignNeck(
       if (press.fret === 0) return { cents, errorCents };
       const chance = normal(random);
       const own = law(press, fault, { tired: done, chance });
-      const scatter = finger * (press.pressure === 'normal' ? 1 : 1.4) * heavy(random) * 0.8;
+      const held = press.capo && press.fret === 1 ? 0 : finger;
+      const scatter = held * (press.pressure === 'normal' ? 1 : 1.4) * heavy(random) * 0.8;
       // A finger bends sideways now and then: always sharper.
-      const bent = random() < 0.04 ? between(random, 1, 6) : 0;
+      const bent = held > 0 && random() < 0.04 ? between(random, 1, 6) : 0;
       return { cents: cents + 100 * press.fret + own + scatter + bent, errorCents };
     },
   };
@@ -239,6 +242,43 @@ const sagging: Builder = (random, kind, scale, courses) => {
   const where = between(random, 0.25, 0.5);
   const strength = { soft: between(random, 0.4, 0.65), normal: 1, hard: between(random, 1.6, 2.6) };
   const nut = 0.1 * fine * normal(random);
+  const capo = between(random, 0.6, 2.2);
+
+  /** Under a capo the string begins at fret 1, already stretched by the rubber that presses it there. */
+  const underCapo = (
+    press: Press,
+    fault: Fault | null,
+    hand: { tired: number; chance: number },
+    saddle: number,
+  ): Cents => {
+    const { course, fret } = press;
+    const { own, from } = lengthOf(kind, scale, course);
+    const { stiff, tension } = wires[course - 1]!;
+    const still = { tired: 0, chance: 0 };
+    const first = bent({ course, fret: 1, pressure: 'normal' }, fault, still, saddle);
+    const rubber = 1.5 * (capo - 1);
+    if (fret === 1) return first + rubber;
+    const begin = place(own, 1) + places[from]! + is(fault, 'fret', 1 + from);
+    const at = place(own, fret) + places[fret + from - 1]! + is(fault, 'fret', fret + from);
+    const end = own + saddle;
+    const top = 2 * (action + is(fault, 'action')) - slots[course - 1]!;
+    const gap = at - place(own, fret - 1);
+    const push =
+      force * strength[press.pressure] * (1 - 0.15 * hand.tired) * Math.exp(0.1 * hand.chance);
+    const depth = Math.min(board, (push * where * (1 - where) * gap) / tension);
+    const way =
+      at -
+      gap -
+      begin +
+      Math.hypot(gap * (1 - where), depth) +
+      Math.hypot(gap * where, depth) +
+      Math.hypot(end - at, top);
+    const strain = Math.max(0, way - Math.hypot(end - begin, top)) / (own + behind);
+    const more = 600 * Math.log2(1 + (stiff * allStiff * strain) / tension);
+    // From the string open behind the capo to this fret: lengths alone, and what pressing adds.
+    const lengths = toCents(Math.hypot(end - begin, top) / Math.hypot(end - at, top));
+    return first + rubber + lengths - 100 * (fret - 1) + more;
+  };
 
   const bent = (
     { course, fret, pressure }: Press,
@@ -298,9 +338,8 @@ const sagging: Builder = (random, kind, scale, courses) => {
       is(fault, 'slant') * across(press.course, courses);
     const x = 1 - 2 ** (-press.fret / 12);
     const uneven = is(fault, 'string', press.course) * 3 * Math.sin(Math.PI * (1.3 * x + 0.2));
-    return (
-      bent(press, fault, hand, saddle) + wrong[i]! + uneven - is(fault, 'string', press.course)
-    );
+    const sounded = (press.capo ? underCapo : bent)(press, fault, hand, saddle);
+    return sounded + wrong[i]! + uneven - is(fault, 'string', press.course);
   };
 };
 
@@ -340,7 +379,8 @@ const curves: Builder = (random, kind, scale, courses) => {
   const frets = Array.from({ length: 18 }, () => 0.05 * fine * normal(random));
   const ratio = { soft: between(random, -0.8, -0.4), normal: 0, hard: between(random, 0.8, 2) };
   const flat = between(random, 0.1, 0.5);
-  return ({ course, fret, pressure }, fault, { tired, chance }) => {
+  const rubber = own.map((s) => s.first * between(random, 0.8, 1.6));
+  return ({ course, fret, pressure, capo = false }, fault, { tired, chance }) => {
     const { own: length, from } = lengthOf(kind, scale, course);
     const s = own[course - 1]!;
     const t = fret / LAST;
@@ -355,6 +395,13 @@ const curves: Builder = (random, kind, scale, courses) => {
     const high = (soft ? 4 : 8) * slot * Math.exp(-(fret - 1) / 2.7) * s.give;
     const action = is(fault, 'action') * (soft ? 2 : 4) * (0.15 + 0.85 * t ** 1.4) * s.give;
     const uneven = is(fault, 'string', course) * 3 * (t + 0.4 * Math.sin(5 * t));
+    if (capo) {
+      const beyond =
+        fret === 1 ? 0 : finger + 0.7 * s.first * Math.exp(-(fret - 2) / s.fades) * (1 - t);
+      const lifted = fret === 1 ? 0 : action;
+      const bow = s.bulge * Math.sin(Math.PI * t) + (s.octave + octaves + tilt * side) * t;
+      return rubber[course - 1]! + beyond + bow + pure + lifted + uneven;
+    }
     return (
       s.first * Math.exp(-(fret - 1) / s.fades) * (1 - t) +
       s.bulge * Math.sin(Math.PI * t) +
@@ -404,8 +451,12 @@ const worn: Builder = (random, kind, scale, courses) => {
     return -toCents(1 + sum) / 2;
   };
 
+  const rubber = give.map(
+    (own) => 866 * own * common * scale * 0.00003 * between(random, 0.7, 1.6),
+  );
+
   const sharp = (
-    { course, fret, pressure }: Press,
+    { course, fret, pressure, capo = false }: Press,
     fault: Fault | null,
     { tired, chance }: { tired: number; chance: number },
   ): Cents => {
@@ -420,13 +471,19 @@ const worn: Builder = (random, kind, scale, courses) => {
       relief +
       slot * (1 - x) +
       2 * is(fault, 'action') * x;
+    if (capo && fret === 1) return rubber[course - 1]!;
     const gap = own * (x - place(1, fret - 1));
     const deepest = depth[pressure] * deep * (1 - 0.12 * tired) * (1 + 0.08 * chance);
-    const down =
-      Math.hypot(own * x, height) - own * x + Math.hypot(own * (1 - x), height) - own * (1 - x);
+    // Under a capo only what lies over the line from fret 1 to the saddle stretches.
+    const from = capo ? place(1, 1) : 0;
+    const top = h1 + ((action - h1) * 0.944) / 0.444 + 2 * is(fault, 'action');
+    const over = capo ? (top * (x - from)) / (1 - from) + relief : height;
+    const left = own * (x - from);
+    const right = own * (1 - x);
+    const down = Math.hypot(left, over) - left + Math.hypot(right, over) - right;
     const behind = 2 * (Math.hypot(gap / 2, deepest * 0.55) - gap / 2);
     const strain = (down + behind) * give[course - 1]! * common;
-    return 600 * Math.log2(1 + Math.max(0, strain));
+    return 600 * Math.log2(1 + Math.max(0, strain)) + (capo ? rubber[course - 1]! : 0);
   };
   const still = { tired: 0, chance: 0 };
   const best = give.map((_, i) =>

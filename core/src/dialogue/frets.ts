@@ -229,8 +229,8 @@ function takeOther(talk: FretTalk, world: FretWorld): Stepped {
   const left = { ...talk, other: null };
   const { asked, heard } = other;
   if (heard < 0) return still(left);
-  const pressure = asked.place.kind === 'fret' ? asked.place.pressure : 'normal';
-  const place: FretPlace = heard === 0 ? { kind: 'open' } : { kind: 'fret', fret: heard, pressure };
+  const as = asked.place.kind === 'fret' ? asked.place : { pressure: 'normal' as const };
+  const place: FretPlace = heard === 0 ? { kind: 'open' } : { ...as, kind: 'fret', fret: heard };
   return put(left, { course: asked.course, place }, other, world);
 }
 

@@ -11,6 +11,9 @@ export interface OctaveTest {
 
 /** One end of a loose bridge, under an outer string. */
 export interface BridgeEnd {
+  /** How sharp its octave is, with its standard error. */
+  readonly sharp: Cents;
+  readonly errorCents: Cents;
   /** How far it is to be moved, away from the nut; what its error explains is no move. */
   readonly mm: Millimetres;
   /** Standard error of `mm`. */
@@ -30,6 +33,8 @@ const USUAL_WEIGHT = 4;
  * right is told to move in fewer than 3 of 100 checks, both ends together.
  */
 const WRONG_BEYOND = 2.9;
+/** The same of more strings than two, each with a saddle of its own: all together as seldom. */
+const WRONG_OF_MANY = 3.3;
 
 /**
  * How each end of a loose bridge is to be moved, from the octave tests of the outer strings. The
@@ -39,11 +44,18 @@ const WRONG_BEYOND = 2.9;
  */
 export function bridgeEnds(scale: Millimetres, tests: readonly OctaveTest[]): BridgeEnd[] {
   const scatter = scatterOf(tests.flatMap(({ open, fretted }) => [open, fretted]));
+  const beyond = tests.length > 2 ? WRONG_OF_MANY : WRONG_BEYOND;
   return tests.map(({ open, fretted }) => {
     const sharp = mean(fretted) - mean(open);
     const errorCents = scatter * Math.sqrt(1 / open.length + 1 / fretted.length);
-    const right = Math.abs(sharp) <= WRONG_BEYOND * errorCents;
-    return { mm: saddleShift(scale, sharp), errorMm: (scale * errorCents) / CENTS_PER_E, right };
+    const right = Math.abs(sharp) <= beyond * errorCents;
+    return {
+      sharp,
+      errorCents,
+      mm: saddleShift(scale, sharp),
+      errorMm: (scale * errorCents) / CENTS_PER_E,
+      right,
+    };
   });
 }
 

@@ -64,9 +64,9 @@ interface Data {
 
 /** The place of a reading; a touched octave is one more open reading. */
 function placeOf({ course, place }: Pick<FretReading, 'course' | 'place'>): Place {
-  return place.kind === 'fret'
-    ? { course, fret: place.fret, pressure: place.pressure }
-    : { course, fret: 0, pressure: 'normal' };
+  if (place.kind !== 'fret') return { course, fret: 0, pressure: 'normal' };
+  const { fret, pressure, capo } = place;
+  return { course, fret, pressure, ...(capo && { capo }) };
 }
 
 /**
@@ -128,7 +128,10 @@ function dataOf(unknowns: Unknowns, readings: readonly FretReading[]): Data {
       (r, i) => r.cents - 100 * semitonesOf(r.place) - effects[i]!.mean,
     ),
     errors: Float64Array.from(readings, (r) => Math.max(LEAST_ERROR, r.errorCents)),
-    fretted: readings.map(({ place }) => place.kind === 'fret'),
+    // A capo holds a string as it is; a finger scatters.
+    fretted: readings.map(
+      ({ place }) => place.kind === 'fret' && !(place.capo && place.fret === 1),
+    ),
     base,
     which,
     shared,

@@ -21,6 +21,7 @@ export {
   isBridgeCheck,
   OCTAVE_FRETS,
   outerCourses,
+  saddlesOf,
 } from './octaves.ts';
 export { MOST_PLUCKS, nextPlace } from './places.ts';
 export { CENTS_PER_E, nutShift, saddleShift } from './saddle.ts';

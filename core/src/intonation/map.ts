@@ -13,7 +13,14 @@ export type FretPlace =
   | { readonly kind: 'open' }
   /** Touched over the twelfth fret: twice the open pitch, wherever the frets are. */
   | { readonly kind: 'harmonic' }
-  | { readonly kind: 'fret'; readonly fret: number; readonly pressure: Pressure };
+  | {
+      readonly kind: 'fret';
+      /** Counted from the nut, whether a capo is on or not. */
+      readonly fret: number;
+      readonly pressure: Pressure;
+      /** Under a capo on fret 1, which takes the nut out of it; fret 1 is the string open behind it. */
+      readonly capo?: true;
+    };
 
 /** One reading of a fret check. */
 export interface FretReading {
@@ -49,6 +56,15 @@ export function semitonesOf(place: FretPlace): number {
 
 /** All up to the octave: every one is heard before an instrument is cleared. */
 export const TWELVE_FRETS: readonly number[] = Array.from({ length: 12 }, (_, i) => i + 1);
+/** Frets of the neck that were heard: the string open behind a capo is none. */
+export function fretsHeard(readings: readonly FretReading[]): ReadonlySet<number> {
+  return new Set(
+    readings.flatMap(({ place, struckOut }) =>
+      place.kind !== 'fret' || struckOut || (place.capo && place.fret === 1) ? [] : [place.fret],
+    ),
+  );
+}
+
 /** The shortest set that tells anything, most telling first. */
 export const USEFUL_FRETS: readonly number[] = [12, 1, 2, 3, 5, 7, 9];
 /** The first fifteen, up and down the neck by turns, so that a drift does not look like a cause. */

@@ -155,6 +155,27 @@ export function pressedCents(
   return (CENTS_PER_E / 2) * give * longer;
 }
 
+/**
+ * The same under a capo on fret 1: the string runs from there, and is pressed against the line between fret 1 and its
+ * saddle. What the capo itself adds is in every note of the string alike, and not in this.
+ */
+export function pressedUnderCapo(
+  { scaleMm, give }: Pick<NeckString, 'scaleMm' | 'give'>,
+  heights: Heights,
+  fret: number,
+  fingerMm: Millimetres,
+): Cents {
+  const first = fretPlace(scaleMm, 1);
+  const place = fretPlace(scaleMm, fret);
+  const [left, right] = [place - first, scaleMm - place];
+  if (left <= 0) return 0;
+  // The line from fret 1 to the saddle, over this fret: its slot is out of it.
+  const saddle = heightAt(heights, 1);
+  const height = (saddle * left) / (left + right);
+  const longer = (height ** 2 / 2) * (1 / left + 1 / right) + fingerMm;
+  return (CENTS_PER_E / 2) * give * longer;
+}
+
 /** What a saddle so much further out takes off at a fret, in cents. */
 export function saddleCents(scaleMm: Millimetres, mm: Millimetres, fret: number): Cents {
   return ((-CENTS_PER_E * mm) / scaleMm) * octaveShare(fret);

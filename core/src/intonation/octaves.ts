@@ -6,7 +6,7 @@ import { type FretSheet, OCTAVE_FRET } from './map.ts';
 /** The twelfth fret is sounded so often, as the open string is: one reading tells nothing of its error. */
 export const OCTAVE_FRETS: readonly number[] = [OCTAVE_FRET, OCTAVE_FRET, OCTAVE_FRET];
 
-/** True for a check of the octaves alone: it asks where the bridge stands, and nothing else. */
+/** True for a check of the octaves alone: it asks where the bridge or the saddles stand, and nothing else. */
 export function isBridgeCheck({ frets }: FretSheet): boolean {
   return frets.every((fret) => fret === OCTAVE_FRET);
 }
@@ -19,15 +19,27 @@ export function outerCourses(instrument: Instrument): number[] {
   return [Math.max(...long), Math.min(...long)];
 }
 
-/** One end of the bridge with the string above it. */
+/** One end of the bridge, or one saddle of its own, with the string above it. */
 export type EndUnder = BridgeEnd & { readonly course: number };
 
 /**
- * How both ends of a loose bridge are to be moved, from the octaves of the outer strings as
- * they were read, the highest string first; null before both were.
+ * How both ends of a bridge that can be moved are to be moved, from the octaves of the outer strings as they were
+ * read, the highest string first; null before both were.
  */
 export function bridgeEndsOf(instrument: Instrument, check: FretSheet): EndUnder[] | null {
-  const courses = outerCourses(instrument);
+  return endsUnder(instrument, check, outerCourses(instrument));
+}
+
+/** How the saddle of each string is to be moved, where each has its own; null before the octaves of all were read. */
+export function saddlesOf(instrument: Instrument, check: FretSheet): EndUnder[] | null {
+  return endsUnder(instrument, check, check.courses);
+}
+
+function endsUnder(
+  instrument: Instrument,
+  check: FretSheet,
+  courses: readonly number[],
+): EndUnder[] | null {
   const tests = courses.map((course) => octaveTestOf(check, course));
   if (tests.some(({ open, fretted }) => open.length === 0 || fretted.length === 0)) return null;
   return bridgeEnds(instrument.scaleMm, tests).map((end, i) => ({

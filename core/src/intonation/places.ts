@@ -1,7 +1,7 @@
 import { errorOn } from './explain.ts';
-import type { FretPlace, FretReading, Pressure } from './map.ts';
+import { type FretPlace, type FretReading, fretsHeard, type Pressure } from './map.ts';
 import { LAST_FRET, type Neck } from './neck.ts';
-import type { FretAsked } from './sequence.ts';
+import { type FretAsked, placeKey } from './sequence.ts';
 import { partKey } from './unknowns.ts';
 import type { Judgement } from './verdict.ts';
 
@@ -50,8 +50,8 @@ function placesFirst(neck: Neck): FretAsked[] {
   return [...opens, ...along];
 }
 
-const frettedAt = (fret: number, pressure: Pressure): FretPlace => ({
-  kind: 'fret',
+const frettedAt = (fret: number, pressure: Pressure) => ({
+  kind: 'fret' as const,
   fret,
   pressure,
 });
@@ -71,7 +71,7 @@ export function nextPlace(
   if (counted.length >= MOST_PLUCKS || isOver(neck, counted, judgement)) return null;
   const first = placesFirst(neck);
   const isRead = ({ course, place }: FretAsked) =>
-    counted.some((r) => r.course === course && sameFret(r.place, place));
+    counted.some((r) => r.course === course && placeKey(r.place) === placeKey(place));
   const waiting = first.find((asked) => !isRead(asked) && !skip(asked));
   if (waiting && counted.length < MOST_FIRST * neck.strings.length) return waiting;
   return mostTelling(neck, counted, judgement, skip) ?? waiting ?? null;
@@ -90,11 +90,6 @@ function isOver(neck: Neck, readings: readonly FretReading[], { verdict }: Judge
   return many || verdict.within < CERTIFYING.hope;
 }
 
-function sameFret(a: FretPlace, b: FretPlace): boolean {
-  if (a.kind !== 'fret' || b.kind !== 'fret') return a.kind === b.kind;
-  return a.fret === b.fret && a.pressure === b.pressure;
-}
-
 function mostTelling(
   neck: Neck,
   readings: readonly FretReading[],
@@ -106,10 +101,8 @@ function mostTelling(
   const groups = groupsOf(judgement);
   const cleared = judgement.verdict.kind === 'nothing to order';
   const noise = explanations.scatter ** 2 + LEAST_NOISE;
-  const heard = new Set(
-    readings.flatMap(({ place }) => (place.kind === 'fret' ? [place.fret] : [])),
-  );
-  let best: { asked: FretAsked; worth: number } | null = null;
+  const heard = fretsHeard(readings);
+  const found: { asked: FretAsked; worth: number }[] = [];
   for (const { course } of neck.strings)
     for (let fret = 1; fret <= LAST_FRET; fret++)
       for (const pressure of ['normal', 'soft'] as const) {
@@ -117,13 +110,63 @@ function mostTelling(
         const asked = { course, place: frettedAt(fret, pressure) };
         if (skip(asked)) continue;
         const cents = draws.map((draw) => errorOn(unknowns, draw, { course, fret, pressure }));
-        const again = readings.some((r) => r.course === course && sameFret(r.place, asked.place));
+        const again = readings.some(
+          (r) => r.course === course && placeKey(r.place) === placeKey(asked.place),
+        );
         const tells = cleared ? beyond(cents, draws) : told(cents, groups, noise);
         const worth = tells * (again ? AGAIN : 1) + (heard.has(fret) ? 0 : UNHEARD);
-        if (!best || worth > best.worth) best = { asked, worth };
+        found.push({ asked, worth });
       }
-  return best?.asked ?? null;
+  if (!cleared) found.push(...underCapo(neck, readings, judgement, { groups, noise }));
+  const left = found.filter(({ asked }) => !skip(asked));
+  return left.length === 0 ? null : left.reduce((a, b) => (b.worth > a.worth ? b : a)).asked;
 }
+
+/** Frets that are read under a capo. */
+const CAPO_FRETS = [5, 9, 12] as const;
+/** A capo must be put on and taken off: a place under it is worth so much of another one, and once it is on so much. */
+const CAPO_WORTH = { off: 0.6, on: 1.2, late: 0.9 } as const;
+/** From so many plucks a string on what was read has not decided it, and the capo is worth its trouble. */
+const CAPO_LATE = 6;
+
+/**
+ * Places under a capo on fret 1: what they tell is how a fretted note stands against the string open behind the capo,
+ * so that is read first.
+ */
+function underCapo(
+  { strings, capo }: Neck,
+  readings: readonly FretReading[],
+  { draws, unknowns }: Judgement,
+  { groups, noise }: { readonly groups: readonly (readonly number[])[]; readonly noise: number },
+): { asked: FretAsked; worth: number }[] {
+  if (capo) return [];
+  const last = readings.at(-1)?.place;
+  const late = readings.length >= CAPO_LATE * strings.length;
+  const off = late ? CAPO_WORTH.late : CAPO_WORTH.off;
+  const worthOf = last?.kind === 'fret' && last.capo ? Math.max(off, CAPO_WORTH.on) : off;
+  return strings.flatMap(({ course }) => {
+    const open = { course, place: { ...frettedAt(1, 'normal'), capo: true as const } };
+    const isOpen = readings.some(
+      (r) => r.course === course && placeKey(r.place) === placeKey(open.place),
+    );
+    return CAPO_FRETS.map((fret) => {
+      const at = { course, pressure: 'normal', capo: true } as const;
+      const cents = draws.map(
+        (draw) =>
+          errorOn(unknowns, draw, { ...at, fret }) - errorOn(unknowns, draw, { ...at, fret: 1 }),
+      );
+      const place = { ...frettedAt(fret, 'normal'), capo: true as const };
+      const again = readings.some(
+        (r) => r.course === course && placeKey(r.place) === placeKey(place),
+      );
+      const worth = told(cents, groups, noise) * worthOf * (again ? AGAIN : 1);
+      // Two plucks for one reading, while the string behind the capo was not heard.
+      return { asked: isOpen ? { course, place } : open, worth: isOpen ? worth : worth * HALF };
+    });
+  });
+}
+
+const HALF = 0.7;
 
 const LEAST_NOISE = 0.1;
 

@@ -16,7 +16,8 @@ export interface FretAsked {
 
 /** One place as text, the same for the same place. */
 export function placeKey(place: FretPlace): string {
-  return place.kind === 'fret' ? `${place.fret} ${place.pressure}` : place.kind;
+  if (place.kind !== 'fret') return place.kind;
+  return `${place.fret} ${place.pressure}${place.capo ? ' capo' : ''}`;
 }
 
 /** The first place of a list that was not read so often as it is asked for, and not skipped; null when all were. */

@@ -9,6 +9,7 @@ import {
   type NeckString,
   octaveShare,
   pressedCents,
+  pressedUnderCapo,
   saddleCents,
 } from './neck.ts';
 import { CENTS_PER_E } from './saddle.ts';
@@ -25,7 +26,7 @@ const FOLLOWING = 0.35;
 const NUT = { all: 0.12, each: 0.05 } as const;
 const FRET = 0.06;
 /** Heights, in mm. */
-const SLOT = { all: 0.12, each: 0.08 } as const;
+const SLOT = { all: 0.12, each: 0.12 } as const;
 const ACTION = { all: 0.3, each: 0.15 } as const;
 /** How stiff strings are against their figures, as a share. */
 const STIFF = { all: 0.2, each: 0.12 } as const;
@@ -38,6 +39,8 @@ const FIRST_FRET = 0.6;
 /** How much of its own heights, and of the hand that plays it, a saddle was set by: a loose bridge is put where its player hears the octaves right. */
 const SET_BY_HEIGHT = 0.8;
 const SET_BY_HAND = { maker: 0.5, player: 0.9 } as const;
+/** What a capo on fret 1 adds to every note of a string, in cents: on all, and each. */
+const CAPO = { all: 6, each: 4 } as const;
 /** What no term describes, smooth along a string, in cents. */
 const LEFT_OVER: Cents = 0.6;
 const WAVES = [1, 2, 3] as const;
@@ -78,7 +81,7 @@ const ODDS = {
   slant: 0.025,
   nut: 0.03,
   slots: 0.04,
-  slot: 0.01,
+  slot: 0.007,
   action: 0.03,
   hand: 0.05,
   fret: 0.01,
@@ -94,6 +97,21 @@ export interface Effects {
   readonly faults: Float64Array;
 }
 
+/** A string as it is stretched at a place. */
+interface Bent {
+  readonly fret: number;
+  readonly pressure: Pressure;
+  readonly capo: boolean;
+  /** What the finger does, against one that holds as in playing. */
+  readonly share: number;
+  /** Cents by the heights alone, and by a finger as in playing. */
+  readonly height: Cents;
+  readonly finger: Cents;
+  /** Cents that a slot, and an action, so much higher adds. */
+  readonly slot: (mm: number) => Cents;
+  readonly action: (mm: number) => Cents;
+}
+
 /** What stretching comes to at the octave, in cents. */
 interface AtOctave {
   readonly pressed: Cents;
@@ -107,6 +125,8 @@ export interface Place {
   /** 0 is open. */
   readonly fret: number;
   readonly pressure: Pressure;
+  /** Under a capo on fret 1. */
+  readonly capo?: true;
 }
 
 /** All that may be unknown of a neck. */
@@ -177,7 +197,8 @@ export class Unknowns {
   /** What the unknowns do to a place. */
   at(place: Place): Effects {
     const pressed = FINGER_SHARE[place.pressure];
-    const key = MOST_FRETS * place.course + place.fret + pressed / MOST_FRETS;
+    const under = place.capo ? MOST_FRETS / 2 : 0;
+    const key = MOST_FRETS * place.course + under + place.fret + pressed / MOST_FRETS;
     const kept = this.kept.get(key);
     if (kept) return kept;
     const made = this.effectsOf(place);
@@ -229,27 +250,48 @@ export class Unknowns {
     return this.pressed(s, higher, fret) - this.pressed(s, heights, fret);
   }
 
-  private effectsOf({ course, fret, pressure }: Place): Effects {
+  private effectsOf(place: Place): Effects {
     const base = new Float64Array(this.baseCount);
     const faults = new Float64Array(this.faultCount);
-    const i = this.indexOf(course);
+    const i = this.indexOf(place.course);
     const s = this.neck.strings[i];
-    if (!s || fret === 0) return { mean: 0, base, which: [], faults };
-    const finger = this.fingerCents(s, fret);
-    const share = FINGER_SHARE[pressure];
-    const heightPart = pressedCents(s, this.neck.heights, fret, 0);
-    const saddle = saddleCents(s.scaleMm, s.saddleMm, fret);
-    const mean = heightPart + share * finger + saddle;
-    this.putBase(base, i, s, {
-      fret,
-      pressure,
-      finger,
-      share,
-      pressed: heightPart + finger,
-    });
-    this.putFaults(faults, s, { fret, finger, share });
+    if (!s || place.fret === 0) return { mean: 0, base, which: [], faults };
+    const bent = this.bentAt(s, place);
+    const mean =
+      bent.height + bent.share * bent.finger + saddleCents(s.scaleMm, s.saddleMm, place.fret);
+    this.putBase(base, i, s, bent);
+    this.putFaults(faults, s, bent);
     const which = [...base.keys()].filter((k) => base[k] !== 0);
     return { mean, base, which, faults };
+  }
+
+  /** How a string is stretched at a place. Under a capo no slot is in it, and behind the capo no finger. */
+  private bentAt(s: NeckString, { fret, pressure, capo }: Place): Bent {
+    const share = FINGER_SHARE[pressure];
+    const { heights } = this.neck;
+    if (!capo)
+      return {
+        fret,
+        pressure,
+        share,
+        capo: false,
+        height: pressedCents(s, heights, fret, 0),
+        finger: this.fingerCents(s, fret),
+        slot: (mm) => this.slotCents(s, mm, fret),
+        action: (mm) => this.actionCents(s, mm, fret),
+      };
+    const under = (mm: number, fingerMm = 0) =>
+      pressedUnderCapo(s, { ...heights, actionMm: heights.actionMm + mm }, fret, fingerMm);
+    return {
+      fret,
+      pressure,
+      share,
+      capo: true,
+      height: under(0),
+      finger: under(0, FINGER_MM) - under(0),
+      slot: () => 0,
+      action: (mm) => under(mm) - under(0),
+    };
   }
 
   private fingerCents(s: NeckString, fret: number): Cents {
@@ -259,19 +301,14 @@ export class Unknowns {
     );
   }
 
-  private putBase(
-    base: Float64Array,
-    i: number,
-    s: NeckString,
-    at: { fret: number; pressure: Pressure; finger: Cents; share: number; pressed: Cents },
-  ): void {
-    const { fret, pressure, finger, share, pressed } = at;
+  private putBase(base: Float64Array, i: number, s: NeckString, bent: Bent): void {
+    const { fret, pressure, finger, share, capo } = bent;
     const scale = s.scaleMm / GUITAR_SCALE;
     const x = fretPlace(1, fret);
     const perMm = saddleCents(s.scaleMm, 1, fret);
     const nut = (CENTS_PER_E / s.scaleMm) * scale;
-    const slot = this.slotCents(s, SLOT.all, fret);
-    const action = this.actionCents(s, ACTION.all, fret);
+    const [slot, action] = [bent.slot(SLOT.all), bent.action(ACTION.all)];
+    const pressed = bent.height + finger;
     // The first frets are wider; a finger’s share of each goes by a power of it.
     const width = Math.log(widthAt(fret) / widthAt(MIDDLE_FRET));
     const own = i * (OWN + this.waves);
@@ -287,6 +324,7 @@ export class Unknowns {
         (ACTION.each / ACTION.all) * (action - each.action * octave),
         STIFF.each * (pressed - each.pressed * octave),
         HAND.each * (share * finger - each.finger * octave),
+        capo ? CAPO.each : 0,
         ...WAVES.map((k) => LEFT_OVER * Math.sin(Math.PI * k * 2 * x)),
       ],
       own,
@@ -307,6 +345,7 @@ export class Unknowns {
         WIDTH * width * share * finger,
         (FIRST_FRET * share * finger) / 2 ** (fret - 1),
         FOLLOWING * s.apartMm * perMm,
+        capo ? CAPO.all : 0,
       ],
       shared,
     );
@@ -346,11 +385,8 @@ export class Unknowns {
     };
   }
 
-  private putFaults(
-    faults: Float64Array,
-    s: NeckString,
-    { fret, finger, share }: { fret: number; finger: Cents; share: number },
-  ): void {
+  private putFaults(faults: Float64Array, s: NeckString, bent: Bent): void {
+    const { fret, finger, share } = bent;
     const put = (part: Part, ...cents: Cents[]) => {
       const { columns } = this.rowOf(part);
       for (const [k, column] of columns.entries()) faults[column] = cents[k] ?? 0;
@@ -360,13 +396,10 @@ export class Unknowns {
     put({ kind: 'saddle' }, FAULT.saddle * octave);
     put({ kind: 'slant' }, FAULT.saddle * octave * s.across);
     put({ kind: 'nut' }, FAULT.nut);
-    put({ kind: 'slots' }, this.slotCents(s, this.slotMm.get('all') ?? 0, fret));
-    put({ kind: 'action' }, this.actionCents(s, this.actionMm, fret));
+    put({ kind: 'slots' }, bent.slot(this.slotMm.get('all') ?? 0));
+    put({ kind: 'action' }, bent.action(this.actionMm));
     put({ kind: 'hand' }, FAR_HAND * share * finger);
-    put(
-      { kind: 'slot', course: s.course },
-      this.slotCents(s, this.slotMm.get(s.course) ?? 0, fret),
-    );
+    put({ kind: 'slot', course: s.course }, bent.slot(this.slotMm.get(s.course) ?? 0));
     put(
       { kind: 'string', course: s.course },
       FAULT.string * octave,
@@ -379,8 +412,8 @@ export class Unknowns {
 }
 
 /** Unknowns that each string has for itself before its waves, and that all share before the frets. */
-const OWN = 8;
-const SHARED = 13;
+const OWN = 9;
+const SHARED = 14;
 const HALVINGS = 20;
 /** More than any neck has. */
 const MOST_FRETS = 64;

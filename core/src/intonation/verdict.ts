@@ -10,7 +10,7 @@ import {
   neckUnknowns,
   sharesOf,
 } from './explain.ts';
-import type { FretReading } from './map.ts';
+import { type FretReading, fretsHeard } from './map.ts';
 import { LAST_FRET, type Neck } from './neck.ts';
 import { type Part, partKey, samePart, type Unknowns } from './unknowns.ts';
 
@@ -198,9 +198,7 @@ function notesOf({ strings }: Neck): Note[] {
 }
 
 function unheardOf(readings: readonly FretReading[]): number[] {
-  const heard = new Set(
-    readings.flatMap(({ place }) => (place.kind === 'fret' ? [place.fret] : [])),
-  );
+  const heard = fretsHeard(readings);
   return Array.from({ length: LAST_FRET }, (_, i) => i + 1).filter((fret) => !heard.has(fret));
 }
 

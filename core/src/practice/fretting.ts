@@ -65,6 +65,38 @@ export function frettedRatio(
   return (open / left) * Math.sqrt(1 + pulled / tension);
 }
 
+/** How deep a capo on fret 1 presses a string behind it, in mm; invented. */
+const CAPO_DEPTH: Millimetres = 0.5;
+
+/**
+ * The same under a capo on fret 1: the string runs from there to the saddle, and what the capo stretches it by is in
+ * every note. Fret 1 is the string open behind the capo.
+ */
+export function frettedUnderCapo(
+  string: FrettedString,
+  neck: NeckFaults,
+  fret: number,
+  depth: Millimetres,
+): number {
+  const { scaleMm, totalMm, tension, stiffness } = string;
+  const open = scaleMm + neck.nutMm + neck.saddleMm;
+  const first = fretPlace(scaleMm, 1) + (neck.frets[1] ?? 0);
+  const place = fretPlace(scaleMm, fret) + (neck.frets[fret] ?? 0);
+  const end = scaleMm + neck.saddleMm;
+  const nutGap = first + neck.nutMm;
+  const byCapo =
+    slope(nutGap, heightOver(neck, scaleMm, first)) + 2 * slope(nutGap / 2, CAPO_DEPTH);
+  const gap = place - fretPlace(scaleMm, fret - 1);
+  // The line from fret 1 to the saddle, over this fret.
+  const height = (heightOver(neck, scaleMm, scaleMm) * (place - first)) / (end - first);
+  const byFinger =
+    fret === 1
+      ? 0
+      : slope(place - first, height) + slope(end - place, height) + 2 * slope(gap / 2, depth);
+  const pulled = (stiffness * (byCapo + byFinger)) / totalMm;
+  return (open / (end - place)) * Math.sqrt(1 + pulled / tension);
+}
+
 /** A finger's depth for a pressure, no two alike. */
 export function depthOf(press: Press, chance: number): Millimetres {
   return Math.max(0.02, DEPTH[press] * (1 + 0.08 * chance));

@@ -21,6 +21,7 @@ import {
   type FrettedString,
   frettedCents,
   frettedRatio,
+  frettedUnderCapo,
   GOOD_NECK,
   type NeckFaults,
   type Press,
@@ -180,14 +181,19 @@ export class PracticeInstrument {
     this.fingers.push({ course, gesture, wait, raised });
   }
 
-  /** Plucks a course held at a fret, or touched over the twelfth where `press` is null. */
-  pluckFretted(course: number, fret: number, press: Press | null, strength = 0.6): void {
+  /** Plucks a course held at a fret, or touched over the twelfth where `press` is null; with a capo on fret 1 where it is asked for. */
+  pluckFretted(
+    course: number,
+    fret: number,
+    press: Press | null,
+    { strength = 0.6, capo = false }: { readonly strength?: number; readonly capo?: boolean } = {},
+  ): void {
     this.stringAt(course);
     const own = fret - startFret(this.setup.instrument, course);
     const ratio =
       press === null
         ? 2
-        : frettedRatio(
+        : (capo ? frettedUnderCapo : frettedRatio)(
             this.frettedString(course),
             this.neckAt(course),
             own,

@@ -216,7 +216,12 @@ const fretReading = record<FretReading>({
   place: byField<FretReading['place'], 'kind'>('kind', {
     open: record({ kind: choice<'open'>('open') }),
     harmonic: record({ kind: choice<'harmonic'>('harmonic') }),
-    fret: record({ kind: choice<'fret'>('fret'), fret: fret(), pressure: pressure() }),
+    fret: record<Extract<FretReading['place'], { kind: 'fret' }>>({
+      kind: choice<'fret'>('fret'),
+      fret: fret(),
+      pressure: pressure(),
+      capo: optional(yes()),
+    }),
   }),
   cents: cents(),
   errorCents: positive(FARTHEST_CENTS),

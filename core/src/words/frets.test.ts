@@ -11,6 +11,8 @@ import {
   otherPlaceInWords,
   partInWords,
   placeInWords,
+  saddleInWords,
+  saddlesInWords,
   touchInWords,
 } from './frets.ts';
 
@@ -207,6 +209,8 @@ describe('what the frets show, in words', () => {
       course,
       mm,
       errorMm: 0.26,
+      sharp: 2.4 * mm,
+      errorCents: 0.7,
       right,
     });
     expect(bridgeInWords([end(4, 0.1, true), end(1, 0, true)])).to.equal(
@@ -218,6 +222,32 @@ describe('what the frets show, in words', () => {
     expect(bridgeInWords([end(4, 0, true), end(1, -1.2)])).to.equal(
       'The end under string 4 stays; the end under string 1 moves 1.2 ± 0.3 mm towards the nut.',
     );
+  });
+
+  it('says of saddles of their own which move, and by how many turns of a screw', () => {
+    const saddle = (course: number, mm: number, right = false) => ({
+      course,
+      mm,
+      errorMm: 0.21,
+      sharp: 2.7 * mm,
+      errorCents: 0.5,
+      right,
+    });
+    expect(saddlesInWords([saddle(2, 0.1, true)])).to.equal('Every saddle stands right.');
+    expect(saddlesInWords([saddle(2, 1.1), saddle(1, 0.1, true)])).to.equal(
+      'The saddle of string 2 is to be moved.',
+    );
+    expect(saddlesInWords([saddle(2, 1.1), saddle(1, -0.9)])).to.equal(
+      'The saddles of strings 2, 1 are to be moved.',
+    );
+    // A screw of 0.7 mm a turn: 1.4 mm are two turns.
+    expect(saddleInWords(saddle(2, -1.4), 0.7)).to.equal(
+      'String 2 moves 1.4 ± 0.2 mm towards the nut: 2.0 turns of its screw.',
+    );
+    expect(saddleInWords(saddle(2, 1.4), null)).to.equal(
+      'String 2 moves 1.4 ± 0.2 mm away from the nut.',
+    );
+    expect(saddleInWords(saddle(3, 0.1, true), 0.7)).to.equal('String 3 stays.');
   });
 
   it('says why a pluck is no reading of its place', () => {

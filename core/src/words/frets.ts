@@ -22,13 +22,18 @@ export function placeInWords(place: FretPlace, startFret: number): string {
       return 'open';
     case 'harmonic':
       return `touched over fret ${12 + startFret}`;
-    case 'fret':
-      return `fret ${place.fret + startFret}${place.pressure === 'normal' ? '' : `, ${place.pressure}`}`;
+    case 'fret': {
+      if (place.capo && place.fret === 1) return `open behind a capo at fret ${1 + startFret}`;
+      const how = place.pressure === 'normal' ? '' : `, ${place.pressure}`;
+      return `fret ${place.fret + startFret}${how}${place.capo ? ', the capo on' : ''}`;
+    }
   }
 }
 
 /** How it is done. */
 export function howInWords(place: FretPlace): string {
+  if (place.kind === 'fret' && place.capo && place.fret === 1)
+    return 'Put a capo close behind the fret, straight, and leave it on.';
   switch (place.kind) {
     case 'open':
       return 'Nothing held: every figure of this string rests on it.';
@@ -237,28 +242,53 @@ export function bridgeInWords(ends: readonly EndUnder[]): string {
 }
 
 /** @example endInWords(end) // => 'the end under string 4 moves 3.4 ± 0.3 mm away from the nut' */
-function endInWords({ course, mm, errorMm, right }: EndUnder): string {
-  const end = `the end under string ${course}`;
-  if (right) return `${end} stays`;
+function endInWords(end: EndUnder): string {
+  const name = `the end under string ${end.course}`;
+  return end.right ? `${name} stays` : `${name} moves ${moveInWords(end)}`;
+}
+
+/** @example moveInWords(end) // => '3.4 ± 0.3 mm away from the nut' */
+function moveInWords({ mm, errorMm }: EndUnder): string {
   const way = mm > 0 ? 'away from the nut' : 'towards the nut';
-  return `${end} moves ${Math.abs(mm).toFixed(1)} ± ${errorMm.toFixed(1)} mm ${way}`;
+  return `${Math.abs(mm).toFixed(1)} ± ${errorMm.toFixed(1)} mm ${way}`;
+}
+
+/** What is to be done with saddles of which each string has its own, in one sentence. */
+export function saddlesInWords(saddles: readonly EndUnder[]): string {
+  const wrong = saddles.filter(({ right }) => !right);
+  if (wrong.length === 0) return 'Every saddle stands right.';
+  const courses = wrong.map(({ course }) => course);
+  return `The saddle${courses.length > 1 ? 's' : ''} of string${courses.length > 1 ? 's' : ''} ${courses.join(', ')} ${courses.length > 1 ? 'are' : 'is'} to be moved.`;
+}
+
+/** One saddle. @param pitchMm what a turn of its screw moves it by; null where that is not known */
+export function saddleInWords(saddle: EndUnder, pitchMm: number | null): string {
+  if (saddle.right) return `String ${saddle.course} stays.`;
+  const turns =
+    pitchMm === null ? '' : `: ${(Math.abs(saddle.mm) / pitchMm).toFixed(1)} turns of its screw`;
+  return `String ${saddle.course} moves ${moveInWords(saddle)}${turns}.`;
 }
 
 /**
  * What to do next in a check.
  * @param asked null once every place was read
  * @param startFret where the string begins
+ * @param capoOn a capo was on at the last pluck
  */
 export function fretTaskInWords(
   asked: FretAsked | null,
   startFret: number,
   done: boolean,
+  capoOn = false,
 ): Sentence {
-  if (asked)
+  if (asked) {
+    const under = asked.place.kind === 'fret' && asked.place.capo;
+    const off = capoOn && !under ? 'Take the capo off first. ' : '';
     return {
       say: `String ${asked.course}, ${placeInWords(asked.place, startFret)}: pluck it.`,
-      more: howInWords(asked.place),
+      more: `${off}${howInWords(asked.place)}`,
     };
+  }
   return {
     say: done ? 'This check is done.' : 'Every place is read.',
     more: 'W shows what it comes to.',

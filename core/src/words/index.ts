@@ -24,6 +24,8 @@ export {
   otherPlaceInWords,
   partInWords,
   placeInWords,
+  saddleInWords,
+  saddlesInWords,
   touchInWords,
 } from './frets.ts';
 export { stepInWords } from './next.ts';

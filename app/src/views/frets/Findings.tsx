@@ -1,8 +1,10 @@
+import { NumberInput } from '@mantine/core';
 import {
   bridgeEndsOf,
   expectedError,
   isBridgeCheck,
   type Judgement,
+  saddlesOf,
   USUAL_LIMIT,
 } from '@rosefinch/core/intonation';
 import type { FretCheck } from '@rosefinch/core/records';
@@ -12,8 +14,11 @@ import {
   faultyPartInWords,
   fretVerdictInWords,
   type Sentence,
+  saddleInWords,
+  saddlesInWords,
   touchInWords,
 } from '@rosefinch/core/words';
+import { useState } from 'react';
 
 interface Props {
   readonly instrument: Instrument;
@@ -41,12 +46,55 @@ export function verdictSaid({ verdict }: Judgement, instrument: Instrument): Sen
 /** What a check comes to, and what to do in the order in which it is to be tried. */
 export function Findings(props: Props) {
   const { instrument, check } = props;
-  if (instrument.bridge !== 'loose' || !isBridgeCheck(check)) return <Verdict {...props} />;
+  if (!isBridgeCheck(check)) return <Verdict {...props} />;
+  const loose = instrument.bridge !== 'fixed';
   return (
     <section className="medium" aria-label="Causes">
-      <strong>Where the bridge stands</strong>
-      <Bridge instrument={instrument} check={check} />
+      <strong>{loose ? 'Where the bridge stands' : 'Where the saddles stand'}</strong>
+      {loose ? <Bridge {...{ instrument, check }} /> : <Saddles {...{ instrument, check }} />}
     </section>
+  );
+}
+
+/** What the octaves come to, in one sentence; null before all were read. */
+export function octavesSaid(instrument: Instrument, check: FretCheck): Sentence | null {
+  const loose = instrument.bridge !== 'fixed';
+  const ends = loose ? bridgeEndsOf(instrument, check) : saddlesOf(instrument, check);
+  if (!ends) return null;
+  const moves = ends.some(({ right }) => !right);
+  return {
+    say: loose ? bridgeInWords(ends) : saddlesInWords(ends),
+    more: moves ? 'Loosen the strings a little first; move it, tune, then check again.' : '',
+  };
+}
+
+/** A saddle a string: how far each, and how many turns where the pitch of its screw is given. */
+function Saddles({ instrument, check }: Pick<Props, 'instrument' | 'check'>) {
+  const [pitch, setPitch] = useState<number | string>('');
+  const saddles = saddlesOf(instrument, check);
+  if (!saddles) return <p>The octaves of the strings tell it, once all are read.</p>;
+  const pitchMm = typeof pitch === 'number' && pitch > 0 ? pitch : null;
+  return (
+    <>
+      <p role="note">
+        <strong>{saddlesInWords(saddles)}</strong>
+      </p>
+      <NumberInput
+        label="Pitch of the screws, mm a turn"
+        description="Two threads counted on a rule tell it; often 0.5 or 0.7."
+        maw={280}
+        min={0.1}
+        max={3}
+        decimalScale={2}
+        value={pitch}
+        onChange={setPitch}
+      />
+      <ul className="way">
+        {saddles.map((saddle) => (
+          <li key={saddle.course}>{saddleInWords(saddle, pitchMm)}</li>
+        ))}
+      </ul>
+    </>
   );
 }
 
@@ -72,7 +120,7 @@ function Verdict({ instrument, check, judgement }: Props) {
           })}
         </ul>
       )}
-      {instrument.bridge === 'loose' && <Bridge instrument={instrument} check={check} />}
+      {instrument.bridge !== 'fixed' && <Bridge instrument={instrument} check={check} />}
       <Steps {...{ instrument, check, judgement }} />
     </section>
   );
@@ -99,7 +147,7 @@ function Steps({ instrument, check, judgement }: Props) {
         ))}
         {parts.length > 0 && (
           <li>
-            {instrument.bridge === 'loose' && parts.every(({ part }) => part.kind === 'saddle')
+            {instrument.bridge !== 'fixed' && parts.every(({ part }) => part.kind === 'saddle')
               ? 'Move the bridge, mark its place, tune, then check again.'
               : 'To a qualified repairer, with this page: how it is done is the repairer’s. Too low a slot or string buzzes.'}
           </li>

@@ -1,4 +1,10 @@
-import { bridgeEndsOf, type EndUnder, MOST_PLUCKS, shareDone } from '@rosefinch/core/intonation';
+import {
+  bridgeEndsOf,
+  type EndUnder,
+  isBridgeCheck,
+  MOST_PLUCKS,
+  shareDone,
+} from '@rosefinch/core/intonation';
 import type { FretCheck } from '@rosefinch/core/records';
 import type { Instrument } from '@rosefinch/core/strings';
 import { useState } from 'react';
@@ -18,6 +24,7 @@ import { FretMap } from './FretMap.tsx';
 import { FretResult } from './FretResult.tsx';
 import { FretStage } from './FretStage.tsx';
 import { NoteDialog } from './NoteDialog.tsx';
+import { OctaveWires } from './OctaveWires.tsx';
 import type { BridgePlace } from './practice.ts';
 import { type FretChecking, useFretCheck } from './useFretCheck.ts';
 
@@ -73,12 +80,16 @@ function Checking(props: CheckingProps) {
       wires={
         <div className="fret-band">
           <Sized>
-            {(width, height) => (
-              <FretMap
-                {...{ check, targets, asked, width, height }}
-                explanations={judgement.explanations}
-              />
-            )}
+            {(width, height) =>
+              isBridgeCheck(check) ? (
+                <OctaveWires {...{ instrument, check, targets, width, height }} />
+              ) : (
+                <FretMap
+                  {...{ check, targets, asked, width, height }}
+                  explanations={judgement.explanations}
+                />
+              )
+            }
           </Sized>
         </div>
       }
@@ -152,6 +163,6 @@ function moreOf({ checking, instrument, onMoveBridge, onAgain }: CheckingProps):
 
 /** Ends of a loose bridge, where one of them stands wrong. */
 function wrongEnds(instrument: Instrument, check: FretCheck): readonly EndUnder[] | null {
-  const ends = instrument.bridge === 'loose' ? bridgeEndsOf(instrument, check) : null;
+  const ends = instrument.bridge !== 'fixed' ? bridgeEndsOf(instrument, check) : null;
   return ends?.some(({ right }) => !right) ? ends : null;
 }

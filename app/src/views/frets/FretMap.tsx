@@ -76,7 +76,7 @@ export function FretMap({ check, targets, explanations, asked, label, width, hei
           end={width - RIGHT}
           name={targetName(targets[course - 1])}
           course={course}
-          readings={check.readings.filter((r) => r.course === course && !r.struckOut)}
+          readings={check.readings.filter((r) => r.course === course && isShown(r))}
           error={(reading) => errorOf(check, reading)}
           explanations={explanations}
           pressures={check.pressures}
@@ -92,6 +92,11 @@ export function FretMap({ check, targets, explanations, asked, label, width, hei
 function mapInWords({ readings }: FretCheck): string {
   const count = readings.filter(({ struckOut }) => !struckOut).length;
   return `Fretboard with ${count} readings: errors of fretted notes in cents against each string’s own open pitch`;
+}
+
+/** What lies under a capo is against another beginning, and stands in no map. */
+function isShown({ place, struckOut }: FretReading): boolean {
+  return !struckOut && !(place.kind === 'fret' && place.capo);
 }
 
 /** The widest mark lies behind the others. */

@@ -1,4 +1,5 @@
 import { Button, Group, Stack } from '@mantine/core';
+import { isBridgeCheck } from '@rosefinch/core/intonation';
 import { findTuning } from '@rosefinch/core/music';
 import type { FretCheck } from '@rosefinch/core/records';
 import { type Instrument, withCapo } from '@rosefinch/core/strings';
@@ -11,6 +12,7 @@ import { fretsCsv, saveDrawing } from './exports.ts';
 import { Findings, ordersSomething } from './Findings.tsx';
 import { FretMap } from './FretMap.tsx';
 import { HeatMap } from './HeatMap.tsx';
+import { OctaveWires } from './OctaveWires.tsx';
 import type { FretChecking } from './useFretCheck.ts';
 
 interface Props {
@@ -43,8 +45,18 @@ export function FretResult({ checking, instrument, stock, onBack }: Props) {
       </p>
       <div className="fret-columns">
         <div>
-          <FretMap {...{ check, targets, explanations, height }} asked={null} width={MAP.width} />
-          <HeatMap check={check} targets={targets} />
+          {isBridgeCheck(check) ? (
+            <OctaveWires {...{ instrument, check, targets, height }} width={MAP.width} />
+          ) : (
+            <>
+              <FretMap
+                {...{ check, targets, explanations, height }}
+                asked={null}
+                width={MAP.width}
+              />
+              <HeatMap check={check} targets={targets} />
+            </>
+          )}
           <WaysOut {...{ instrument, check }} orders={ordersSomething(judgement)} />
         </div>
         <div>
@@ -53,7 +65,7 @@ export function FretResult({ checking, instrument, stock, onBack }: Props) {
             check={check}
             judgement={judgement}
           />
-          <Compromise {...{ instrument, stock, check, judgement }} />
+          {!isBridgeCheck(check) && <Compromise {...{ instrument, stock, check, judgement }} />}
         </div>
       </div>
     </Stack>
@@ -81,12 +93,16 @@ function WaysOut({ instrument, check, orders }: WaysOutProps) {
       >
         Save as CSV
       </Button>
-      <Button variant="default" onClick={() => saveDrawing(name, 'svg')}>
-        Save the map as SVG
-      </Button>
-      <Button variant="default" onClick={() => saveDrawing(name, 'png')}>
-        Save the map as PNG
-      </Button>
+      {!isBridgeCheck(check) && (
+        <>
+          <Button variant="default" onClick={() => saveDrawing(name, 'svg')}>
+            Save the map as SVG
+          </Button>
+          <Button variant="default" onClick={() => saveDrawing(name, 'png')}>
+            Save the map as PNG
+          </Button>
+        </>
+      )}
     </Group>
   );
 }

@@ -1,5 +1,5 @@
 import { Button, Group } from '@mantine/core';
-import { errorOf } from '@rosefinch/core/intonation';
+import { errorOf, isBridgeCheck } from '@rosefinch/core/intonation';
 import { targetName } from '@rosefinch/core/music';
 import { type Instrument, startFret } from '@rosefinch/core/strings';
 import {
@@ -12,7 +12,7 @@ import {
 } from '@rosefinch/core/words';
 import { Sized } from '../../parts/charts/index.ts';
 import { Stage, StageFigure } from '../../parts/stage/index.ts';
-import { verdictSaid } from './Findings.tsx';
+import { octavesSaid, verdictSaid } from './Findings.tsx';
 import { FretRow } from './FretRow.tsx';
 import type { FretChecking } from './useFretCheck.ts';
 
@@ -81,7 +81,11 @@ function sentenceOf(
   if (other) return otherPlaceInWords(other);
   if (notice) return fretNoticeInWords(notice);
   if (check.led && !asked) return verdictSaid(judgement, instrument);
-  return fretTaskInWords(asked, begins, check.doneAt !== null);
+  if (!asked && isBridgeCheck(check))
+    return octavesSaid(instrument, check) ?? fretTaskInWords(null, begins, check.doneAt !== null);
+  const last = check.readings.at(-1)?.place;
+  const capoOn = last?.kind === 'fret' && last.capo === true;
+  return fretTaskInWords(asked, begins, check.doneAt !== null, capoOn);
 }
 
 function Answers({ checking: { talk, send } }: { readonly checking: FretChecking }) {

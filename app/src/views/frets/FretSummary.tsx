@@ -1,14 +1,14 @@
-import { bridgeEndsOf, isBridgeCheck, judgementOf } from '@rosefinch/core/intonation';
+import { isBridgeCheck, judgementOf } from '@rosefinch/core/intonation';
 import { findTuning, targetsOf } from '@rosefinch/core/music';
 import type { FretCheck } from '@rosefinch/core/records';
 import { tellsOfInstrument } from '@rosefinch/core/sitting';
 import type { Instrument } from '@rosefinch/core/strings';
-import { bridgeInWords, dayInWords, faultyPartInWords } from '@rosefinch/core/words';
+import { dayInWords, faultyPartInWords } from '@rosefinch/core/words';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { type Stock, useData, useLive } from '../../data/index.ts';
 import { locale } from '../../environment.ts';
-import { endOf, verdictSaid } from './Findings.tsx';
+import { endOf, octavesSaid, verdictSaid } from './Findings.tsx';
 import { neckUnder } from './useFretCheck.ts';
 
 interface Props {
@@ -40,10 +40,8 @@ function Summary({ instrument, stock, check }: Props & { readonly check: FretChe
 }
 
 function saidOf(instrument: Instrument, { tunings }: Stock, check: FretCheck): string[] {
-  if (instrument.bridge === 'loose' && isBridgeCheck(check)) {
-    const ends = bridgeEndsOf(instrument, check);
-    return [ends ? bridgeInWords(ends) : 'The octaves are not all read yet.'];
-  }
+  if (isBridgeCheck(check))
+    return [octavesSaid(instrument, check)?.say ?? 'The octaves are not all read yet.'];
   const tuning = findTuning(check.tuningId, tunings);
   const targets = tuning ? targetsOf(tuning, check.a4, check.capo) : [];
   const judgement = judgementOf(neckUnder(instrument, check, targets), check.readings);

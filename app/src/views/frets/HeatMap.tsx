@@ -25,7 +25,7 @@ export function HeatMap({ check, targets }: Props) {
     check.readings.flatMap((reading) => {
       const { place, struckOut } = reading;
       const own = reading.course === course && place.kind === 'fret' && place.fret === fret;
-      return own && !struckOut && place.pressure === 'normal'
+      return own && !struckOut && place.pressure === 'normal' && !place.capo
         ? (errorOf(check, reading) ?? [])
         : [];
     });

@@ -26,7 +26,7 @@ type Wanted = Pick<FretCheck, 'courses' | 'frets' | 'pressures' | 'led'>;
 interface Asked {
   readonly courses: readonly string[];
   /** `led`: each place follows from what was read. */
-  readonly frets: 'led' | 'useful' | 'fifteen';
+  readonly frets: 'led' | 'useful' | 'fifteen' | 'octaves';
   readonly all: boolean;
 }
 
@@ -56,7 +56,7 @@ export function StartForm({ instrument, stock, onBegun }: Props) {
           in tune. You are led from note to note; the pitch says whether it was the right fret.
           {instrument.capo && ` Frets are counted from the capo at fret ${instrument.capo}.`}
         </p>
-        {instrument.bridge === 'loose' && (
+        {instrument.bridge !== 'fixed' && (
           <BridgeFirst scaleMm={instrument.scaleMm} onBegin={() => void octaves()} />
         )}
         <NativeSelect
@@ -69,10 +69,13 @@ export function StartForm({ instrument, stock, onBegun }: Props) {
             { value: 'led', label: 'the whole neck, each place where it tells most' },
             { value: 'useful', label: 'chosen strings, frets 12, 1, 2, 3, 5, 7, 9' },
             { value: 'fifteen', label: 'chosen strings, the first fifteen frets' },
+            ...(instrument.bridge === 'fixed'
+              ? [{ value: 'octaves', label: 'octaves alone, where each string has its own saddle' }]
+              : []),
           ]}
           {...form.getInputProps('frets')}
         />
-        {form.values.frets !== 'led' && (
+        {(form.values.frets === 'useful' || form.values.frets === 'fifteen') && (
           <>
             <Checkbox.Group label="Which strings?" value={[...value]} {...courses}>
               <Group mt="xs">
@@ -100,6 +103,7 @@ export function StartForm({ instrument, stock, onBegun }: Props) {
 function wantedOf({ courses, frets, all }: Asked, numbers: readonly number[]): Wanted {
   if (frets === 'led')
     return { led: true, courses: numbers, frets: TWELVE_FRETS, pressures: ['soft', 'normal'] };
+  if (frets === 'octaves') return { courses: numbers, frets: OCTAVE_FRETS, pressures: ['normal'] };
   return {
     courses: numbers.filter((course) => courses.includes(String(course))),
     frets: frets === 'useful' ? USEFUL_FRETS : FIFTEEN_FRETS,

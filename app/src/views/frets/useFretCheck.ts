@@ -130,5 +130,5 @@ function soundAsked({ hands }: Listening, instrument: Instrument, asked: FretAsk
   const nut = startFret(instrument, course);
   if (place.kind === 'open') hands.pluck(course, STRENGTH);
   else if (place.kind === 'harmonic') hands.fretted(course, nut + 12, null);
-  else hands.fretted(course, nut + place.fret, place.pressure);
+  else hands.fretted(course, nut + place.fret, place.pressure, place.capo);
 }
