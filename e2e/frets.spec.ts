@@ -78,6 +78,18 @@ test('a ukulele with a high second fret: the check, the cause, the compromise, t
   await expect(compromise.getByRole('status')).toContainText('at Standard, re-entrant again.');
   await page.goto('/shelf/linnet');
   await expect(page.getByRole('region', { name: 'Frets' })).toContainText('Fret 2');
+
+  // It comes back from the repairer as it was: ten plucks show it.
+  await page.goto('/frets');
+  await page.getByRole('button', { name: 'That is enough' }).click();
+  await page.getByRole('button', { name: 'Check again' }).click();
+  const before = page.getByRole('region', { name: 'Ordered before' });
+  await expect(before).toContainText('Fret 2 stands too near the bridge');
+  await before.getByRole('button', { name: /^Is it put right/ }).click();
+  await frets.practise();
+  await frets.soundAll();
+  await expect.poll(() => frets.asked()).toContain('Not done: fret 2 is as it was.');
+  expect(await frets.readings()).toBe(10);
 });
 
 test('a banjo’s bridge is put right in two moves', async ({ page }) => {
@@ -100,6 +112,26 @@ test('a banjo’s bridge is put right in two moves', async ({ page }) => {
     await page.getByRole('button', { name: 'Move the practice bridge so' }).click();
   }
   expect(moves).toBeLessThanOrEqual(2);
+});
+
+test('saddles of their own are told by the octaves, and in turns of their screws', async ({
+  page,
+}) => {
+  test.setTimeout(240_000);
+  const frets = new FretsPage(page);
+  await frets.open('Heron');
+  await page.getByLabel('Which notes?').selectOption('octaves');
+  await page.getByRole('button', { name: 'Begin the check' }).click();
+  await frets.practise();
+  await frets.soundAll();
+  // Two millimetres too near, as a practice instrument’s saddle is: every octave is sharp.
+  await expect.poll(() => frets.asked()).toMatch(/^The saddles of strings .* are to be moved\./);
+  await frets.comesTo();
+  await page.getByLabel('Pitch of the screws, mm a turn').fill('0.7');
+  await expect(frets.causes()).toContainText(
+    /String 6 moves \d\.\d ± \d\.\d mm away from the nut: \d\.\d turns of its screw\./,
+  );
+  await expect(page.getByRole('region', { name: 'Compromise' })).toHaveCount(0);
 });
 
 test.describe('by microphone', () => {

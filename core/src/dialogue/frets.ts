@@ -6,6 +6,7 @@ import {
   type Neck,
   nextAsked,
   nextPlace,
+  nextProof,
   openOf,
   otherFret,
   placeKey,
@@ -102,6 +103,7 @@ export function startFretTalk(check: FretCheck): FretTalk {
 /** What is to be sounded next; null when all of it was read, it is decided, or the check is over. */
 export function fretAsked({ check, skipped }: FretTalk, neck: Neck): FretAsked | null {
   if (check.doneAt !== null) return null;
+  if (check.proves) return nextProof(neck, check.readings, check.proves);
   if (!check.led) return nextAsked(check, skipped);
   const isSkipped = ({ course, place }: FretAsked) => skipped.has(`${course} ${placeKey(place)}`);
   return nextPlace(neck, check.readings, judgementOf(neck, check.readings), isSkipped);

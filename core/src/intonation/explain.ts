@@ -75,11 +75,8 @@ function placeOf({ course, place }: Pick<FretReading, 'course' | 'place'>): Plac
  * @param readings those that count; null without an open string
  */
 export function explain(unknowns: Unknowns, readings: readonly FretReading[]): Explanations | null {
-  const courses = new Set(unknowns.neck.strings.map(({ course }) => course));
-  const own = readings.filter(({ struckOut, course }) => !struckOut && courses.has(course));
-  const opened = new Set(own.filter(({ place }) => place.kind !== 'fret').map((r) => r.course));
-  const counted = own.filter(({ course }) => opened.has(course));
-  if (!counted.some(({ place }) => place.kind === 'fret')) return null;
+  const counted = countedOf(unknowns, readings);
+  if (!counted) return null;
   const data = dataOf(unknowns, counted);
   const found = SCATTERS.flatMap((scatter) => explainWith(unknowns, data, scatter));
   const best = Math.max(...found.map(({ score }) => score));
@@ -98,6 +95,15 @@ export function explain(unknowns: Unknowns, readings: readonly FretReading[]): E
     .sort((a, b) => b.share - a.share);
   const scatter = all.reduce((mean, one) => mean + one.share * one.scatter, 0);
   return { unknowns, all, scatter, data };
+}
+
+/** The readings of strings that were heard open, so that there is something to measure them against; null without a fretted one. */
+function countedOf(unknowns: Unknowns, readings: readonly FretReading[]): FretReading[] | null {
+  const courses = new Set(unknowns.neck.strings.map(({ course }) => course));
+  const own = readings.filter(({ struckOut, course }) => !struckOut && courses.has(course));
+  const opened = new Set(own.filter(({ place }) => place.kind !== 'fret').map((r) => r.course));
+  const counted = own.filter(({ course }) => opened.has(course));
+  return counted.some(({ place }) => place.kind === 'fret') ? counted : null;
 }
 
 function dataOf(unknowns: Unknowns, readings: readonly FretReading[]): Data {
@@ -263,6 +269,33 @@ function sharedOf({ base, which }: Data, alpha: Float64Array): Float64Array {
     for (const k of which[i]!) out[k]! += row[k]! * alpha[i]!;
   }
   return out;
+}
+
+/**
+ * What one part does to a note, all else being as on a sound instrument: its cents with their standard error.
+ * Null where nothing tells of it.
+ */
+export function fittedPart(
+  unknowns: Unknowns,
+  readings: readonly FretReading[],
+  part: Part,
+  at: { readonly course: number; readonly fret: number },
+): { readonly cents: Cents; readonly errorCents: Cents } | null {
+  const counted = countedOf(unknowns, readings);
+  if (!counted) return null;
+  const data = dataOf(unknowns, counted);
+  const usual = SCATTERS.reduce((a, b) => (b.usual > a.usual ? b : a)).cents;
+  const noise = data.errors.map((error, i) => error ** 2 + (data.fretted[i] ? usual ** 2 : 0));
+  const evidence = new Evidence(data.y, noise, data.shared, data.columns, data.count);
+  const { columns } = unknowns.rowOf(part);
+  const { amounts } = evidence.gainOf(columns);
+  const { faults } = unknowns.at({ ...at, pressure: 'normal' });
+  let [cents, variance] = [0, 0];
+  for (const [k, column] of columns.entries()) {
+    cents += amounts[k]! * faults[column]!;
+    variance += (evidence.errorIn(columns, column) * faults[column]!) ** 2;
+  }
+  return { cents, errorCents: Math.sqrt(variance) };
 }
 
 /** How likely each set of parts is, whatever went astray: by its parts as text, '' for none. */

@@ -24,6 +24,7 @@ export {
   saddlesOf,
 } from './octaves.ts';
 export { MOST_PLUCKS, nextPlace } from './places.ts';
+export { nextProof, type Ordered, type Proof, proofOf } from './proof.ts';
 export { CENTS_PER_E, nutShift, saddleShift } from './saddle.ts';
 export {
   errorOf,

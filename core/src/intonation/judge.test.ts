@@ -11,12 +11,17 @@ import {
   judgeNeck,
   MOST_PLUCKS,
   neckOf,
+  neckUnknowns,
   nextPlace,
+  nextProof,
+  type Ordered,
   partKey,
   placeKey,
+  proofOf,
   saddleShift,
   semitonesOf,
 } from './index.ts';
+import { fretsHeard } from './map.ts';
 import { pressedCents } from './neck.ts';
 
 const hzOf = (tuning: string) => targetsOf(findTuning(tuning)!, 440).map(({ hz }) => hz);
@@ -234,5 +239,98 @@ describe('the next place', () => {
     const judgement = judgeNeck(UKULELE, []);
     const asked = nextPlace(UKULELE, [], judgement, ({ course }) => course > 2);
     expect(asked?.course).to.equal(2);
+  });
+});
+
+describe('an order that was carried out or not', () => {
+  const SOUND: Off = (course, fret) => (0.6 + 0.1 * course) * 2 ** (-fret / 4);
+  const unknowns = neckUnknowns(GUITAR);
+  const octave = (fret: number) => 2 ** (fret / 12) - 1;
+
+  function proved(ordered: Ordered, off: Off) {
+    const random = seededRandom(11);
+    const readings: FretReading[] = [];
+    for (;;) {
+      const asked = nextProof(GUITAR, readings, ordered);
+      if (!asked) return { readings, proof: proofOf(unknowns, readings, ordered) };
+      const { course, place } = asked;
+      const fretted = place.kind === 'fret' ? off(course, place.fret) + 0.4 * normal(random) : 0;
+      const cents = 100 * semitonesOf(place) + fretted + 0.2 * normal(random);
+      readings.push({ course, place, cents, errorCents: 0.2, at: 8000 * readings.length });
+    }
+  }
+
+  const SADDLE: Ordered = { part: { kind: 'saddle' }, cents: 10, at: { course: 2, fret: 12 } };
+  for (const [left, kind] of [
+    [0, 'done'],
+    [0.5, 'half done'],
+    [1, 'not done'],
+    [-0.6, 'too much'],
+  ] as const)
+    it(`of a saddle, ${left} of it left, in about ten plucks: ${kind}`, () => {
+      const { readings, proof } = proved(SADDLE, (c, n) => SOUND(c, n) + 10 * left * octave(n));
+      expect(proof).to.include({ kind, moved: null });
+      expect(proof.cents).to.be.closeTo(10 * left, 2.5);
+      expect(readings.length).to.equal(10);
+    });
+
+  it('asks for the string and the fret that the order was about', () => {
+    const fret: Ordered = { part: { kind: 'fret', fret: 7 }, cents: 8, at: { course: 3, fret: 7 } };
+    const { readings, proof } = proved(fret, (c, n) => SOUND(c, n) + (n === 7 ? 8 : 0));
+    expect(proof.kind).to.equal('not done');
+    const places = readings.map(({ course, place }) => `${course} ${placeKey(place)}`);
+    expect(places).to.include('3 7 normal').and.include('3 8 normal');
+    const slot: Ordered = {
+      part: { kind: 'slot', course: 6 },
+      cents: 8,
+      at: { course: 6, fret: 1 },
+    };
+    expect(proved(slot, SOUND).proof.kind).to.equal('done');
+  });
+
+  it('notices what moved beside it', () => {
+    const { proof } = proved(SADDLE, (c, n) => SOUND(c, n) + 9);
+    expect(proof.moved).to.deep.equal({ kind: 'nut' });
+  });
+
+  it('says nothing before its plucks are read', () => {
+    expect(proofOf(unknowns, [], SADDLE).kind).to.equal('more plucks');
+  });
+});
+
+describe('a place under a capo', () => {
+  const CAPO_ON = (fret: number) =>
+    ({ kind: 'fret', fret, pressure: 'normal', capo: true }) as const;
+
+  it('is another place than the same fret without', () => {
+    expect(placeKey(CAPO_ON(5))).to.not.equal(
+      placeKey({ kind: 'fret', fret: 5, pressure: 'normal' }),
+    );
+  });
+
+  it('tells high slots from what stands above them: they are not in it', () => {
+    const unknowns = neckUnknowns(GUITAR);
+    const { columns } = unknowns.rowOf({ kind: 'slots' });
+    const [column = 0] = columns;
+    const at = (capo: boolean) =>
+      unknowns.at({ course: 1, fret: 5, pressure: 'normal', ...(capo && { capo: true as const }) });
+    expect(at(false).faults[column]).to.be.above(0.5);
+    expect(at(true).faults[column]).to.equal(0);
+    const [action = 0] = unknowns.rowOf({ kind: 'action' }).columns;
+    expect(at(true).faults[action]).to.be.above(0.5);
+  });
+
+  it('behind the capo no finger is in, and fret 1 is not heard by it', () => {
+    const unknowns = neckUnknowns(GUITAR);
+    const [hand = 0] = unknowns.rowOf({ kind: 'hand' }).columns;
+    const behind = { course: 1, fret: 1, pressure: 'normal', capo: true } as const;
+    expect(unknowns.at(behind).faults[hand]).to.equal(0);
+    const read = { course: 1, cents: 0, errorCents: 0.3, at: 0 };
+    expect([
+      ...fretsHeard([
+        { ...read, place: CAPO_ON(1) },
+        { ...read, place: CAPO_ON(9) },
+      ]),
+    ]).to.deep.equal([9]);
   });
 });

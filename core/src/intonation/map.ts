@@ -1,4 +1,5 @@
 import type { Cents, EpochMs } from '../units.ts';
+import type { Ordered } from './proof.ts';
 
 /** At this fret a string sounds its octave; touched over it, it sounds the octave whatever the frets. */
 export const OCTAVE_FRET = 12;
@@ -42,6 +43,8 @@ export interface FretReading {
 export interface FretSheet {
   /** Each place follows from what was read before it, until it is decided; the whole neck is in question. */
   readonly led?: true;
+  /** What a repairer was to put right: about ten plucks show whether it was done. */
+  readonly proves?: Ordered;
   /** Strings, frets and pressures that are asked for. */
   readonly courses: readonly number[];
   readonly frets: readonly number[];

@@ -56,13 +56,19 @@ const MOST_MM = { slot: 2, action: 4 } as const;
 /** Which finger is far from the usual one, as so many of it. */
 const FAR_HAND = 2;
 
-/** What may be at fault on a neck, or explain a reading that is no one’s fault. */
+/** Each of some kinds as a part of its own. */
+type Each<K extends string, More = unknown> = K extends string
+  ? { readonly kind: K } & More
+  : never;
+
+/**
+ * What may be at fault on a neck, or explain a reading that is no one’s fault: the whole of it; one string’s slot, or a
+ * string false in itself, which no reading tells from its own saddle point; a fret, counted from the nut.
+ */
 export type Part =
-  | { readonly kind: 'saddle' | 'slant' | 'nut' | 'slots' | 'action' | 'hand' }
-  /** One string’s slot; or a string false in itself, which no reading tells from its own saddle point. */
-  | { readonly kind: 'slot' | 'string'; readonly course: number }
-  /** Counted from the nut. */
-  | { readonly kind: 'fret'; readonly fret: number };
+  | Each<'saddle' | 'slant' | 'nut' | 'slots' | 'action' | 'hand'>
+  | Each<'slot' | 'string', { readonly course: number }>
+  | Each<'fret', { readonly fret: number }>;
 
 /** A part with how common its faults are, against none, and the columns of its effect. */
 export interface PartRow {

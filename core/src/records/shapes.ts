@@ -1,4 +1,4 @@
-import type { FretReading } from '../intonation/index.ts';
+import type { FretReading, Ordered } from '../intonation/index.ts';
 import type { PluckOutcome, Reading } from '../listen/index.ts';
 import type { Tuning } from '../music/index.ts';
 import type {
@@ -230,6 +230,22 @@ const fretReading = record<FretReading>({
   note: optional(text()),
 });
 
+const ordered = record<Ordered>({
+  part: byField<Ordered['part'], 'kind'>('kind', {
+    saddle: record({ kind: choice<'saddle'>('saddle') }),
+    slant: record({ kind: choice<'slant'>('slant') }),
+    nut: record({ kind: choice<'nut'>('nut') }),
+    slots: record({ kind: choice<'slots'>('slots') }),
+    action: record({ kind: choice<'action'>('action') }),
+    hand: record({ kind: choice<'hand'>('hand') }),
+    slot: record({ kind: choice<'slot'>('slot'), course: course() }),
+    string: record({ kind: choice<'string'>('string'), course: course() }),
+    fret: record({ kind: choice<'fret'>('fret'), fret: fret() }),
+  }),
+  cents: cents(),
+  at: record({ course: course(), fret: fret() }),
+});
+
 const fretCheck = record<Kept<FretCheck>>({
   id: id(),
   instrumentId: id(),
@@ -240,6 +256,7 @@ const fretCheck = record<Kept<FretCheck>>({
   zone: name(),
   courses: list(course(), { min: 1, max: MOST_STRINGS }),
   led: optional(yes()),
+  proves: optional(ordered),
   frets: list(fret(), { min: 1, max: 100 }),
   pressures: list(pressure(), { min: 1, max: 10 }),
   readings: list(fretReading, { max: 10_000 }),

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import type { Fault, FretPlace, FretVerdict, Part } from '../intonation/index.ts';
+import type { Fault, FretPlace, FretVerdict, Part, Proof } from '../intonation/index.ts';
 import {
   bridgeInWords,
   compromiseInWords,
@@ -11,6 +11,7 @@ import {
   otherPlaceInWords,
   partInWords,
   placeInWords,
+  proofInWords,
   saddleInWords,
   saddlesInWords,
   touchInWords,
@@ -179,6 +180,41 @@ describe('what the frets show, in words', () => {
       'a lighter one changes little. A hard one changes little.',
     );
     expect(touchInWords({ soft: null, hard: 5 })).to.equal('A hard one adds 5.0 cents.');
+  });
+
+  it('says what came of an order', () => {
+    const ordered = { part: { kind: 'saddle' }, cents: 9, at: { course: 2, fret: 12 } } as const;
+    const proof = (kind: Proof['kind'], moved: Part | null = null): Proof => ({
+      kind,
+      cents: 4.2,
+      errorCents: 0.81,
+      share: 0.53,
+      moved,
+    });
+    const say = (one: Proof) => proofInWords(one, ordered, 'saddle');
+    expect(say(proof('done')).say).to.equal('Done: the place of the saddle is put right.');
+    expect(say(proof('half done', { kind: 'nut' }))).to.deep.equal({
+      say: 'Half done: 53 % of what was ordered.',
+      more: 'String 2 at fret 12 was +9.0 cents by it, and is +4.2 ± 0.8. Something else is off now: the place of the nut.',
+    });
+    expect(say(proof('not done')).say).to.match(/^Not done: the place of the saddle is as it was/);
+    expect(say(proof('too much')).say).to.match(/off the other way now\.$/);
+    expect(say(proof('more plucks')).say).to.equal('Was the place of the saddle put right?');
+  });
+
+  it('asks for a capo, and to take it off again', () => {
+    const capo = (fretNumber: number): FretPlace => ({
+      kind: 'fret',
+      fret: fretNumber,
+      pressure: 'normal',
+      capo: true,
+    });
+    expect(placeInWords(capo(1), 0)).to.equal('open behind a capo at fret 1');
+    expect(placeInWords(capo(9), 0)).to.equal('fret 9, the capo on');
+    expect(howInWords(capo(1))).to.match(/^Put a capo close behind the fret/);
+    const task = (place: FretPlace) => fretTaskInWords({ course: 3, place }, 0, false, true).more;
+    expect(task(fret(5))).to.match(/^Take the capo off first\. Held as in playing/);
+    expect(task(capo(5))).to.match(/^Held as in playing/);
   });
 
   it('offers a compromise or says that none helps', () => {

@@ -6,7 +6,9 @@ import type {
   FretPlace,
   FretVerdict,
   NoteOff,
+  Ordered,
   Part,
+  Proof,
   ShapeOutcome,
 } from '../intonation/index.ts';
 import type { Refusal } from '../listen/index.ts';
@@ -193,6 +195,23 @@ export function touchInWords({ soft, hard }: Touch): string | null {
       : [hard > SMALL ? `A hard one adds ${hard.toFixed(1)} cents.` : 'A hard one changes little.'];
   const said = [...light, ...heavy].join(' ');
   return said === '' ? null : said;
+}
+
+/** Whether an order was carried out. */
+export function proofInWords(proof: Proof, ordered: Ordered, end: End): Sentence {
+  const name = partInWords(ordered.part, end);
+  if (proof.kind === 'more plucks')
+    return { say: `Was ${name} put right?`, more: 'A few plucks tell.' };
+  const { course, fret } = ordered.at;
+  const was = `String ${course} at fret ${fret} was ${signedCents(ordered.cents)} cents by it, and is ${signedCents(proof.cents)} ± ${proof.errorCents.toFixed(1)}.`;
+  const moved = proof.moved ? ` Something else is off now: ${partInWords(proof.moved, end)}.` : '';
+  const say = {
+    done: `Done: ${name} is put right.`,
+    'half done': `Half done: ${(100 * proof.share).toFixed(0)} % of what was ordered.`,
+    'not done': `Not done: ${name} is as it was.`,
+    'too much': `Too much: ${name} is off the other way now.`,
+  }[proof.kind];
+  return { say, more: `${was}${moved}` };
 }
 
 /** What a compromise brings the chords that are played. @example 'The widest pair comes from 9.4 to 5.1 cents' */

@@ -24,6 +24,7 @@ export {
   otherPlaceInWords,
   partInWords,
   placeInWords,
+  proofInWords,
   saddleInWords,
   saddlesInWords,
   touchInWords,

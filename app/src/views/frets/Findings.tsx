@@ -4,6 +4,7 @@ import {
   expectedError,
   isBridgeCheck,
   type Judgement,
+  proofOf,
   saddlesOf,
   USUAL_LIMIT,
 } from '@rosefinch/core/intonation';
@@ -13,6 +14,7 @@ import {
   bridgeInWords,
   faultyPartInWords,
   fretVerdictInWords,
+  proofInWords,
   type Sentence,
   saddleInWords,
   saddlesInWords,
@@ -36,8 +38,15 @@ export function ordersSomething({ verdict }: Judgement): boolean {
   return verdict.kind === 'at fault' && verdict.faults.some(({ part }) => part.kind !== 'string');
 }
 
-/** A check in one sentence: the part that is at fault, or that none is. */
-export function verdictSaid({ verdict }: Judgement, instrument: Instrument): Sentence {
+/** A check in one sentence: the part that is at fault, that none is, or whether an order was carried out. */
+export function verdictSaid(
+  { verdict, unknowns }: Judgement,
+  instrument: Instrument,
+  check: FretCheck,
+): Sentence {
+  const { proves } = check;
+  if (proves)
+    return proofInWords(proofOf(unknowns, check.readings, proves), proves, endOf(instrument));
   const [only, ...more] = verdict.kind === 'at fault' ? verdict.faults : [];
   if (only && more.length === 0) return faultyPartInWords(only, endOf(instrument));
   return fretVerdictInWords(verdict, USUAL_LIMIT, endOf(instrument));
@@ -46,12 +55,25 @@ export function verdictSaid({ verdict }: Judgement, instrument: Instrument): Sen
 /** What a check comes to, and what to do in the order in which it is to be tried. */
 export function Findings(props: Props) {
   const { instrument, check } = props;
+  if (check.proves) return <Proved {...props} />;
   if (!isBridgeCheck(check)) return <Verdict {...props} />;
   const loose = instrument.bridge !== 'fixed';
   return (
     <section className="medium" aria-label="Causes">
       <strong>{loose ? 'Where the bridge stands' : 'Where the saddles stand'}</strong>
       {loose ? <Bridge {...{ instrument, check }} /> : <Saddles {...{ instrument, check }} />}
+    </section>
+  );
+}
+
+function Proved({ instrument, check, judgement }: Props) {
+  const { say, more } = verdictSaid(judgement, instrument, check);
+  return (
+    <section className="medium" aria-label="Causes">
+      <strong>What came of the order</strong>
+      <p>
+        <strong>{say}</strong> <span className="soft">{more}</span>
+      </p>
     </section>
   );
 }

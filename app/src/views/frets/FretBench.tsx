@@ -6,8 +6,9 @@ import {
   shareDone,
 } from '@rosefinch/core/intonation';
 import type { FretCheck } from '@rosefinch/core/records';
-import type { Instrument } from '@rosefinch/core/strings';
-import { useState } from 'react';
+import { type Instrument, startFret } from '@rosefinch/core/strings';
+import { fretTaskInWords } from '@rosefinch/core/words';
+import { useEffect, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import type { Stock } from '../../data/index.ts';
 import { Sized } from '../../parts/charts/index.ts';
@@ -65,6 +66,9 @@ function Checking(props: CheckingProps) {
   const [noting, setNoting] = useState(false);
   const usual = useUsualSource();
   const more = moreOf(props);
+  const begins = startFret(instrument, asked?.course ?? 1);
+  const prompt = fretTaskInWords(asked, begins, check.doneAt !== null).say;
+  useSpoken(prompt, stock.settings.spokenArrival ? listening.say : null);
   return (
     <Job
       view="frets"
@@ -106,10 +110,20 @@ function Checking(props: CheckingProps) {
   );
 }
 
+/** Says each new sentence aloud, where that is wanted; the one that stands there at first is read. */
+function useSpoken(text: string, say: ((text: string, right: boolean) => void) | null): void {
+  const said = useRef(text);
+  useEffect(() => {
+    if (said.current === text) return;
+    said.current = text;
+    say?.(text, true);
+  }, [text, say]);
+}
+
 function doneInWords(check: FretCheck): string {
-  if (!check.led) return `${Math.round(100 * shareDone(check))} % of the check`;
+  if (!check.led && !check.proves) return `${Math.round(100 * shareDone(check))} % of the check`;
   const read = check.readings.filter(({ struckOut }) => !struckOut).length;
-  return `${read} plucks read, ${MOST_PLUCKS} at most`;
+  return check.proves ? `${read} plucks read` : `${read} plucks read, ${MOST_PLUCKS} at most`;
 }
 
 type Acts = Pick<JobActs<'frets'>, 'note' | 'result'>;

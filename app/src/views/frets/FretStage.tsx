@@ -80,7 +80,7 @@ function sentenceOf(
   const { notice, check, other } = talk;
   if (other) return otherPlaceInWords(other);
   if (notice) return fretNoticeInWords(notice);
-  if (check.led && !asked) return verdictSaid(judgement, instrument);
+  if ((check.led || check.proves) && !asked) return verdictSaid(judgement, instrument, check);
   if (!asked && isBridgeCheck(check))
     return octavesSaid(instrument, check) ?? fretTaskInWords(null, begins, check.doneAt !== null);
   const last = check.readings.at(-1)?.place;

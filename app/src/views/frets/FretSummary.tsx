@@ -46,6 +46,7 @@ function saidOf(instrument: Instrument, { tunings }: Stock, check: FretCheck): s
   const targets = tuning ? targetsOf(tuning, check.a4, check.capo) : [];
   const judgement = judgementOf(neckUnder(instrument, check, targets), check.readings);
   const { verdict } = judgement;
-  if (verdict.kind !== 'at fault') return [verdictSaid(judgement, instrument).say];
+  if (verdict.kind !== 'at fault' || check.proves)
+    return [verdictSaid(judgement, instrument, check).say];
   return verdict.faults.map((fault) => faultyPartInWords(fault, endOf(instrument)).say);
 }

@@ -42,7 +42,7 @@ function FretsOf({ instrument, stock }: { instrument: Instrument; stock: Stock }
   return (
     <Stack>
       <ViewHead title={`Frets of ${instrument.name}`} />
-      <StartForm instrument={instrument} stock={stock} onBegun={() => setFresh(false)} />
+      <StartForm {...{ instrument, stock, checks }} onBegun={() => setFresh(false)} />
     </Stack>
   );
 }

@@ -13,15 +13,18 @@ import type { Instrument } from '@rosefinch/core/strings';
 import { type Stock, useData } from '../../data/index.ts';
 import { newId, newSeed, now, zone } from '../../environment.ts';
 import { BridgeFirst } from './BridgeFirst.tsx';
+import { Orders } from './Orders.tsx';
 
 interface Props {
   readonly instrument: Instrument;
   readonly stock: Stock;
+  /** Of this instrument, the newest first. */
+  readonly checks: readonly FretCheck[];
   readonly onBegun: () => void;
 }
 
 /** What is to be read in a check. */
-type Wanted = Pick<FretCheck, 'courses' | 'frets' | 'pressures' | 'led'>;
+type Wanted = Pick<FretCheck, 'courses' | 'frets' | 'pressures' | 'led' | 'proves'>;
 
 interface Asked {
   readonly courses: readonly string[];
@@ -31,7 +34,7 @@ interface Asked {
 }
 
 /** Says which strings and frets are to be read; then the check leads from note to note. */
-export function StartForm({ instrument, stock, onBegun }: Props) {
+export function StartForm({ instrument, stock, checks, onBegun }: Props) {
   const { repository } = useData();
   const numbers = instrument.courses.map(({ number }) => number).reverse();
   const form = useForm<Asked>({
@@ -56,6 +59,12 @@ export function StartForm({ instrument, stock, onBegun }: Props) {
           in tune. You are led from note to note; the pitch says whether it was the right fret.
           {instrument.capo && ` Frets are counted from the capo at fret ${instrument.capo}.`}
         </p>
+        <Orders
+          {...{ instrument, stock, checks }}
+          onProve={(proves) =>
+            void begin({ proves, courses: numbers, frets: TWELVE_FRETS, pressures: ['normal'] })
+          }
+        />
         {instrument.bridge !== 'fixed' && (
           <BridgeFirst scaleMm={instrument.scaleMm} onBegin={() => void octaves()} />
         )}

@@ -1,0 +1,59 @@
+import { Button } from '@mantine/core';
+import { isBridgeCheck, judgementOf, type Ordered } from '@rosefinch/core/intonation';
+import { findTuning, targetsOf } from '@rosefinch/core/music';
+import type { FretCheck } from '@rosefinch/core/records';
+import { tellsOfInstrument } from '@rosefinch/core/sitting';
+import type { Instrument } from '@rosefinch/core/strings';
+import { dayInWords, faultyPartInWords } from '@rosefinch/core/words';
+import { useMemo } from 'react';
+import { type Stock, useData } from '../../data/index.ts';
+import { locale } from '../../environment.ts';
+import { endOf } from './Findings.tsx';
+import { neckUnder } from './useFretCheck.ts';
+
+interface Props {
+  readonly instrument: Instrument;
+  readonly stock: Stock;
+  /** The newest first. */
+  readonly checks: readonly FretCheck[];
+  readonly onProve: (ordered: Ordered) => void;
+}
+
+/** What the last check found at fault: about ten plucks show whether it was put right since. */
+export function Orders({ instrument, stock, checks, onProve }: Props) {
+  const { shelf } = useData();
+  const last = checks.find(
+    (check) => !check.proves && !isBridgeCheck(check) && tellsOfInstrument(check, shelf === 'demo'),
+  );
+  const faults = useMemo(
+    () => (last ? faultsOf(instrument, stock, last) : []),
+    [instrument, stock, last],
+  );
+  if (!last || faults.length === 0) return null;
+  return (
+    <section aria-label="Ordered before">
+      <strong>Found on {dayInWords(last.startedAt, last.zone, locale())}</strong>
+      <ul className="way">
+        {faults.map((fault) => {
+          const { part, cents, at } = fault;
+          const { say } = faultyPartInWords(fault, endOf(instrument));
+          return (
+            <li key={say}>
+              {say}{' '}
+              <Button variant="default" onClick={() => onProve({ part, cents, at })}>
+                Is it put right? About ten plucks
+              </Button>
+            </li>
+          );
+        })}
+      </ul>
+    </section>
+  );
+}
+
+function faultsOf(instrument: Instrument, { tunings }: Stock, check: FretCheck) {
+  const tuning = findTuning(check.tuningId, tunings);
+  const targets = tuning ? targetsOf(tuning, check.a4, check.capo) : [];
+  const { verdict } = judgementOf(neckUnder(instrument, check, targets), check.readings);
+  return verdict.kind === 'at fault' ? verdict.faults : [];
+}
