@@ -31,7 +31,7 @@ const parts: Readonly<Record<string, () => void | Promise<void>>> = {
   settling: () => settlingFigures(300),
   frets: () => {
     const long = process.argv.includes('--long');
-    long ? fretFigures(2001, 350, 66) : fretFigures(1, 30, 12);
+    long ? fretFigures(2001, 334, 27) : fretFigures(1, 30, 12);
     bridgeFigures();
   },
   who: whoFigures,

@@ -1,8 +1,9 @@
 import { fretPlace } from '../fretboard/index.ts';
 import type { Cents, Millimetres } from '../units.ts';
 import { saddleCents } from './neck.ts';
+import type { Part } from './part.ts';
 import { CENTS_PER_E } from './saddle.ts';
-import type { Part, Unknowns } from './unknowns.ts';
+import type { Unknowns } from './unknowns.ts';
 
 /** No height is wrong by more than this, in mm. */
 const MOST_MM = 5;

@@ -1,5 +1,5 @@
 import type { FretErrors } from './compromise.ts';
-import { errorOn, expectedError } from './explain.ts';
+import { errorsAt, expectedError } from './explain.ts';
 import type { Judgement } from './verdict.ts';
 
 /** Instruments that a compromise is tried on. */
@@ -17,17 +17,16 @@ export function errorsOf(
   const byCourse = (errorAt: (course: number, fret: number) => number): FretErrors =>
     Array.from({ length: courses }, (_, i) => (fret: number) => errorAt(i + 1, fret));
   const step = Math.max(1, Math.floor(draws.length / TRIED));
+  const tried = draws.filter((_, i) => i % step === 0);
   return {
     errors: byCourse((course, fret) =>
       expectedError(explanations, { course, fret, pressure: 'normal' }),
     ),
-    likely: draws
-      .filter((_, i) => i % step === 0)
-      .map((draw) => ({
-        weight: draw.weight,
-        errors: byCourse((course, fret) =>
-          errorOn(unknowns, draw, { course, fret, pressure: 'normal' }),
-        ),
-      })),
+    likely: tried.map((draw) => ({
+      weight: draw.weight,
+      errors: byCourse(
+        (course, fret) => errorsAt(unknowns, [draw], { course, fret, pressure: 'normal' })[0] ?? 0,
+      ),
+    })),
   };
 }

@@ -3,26 +3,26 @@ import type { Cents } from '../units.ts';
 import { Evidence } from './evidence.ts';
 import { type FretReading, semitonesOf } from './map.ts';
 import type { Neck } from './neck.ts';
-import { type Part, type Place, partKey, Unknowns } from './unknowns.ts';
+import { type Part, partKey } from './part.ts';
+import { type Place, Unknowns } from './unknowns.ts';
 
 /** How a finger scatters from press to press, in cents, with how usual it is: which it is here the readings tell. */
 const SCATTERS = [
-  { cents: 0.35, usual: 0.25 },
-  { cents: 0.7, usual: 0.4 },
-  { cents: 1.2, usual: 0.25 },
-  { cents: 2, usual: 0.1 },
+  { cents: 0.4, usual: 0.3 },
+  { cents: 0.8, usual: 0.5 },
+  { cents: 1.6, usual: 0.2 },
 ] as const;
 /** A single reading goes wrong so often: a buzz, a sideways bend, a neighbour that sounded; by so many cents. */
 const STRAY = { odds: 0.015, cents: 7 } as const;
 /** No reading is better than this, whatever its error says. */
 const LEAST_ERROR: Cents = 0.15;
 /** Sets that are carried on from one size to the next, and how large they grow. */
-const CARRIED = 10;
+const CARRIED = 7;
 const MOST_IN_SET = 5;
 /** Real faults come one at a time, seldom two; a third is not looked for. */
 const MOST_PARTS = 2;
 /** Sets further below the best than this, in logarithms, count for nothing. */
-const NEGLIGIBLE = 9;
+const NEGLIGIBLE = 8;
 
 /** One explanation of all readings: which parts are at fault, which readings astray, how the finger scatters. */
 interface Explained {
@@ -80,7 +80,10 @@ export function explain(unknowns: Unknowns, readings: readonly FretReading[]): E
   const data = dataOf(unknowns, counted);
   const found = SCATTERS.flatMap((scatter) => explainWith(unknowns, data, scatter));
   const best = Math.max(...found.map(({ score }) => score));
-  const kept = found.filter(({ score }) => score > best - NEGLIGIBLE);
+  const kept = found
+    .filter(({ score }) => score > best - NEGLIGIBLE)
+    .sort((a, b) => b.score - a.score)
+    .slice(0, MOST_EXPLAINED);
   const sum = kept.reduce((all, { score }) => all + Math.exp(score - best), 0);
   const all = kept
     .map(({ score, ...one }): Explained => {
@@ -236,7 +239,9 @@ const TAIL = {
   b: [0.31938153, -0.356563782, 1.781477937, -1.821255978, 1.330274429],
 } as const;
 
-const MOST_KEPT = 60;
+const MOST_KEPT = 40;
+/** Explanations that are worked out to the end. */
+const MOST_EXPLAINED = 80;
 
 function grow(set: Grown, rows: readonly Row[], evidence: Evidence, start: number): Grown[] {
   const parts = set.rows.filter((k) => rows[k]!.part !== null).length;
@@ -407,22 +412,32 @@ function pick(all: readonly Explained[], share: number): Explained {
   return all.at(-1)!;
 }
 
-/** How far a note is off on a drawn instrument; `without` some columns it is as if those parts were put right. */
-export function errorOn(
-  unknowns: Unknowns,
-  { base: own, faults: amounts }: Drawn,
-  place: Place,
-  without: ReadonlySet<number> = NOTHING,
-): Cents {
+/** How far a note is off on each drawn instrument, in cents. */
+export function errorsAt(unknowns: Unknowns, draws: readonly Drawn[], place: Place): Float64Array {
   const { mean, base, faults, which } = unknowns.at(place);
-  let cents = mean;
-  for (const k of which) cents += base[k]! * own[k]!;
-  for (const [column, amount] of amounts)
-    if (!without.has(column)) cents += faults[column]! * amount;
-  return cents;
+  const out = new Float64Array(draws.length);
+  for (let d = 0; d < out.length; d++) {
+    const { base: own, faults: amounts } = draws[d]!;
+    let cents = mean;
+    for (let k = 0; k < which.length; k++) cents += base[which[k]!]! * own[which[k]!]!;
+    for (const [column, amount] of amounts) cents += faults[column]! * amount;
+    out[d] = cents;
+  }
+  return out;
 }
 
-const NOTHING: ReadonlySet<number> = new Set();
+/** What of that some columns bring: as much less it would be if those parts were put right. */
+export function broughtAt(
+  unknowns: Unknowns,
+  draws: readonly Drawn[],
+  place: Place,
+  columns: readonly number[],
+): Float64Array {
+  const { faults } = unknowns.at(place);
+  return Float64Array.from(draws, ({ faults: amounts }) =>
+    columns.reduce((sum, column) => sum + (amounts.get(column) ?? 0) * faults[column]!, 0),
+  );
+}
 
 export function neckUnknowns(neck: Neck): Unknowns {
   return new Unknowns(neck);

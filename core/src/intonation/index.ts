@@ -23,8 +23,9 @@ export {
   outerCourses,
   saddlesOf,
 } from './octaves.ts';
+export { type Ordered, type Part, partKey } from './part.ts';
 export { MOST_PLUCKS, nextPlace } from './places.ts';
-export { nextProof, type Ordered, type Proof, proofOf } from './proof.ts';
+export { nextProof, type Proof, proofOf } from './proof.ts';
 export { CENTS_PER_E, nutShift, saddleShift } from './saddle.ts';
 export {
   errorOf,
@@ -35,7 +36,6 @@ export {
   shareDone,
 } from './sequence.ts';
 export { commonShapes } from './shapes.ts';
-export { type Part, partKey } from './unknowns.ts';
 export {
   type Fault,
   type FretVerdict,

@@ -1,5 +1,5 @@
 import type { Cents, EpochMs } from '../units.ts';
-import type { Ordered } from './proof.ts';
+import type { Ordered } from './part.ts';
 
 /** At this fret a string sounds its octave; touched over it, it sounds the octave whatever the frets. */
 export const OCTAVE_FRET = 12;

@@ -1,8 +1,8 @@
-import { errorOn } from './explain.ts';
+import { errorsAt } from './explain.ts';
 import { type FretPlace, type FretReading, fretsHeard, type Pressure } from './map.ts';
 import { LAST_FRET, type Neck } from './neck.ts';
+import { partKey } from './part.ts';
 import { type FretAsked, placeKey } from './sequence.ts';
-import { partKey } from './unknowns.ts';
 import type { Judgement } from './verdict.ts';
 
 /**
@@ -109,7 +109,7 @@ function mostTelling(
         if (pressure === 'soft' && !SOFT_FRETS.some((soft) => soft === fret)) continue;
         const asked = { course, place: frettedAt(fret, pressure) };
         if (skip(asked)) continue;
-        const cents = draws.map((draw) => errorOn(unknowns, draw, { course, fret, pressure }));
+        const cents = errorsAt(unknowns, draws, { course, fret, pressure });
         const again = readings.some(
           (r) => r.course === course && placeKey(r.place) === placeKey(asked.place),
         );
@@ -151,10 +151,8 @@ function underCapo(
     );
     return CAPO_FRETS.map((fret) => {
       const at = { course, pressure: 'normal', capo: true } as const;
-      const cents = draws.map(
-        (draw) =>
-          errorOn(unknowns, draw, { ...at, fret }) - errorOn(unknowns, draw, { ...at, fret: 1 }),
-      );
+      const behind = errorsAt(unknowns, draws, { ...at, fret: 1 });
+      const cents = errorsAt(unknowns, draws, { ...at, fret }).map((c, i) => c - behind[i]!);
       const place = { ...frettedAt(fret, 'normal'), capo: true as const };
       const again = readings.some(
         (r) => r.course === course && placeKey(r.place) === placeKey(place),
@@ -171,7 +169,7 @@ const HALF = 0.7;
 const LEAST_NOISE = 0.1;
 
 /** How likely a note is wrong after all. */
-function beyond(cents: readonly number[], draws: Judgement['draws']): number {
+function beyond(cents: Float64Array, draws: Judgement['draws']): number {
   return draws.reduce((sum, { weight }, i) => sum + (Math.abs(cents[i]!) > NEAR ? weight : 0), 0);
 }
 
@@ -193,11 +191,7 @@ function groupsOf({ draws }: Judgement): number[][] {
 }
 
 /** How much a reading would tell of which group it is: half the logarithm of the whole spread over that within them. */
-function told(
-  cents: readonly number[],
-  groups: readonly (readonly number[])[],
-  noise: number,
-): number {
+function told(cents: Float64Array, groups: readonly (readonly number[])[], noise: number): number {
   let count = 0;
   let sum = 0;
   let within = 0;

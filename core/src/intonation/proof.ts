@@ -1,16 +1,10 @@
 import type { Cents } from '../units.ts';
 import { explain, fittedPart, sharesOf } from './explain.ts';
-import { type FretReading, OCTAVE_FRET } from './map.ts';
+import type { FretReading } from './map.ts';
 import { LAST_FRET, type Neck } from './neck.ts';
+import { type Ordered, type Part, samePart } from './part.ts';
 import { type FretAsked, placeKey } from './sequence.ts';
-import { type Part, samePart, type Unknowns } from './unknowns.ts';
-
-/** A part that a repairer was to put right, by what it did to one note. */
-export interface Ordered {
-  readonly part: Part;
-  readonly cents: Cents;
-  readonly at: { readonly course: number; readonly fret: number };
-}
+import type { Unknowns } from './unknowns.ts';
 
 /** What came of it. */
 export interface Proof {
@@ -28,11 +22,11 @@ export interface Proof {
 const STRINGS = 4;
 /** Frets at which a part shows most: on every string, and on two of them beside. */
 const TELLING: Readonly<Record<Part['kind'], readonly [all: number, two: number]>> = {
-  saddle: [OCTAVE_FRET, 7],
-  slant: [OCTAVE_FRET, 7],
-  action: [OCTAVE_FRET, 7],
-  string: [OCTAVE_FRET, 7],
-  hand: [OCTAVE_FRET, 5],
+  saddle: [LAST_FRET, 7],
+  slant: [LAST_FRET, 7],
+  action: [LAST_FRET, 7],
+  string: [LAST_FRET, 7],
+  hand: [LAST_FRET, 5],
   nut: [5, 9],
   slots: [1, 2],
   slot: [1, 2],
@@ -46,11 +40,13 @@ const HALF = { from: 0.3, to: 0.7 } as const;
 const LIKELY = 0.6;
 
 /** About ten places that show whether a part was put right. */
-export function proofPlaces({ strings }: Neck, { part, at }: Ordered): FretAsked[] {
+function proofPlaces({ strings }: Neck, { part, at }: Ordered): FretAsked[] {
   const single = part.kind === 'string' || part.kind === 'slot';
   const numbers = strings.map(({ course }) => course);
   const step = Math.max(1, (numbers.length - 1) / (STRINGS - 1));
-  const spread = [...new Set([0, 1, 2, 3].map((k) => numbers[Math.round(k * step)] ?? at.course))];
+  const spread = Array.from({ length: STRINGS }, (_, k) => numbers[Math.round(k * step)]).filter(
+    (course) => course !== undefined,
+  );
   const chosen = single
     ? [at.course, ...numbers.filter((course) => Math.abs(course - at.course) === 1)]
     : [...new Set([at.course, ...spread])].slice(0, STRINGS);

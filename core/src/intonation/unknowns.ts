@@ -12,6 +12,7 @@ import {
   pressedUnderCapo,
   saddleCents,
 } from './neck.ts';
+import { type Part, samePart } from './part.ts';
 import { CENTS_PER_E } from './saddle.ts';
 
 /*
@@ -55,20 +56,6 @@ const FAULT = { saddle: 9, nut: 8, slot: 8, action: 8, fret: 8, string: 7, wave:
 const MOST_MM = { slot: 2, action: 4 } as const;
 /** Which finger is far from the usual one, as so many of it. */
 const FAR_HAND = 2;
-
-/** Each of some kinds as a part of its own. */
-type Each<K extends string, More = unknown> = K extends string
-  ? { readonly kind: K } & More
-  : never;
-
-/**
- * What may be at fault on a neck, or explain a reading that is no one’s fault: the whole of it; one string’s slot, or a
- * string false in itself, which no reading tells from its own saddle point; a fret, counted from the nut.
- */
-export type Part =
-  | Each<'saddle' | 'slant' | 'nut' | 'slots' | 'action' | 'hand'>
-  | Each<'slot' | 'string', { readonly course: number }>
-  | Each<'fret', { readonly fret: number }>;
 
 /** A part with how common its faults are, against none, and the columns of its effect. */
 export interface PartRow {
@@ -427,15 +414,3 @@ const MOST_FRETS = 64;
 const MIDDLE_FRET = 6;
 
 const widthAt = (fret: number) => fretPlace(1, fret) - fretPlace(1, fret - 1);
-
-/** True of the same part. */
-export function samePart(a: Part, b: Part): boolean {
-  return partKey(a) === partKey(b);
-}
-
-/** A part as text, the same for the same part. */
-export function partKey(part: Part): string {
-  if (part.kind === 'fret') return `fret ${part.fret}`;
-  if (part.kind === 'slot' || part.kind === 'string') return `${part.kind} ${part.course}`;
-  return part.kind;
-}

@@ -1,10 +1,11 @@
 import type { Cents, Millimetres } from '../units.ts';
 import { mmOf } from './amounts.ts';
 import {
+  broughtAt,
   type Drawn,
   drawn,
   type Explanations,
-  errorOn,
+  errorsAt,
   expectedError,
   explain,
   neckUnknowns,
@@ -12,12 +13,13 @@ import {
 } from './explain.ts';
 import { type FretReading, fretsHeard } from './map.ts';
 import { LAST_FRET, type Neck } from './neck.ts';
-import { type Part, partKey, samePart, type Unknowns } from './unknowns.ts';
+import { type Part, partKey, samePart } from './part.ts';
+import type { Unknowns } from './unknowns.ts';
 
 /** Within so many cents a note is right, where nothing else is asked for. */
 export const USUAL_LIMIT: Cents = 5;
 /** Instruments drawn for a verdict. */
-const DRAWS = 160;
+const DRAWS = 120;
 /** Every note is within the limit with this probability: then it is said. */
 const CERTAIN = 0.9;
 /** A part is ordered where it is at fault with this probability, on two looks one after the other. */
@@ -104,11 +106,17 @@ export function judgeNeck(
   const explanations = explain(unknowns, counted);
   if (!explanations) return { verdict: { kind: 'begun' }, explanations, draws: [], unknowns };
   const draws = drawn(explanations, DRAWS);
-  const verdict = verdictOf(neck, counted, { explanations, draws, unknowns, limit });
+  const notes = notesOf(neck);
+  const errors = notes.map((note) => errorsAt(unknowns, draws, note));
+  const seen = { notes, errors, explanations, draws, unknowns, limit };
+  const verdict = verdictOf(neck, counted, seen);
   return { verdict, explanations, draws, unknowns };
 }
 
 interface Seen {
+  /** Every fretted note up to the octave, and its error on each drawn instrument. */
+  readonly notes: readonly Note[];
+  readonly errors: readonly Float64Array[];
   readonly explanations: Explanations;
   readonly draws: readonly Drawn[];
   readonly unknowns: Unknowns;
@@ -116,11 +124,11 @@ interface Seen {
 }
 
 function verdictOf(neck: Neck, readings: readonly FretReading[], seen: Seen): FretVerdict {
-  const { explanations, draws, unknowns, limit } = seen;
+  const { notes, errors, explanations, draws, unknowns, limit } = seen;
   const shares = partShares(explanations);
   const faults = [...shares.values()]
     .filter(({ part, share }) => part.kind !== 'hand' && share > LEAST_LIKELY)
-    .map(({ part, share }) => faultOf(part, share, seen, neck))
+    .map(({ part, share }) => faultOf(part, share, seen))
     .sort((a, b) => b.share - a.share);
   const enough = readings.length >= PLUCKS_A_STRING * neck.strings.length;
   const decided = faults.filter(
@@ -134,12 +142,11 @@ function verdictOf(neck: Neck, readings: readonly FretReading[], seen: Seen): Fr
     unheard: unheardOf(readings),
   } as const;
   if (undecided.unheard.length > 0) return undecided;
-  const notes = notesOf(neck);
   const within = weightOf(
-    draws.filter((draw) => notes.every((note) => Math.abs(errorOn(unknowns, draw, note)) <= limit)),
+    draws.filter((_, d) => errors.every((own) => Math.abs(own[d]!) <= limit)),
   );
   if (within >= CERTAIN) return { kind: 'certified' };
-  if (enough && suspicion(seen, notes) <= INNOCENT) {
+  if (enough && suspicion(seen) <= INNOCENT) {
     const off = notes.flatMap(({ course, fret }) => {
       const cents = expectedError(explanations, { course, fret, pressure: 'normal' });
       return Math.abs(cents) > limit ? [{ course, fret, cents }] : [];
@@ -164,14 +171,12 @@ function partShares(explanations: Explanations): Map<string, { part: Part; share
 }
 
 /** How likely it is that some part moves a note by what can be heard. */
-function suspicion({ draws, unknowns }: Seen, notes: readonly Note[]): number {
+function suspicion({ draws, unknowns, notes }: Seen): number {
   const guilty = draws.filter((draw) => {
     const real = draw.parts.filter(({ kind }) => kind !== 'hand');
-    if (real.length === 0) return false;
-    const columns = new Set(real.flatMap((part) => unknowns.rowOf(part).columns));
+    const columns = real.flatMap((part) => unknowns.rowOf(part).columns);
     return notes.some(
-      (note) =>
-        Math.abs(errorOn(unknowns, draw, note) - errorOn(unknowns, draw, note, columns)) > AUDIBLE,
+      (note) => Math.abs(broughtAt(unknowns, [draw], note, columns)[0] ?? 0) > AUDIBLE,
     );
   });
   return weightOf(guilty);
@@ -227,33 +232,33 @@ const STRING_DECIDED = 0.95;
 
 const neededFor = ({ kind }: Part) => (kind === 'string' ? STRING_DECIDED : DECIDED);
 
-function faultOf(part: Part, share: number, seen: Seen, neck: Neck): Fault {
-  const { draws, unknowns } = seen;
+function faultOf(part: Part, share: number, seen: Seen): Fault {
+  const { draws, unknowns, notes, errors } = seen;
   const { columns } = unknowns.rowOf(part);
-  const own = draws.filter(({ parts }) => parts.some((one) => samePart(one, part)));
-  const notes = notesOf(neck);
-  const right = new Set(columns);
-  const effect = (draw: Drawn, note: Note) =>
-    errorOn(unknowns, draw, note) - errorOn(unknowns, draw, note, right);
-  const at = notes.reduce<{ note: Note; mean: number }>(
-    (best, note) => {
-      const mean = quantileOf(
-        own.map((draw) => [effect(draw, note), draw.weight]),
-        0.5,
-      );
-      return Math.abs(mean) > Math.abs(best.mean) ? { note, mean } : best;
-    },
-    { note: notes[0]!, mean: 0 },
+  const which = draws.flatMap(({ parts }, d) =>
+    parts.some((one) => samePart(one, part)) ? [d] : [],
   );
-  const cents = own.map((draw) => [effect(draw, at.note), draw.weight] as const);
+  const own = which.map((d) => draws[d]!);
+  const weigh = (values: ArrayLike<number>) =>
+    own.map(({ weight }, i) => [values[i]!, weight] as const);
+  const brought = notes.map((note) => broughtAt(unknowns, own, note, columns));
+  let most = 0;
+  for (const [k, values] of brought.entries())
+    if (middleOf(weigh(values)) > middleOf(weigh(brought[most]!))) most = k;
+  const cents = weigh(brought[most]!);
+  const note = notes[most]!;
   // The notes that it moves alone: what else is off on the instrument is another matter.
-  const moved = own.map((draw) => notes.filter((note) => Math.abs(effect(draw, note)) >= WORTH));
-  const worst = (without?: ReadonlySet<number>) =>
+  const worstOf = (put: 'now' | 'right') =>
     quantileOf(
-      own.map((draw, i) => {
-        const errors = moved[i]!.map((note) => Math.abs(errorOn(unknowns, draw, note, without)));
-        return [Math.max(0, ...errors), draw.weight];
-      }),
+      weigh(
+        which.map((d, i) =>
+          notes.reduce((worst, _, k) => {
+            const by = brought[k]![i]!;
+            if (Math.abs(by) < WORTH) return worst;
+            return Math.max(worst, Math.abs(errors[k]![d]! - (put === 'right' ? by : 0)));
+          }, 0),
+        ),
+      ),
       0.5,
     );
   const [low, high] = [quantileOf(cents, (1 - TOLD) / 2), quantileOf(cents, (1 + TOLD) / 2)];
@@ -263,10 +268,10 @@ function faultOf(part: Part, share: number, seen: Seen, neck: Neck): Fault {
     cents: quantileOf(cents, 0.5),
     low,
     high,
-    at: { course: at.note.course, fret: at.note.fret },
-    mm: amountsOf(unknowns, part, at.note, [quantileOf(cents, 0.5), low, high]),
-    worst: worst(),
-    worstAfter: worst(right),
+    at: { course: note.course, fret: note.fret },
+    mm: amountsOf(unknowns, part, note, [quantileOf(cents, 0.5), low, high]),
+    worst: worstOf('now'),
+    worstAfter: worstOf('right'),
   };
 }
 
@@ -280,6 +285,11 @@ function amountsOf(
   const [low, high] = [...ends].sort((a, b) => (a ?? 0) - (b ?? 0));
   if (middle == null || low == null || high == null) return null;
   return { middle, low, high };
+}
+
+/** The size of the middle value. */
+function middleOf(values: readonly (readonly [value: number, weight: number])[]): number {
+  return Math.abs(quantileOf(values, 0.5));
 }
 
 /** The value below which a share of the weight lies; 0 of none. */
