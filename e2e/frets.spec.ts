@@ -92,6 +92,22 @@ test('a ukulele with a high second fret: the check, the cause, the compromise, t
   expect(await frets.readings()).toBe(10);
 });
 
+test('a sound ukulele is let go, and nothing is ordered', async ({ page }) => {
+  test.setTimeout(240_000);
+  const frets = new FretsPage(page);
+  await frets.open('Stonechat');
+  await page.getByRole('button', { name: 'Begin the check' }).click();
+  await frets.practise();
+  await frets.soundAll();
+  await expect
+    .poll(() => frets.asked())
+    .toMatch(/^Every note is within 5 cents\.|^Nothing to order/);
+  expect(await frets.readings()).toBeLessThan(40);
+  await frets.comesTo();
+  await expect(frets.causes()).not.toContainText('One part is at fault');
+  await expect(page.getByRole('button', { name: 'Print the order sheet' })).toHaveCount(0);
+});
+
 test('a banjo’s bridge is put right in two moves', async ({ page }) => {
   test.setTimeout(240_000);
   const frets = new FretsPage(page);

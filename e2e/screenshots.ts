@@ -93,7 +93,7 @@ async function pictures(): Promise<void> {
   await frets.open('Linnet');
   await page.getByRole('button', { name: 'Begin the check' }).click();
   await frets.practise();
-  for (let k = 0; k < 20; k++) await frets.sound();
+  for (let k = 0; k < 12; k++) await frets.sound();
   await shoot('frets');
   await frets.soundAll();
   await frets.comesTo();

@@ -16,6 +16,8 @@ export interface NeckFaults {
   /** String above the first and the twelfth fret. */
   readonly firstMm: Millimetres;
   readonly twelfthMm: Millimetres;
+  /** A maker set the saddle of each string where its octave came out, with heights as on a good neck; `saddleMm` counts from there. */
+  readonly compensated?: true;
   /** Frets out of their places, in mm towards the bridge, by number. */
   readonly frets: Readonly<Record<number, Millimetres>>;
 }
@@ -26,6 +28,16 @@ export const GOOD_NECK: NeckFaults = {
   saddleMm: 0,
   firstMm: 0.15,
   twelfthMm: 1.2,
+  frets: {},
+};
+
+/** A neck as a maker leaves it: heights as usual, each saddle where its octave is right. */
+export const MADE_NECK: NeckFaults = {
+  nutMm: 0,
+  saddleMm: 0,
+  firstMm: 0.4,
+  twelfthMm: 2,
+  compensated: true,
   frets: {},
 };
 
@@ -120,4 +132,20 @@ export function frettedCents(
   depth: Millimetres,
 ): Cents {
   return centsBetween(1, frettedRatio(string, neck, fret, depth)) - 100 * fret;
+}
+
+/** No maker sets a saddle further out, in mm. */
+const MOST_COMPENSATION: Millimetres = 15;
+const HALVINGS = 30;
+
+/** How far out a maker sets the saddle of a string: its octave is right under an ordinary finger. */
+export function compensationFor(string: FrettedString): Millimetres {
+  const depth = depthOf('normal', 0);
+  let [low, high] = [0, MOST_COMPENSATION];
+  for (let k = 0; k < HALVINGS; k++) {
+    const saddleMm = (low + high) / 2;
+    if (frettedCents(string, { ...MADE_NECK, saddleMm }, 12, depth) > 0) low = saddleMm;
+    else high = saddleMm;
+  }
+  return (low + high) / 2;
 }

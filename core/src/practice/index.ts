@@ -3,7 +3,7 @@ export { cueTone } from './cue.ts';
 export { practiceDetune } from './detune.ts';
 export { freshCreep } from './fresh.ts';
 export type { NeckFaults, Press } from './fretting.ts';
-export { frettedCents, GOOD_NECK } from './fretting.ts';
+export { frettedCents, GOOD_NECK, MADE_NECK } from './fretting.ts';
 export type { NewString, PracticeSetup } from './instrument.ts';
 export { PracticeInstrument } from './instrument.ts';
 export { referenceTone, sustainedTone } from './reference.ts';

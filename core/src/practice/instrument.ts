@@ -15,11 +15,11 @@ import {
   tensionOf,
   tensionPerTurn,
 } from '../strings/index.ts';
-import type { Cents, Dbfs, Hz, Newtons, Seconds } from '../units.ts';
+import type { Cents, Dbfs, Hz, Millimetres, Newtons, Seconds } from '../units.ts';
 import {
+  compensationFor,
   depthOf,
   type FrettedString,
-  frettedCents,
   frettedRatio,
   frettedUnderCapo,
   GOOD_NECK,
@@ -113,6 +113,8 @@ export class PracticeInstrument {
   }[] = [];
   private readonly block = new Float64Array(CONTROL_BLOCK);
   private readonly coupling: number;
+  /** Where the saddle of each course was set, in mm further out. */
+  private readonly compensations = new Map<number, Millimetres>();
   private winding: {
     readonly course: number;
     readonly perSecond: number;
@@ -207,9 +209,15 @@ export class PracticeInstrument {
   }
 
   /** By how many cents a fretted note is truly off, against its own open string. */
-  fretError(course: number, fret: number, press: Press): Cents {
+  fretError(course: number, fret: number, press: Press, capo = false): Cents {
     const own = fret - startFret(this.setup.instrument, course);
-    return frettedCents(this.frettedString(course), this.neckAt(course), own, depthOf(press, 0));
+    const ratio = (capo ? frettedUnderCapo : frettedRatio)(
+      this.frettedString(course),
+      this.neckAt(course),
+      own,
+      depthOf(press, 0),
+    );
+    return centsBetween(1, ratio) - 100 * own;
   }
 
   /** Turns a course's button by so many turns; positive tightens. Sounding strings follow at once. */
@@ -294,7 +302,18 @@ export class PracticeInstrument {
   private neckAt(course: number): NeckFaults {
     const neck = this.setup.neck ?? GOOD_NECK;
     const share = (course - 1) / Math.max(1, this.longCourses - 1);
-    return { ...neck, saddleMm: neck.saddleMm + share * (neck.slantMm ?? 0) };
+    const made = neck.compensated ? this.compensationOf(course) : 0;
+    return { ...neck, saddleMm: neck.saddleMm + made + share * (neck.slantMm ?? 0) };
+  }
+
+  /** Set once, at the pitch that the string is made for. */
+  private compensationOf(course: number): Millimetres {
+    const kept = this.compensations.get(course);
+    if (kept !== undefined) return kept;
+    const tension = this.stringAt(course).nominalTension;
+    const made = compensationFor({ ...this.frettedString(course), tension });
+    this.compensations.set(course, made);
+    return made;
   }
 
   /** Strings that run over the whole neck. */

@@ -1,19 +1,18 @@
 import type { Target } from '@rosefinch/core/music';
-import { GOOD_NECK, type NeckFaults } from '@rosefinch/core/practice';
+import { MADE_NECK, type NeckFaults } from '@rosefinch/core/practice';
 import type { Instrument } from '@rosefinch/core/strings';
 import type { Millimetres } from '@rosefinch/core/units';
 import type { PracticeStart } from '../../sound/index.ts';
 
 const RATE = 48_000;
-/** What is truly out of its place on the instruments of the demo; its notes hint at it. */
+/** What is truly out of its place on the instruments of the demo; its notes hint at it. The others are sound. */
 const FAULTS: Readonly<Record<string, Partial<NeckFaults>>> = {
+  heron: { saddleMm: -3.4 },
   linnet: { frets: { 2: 1.5 } },
   whimbrel: { firstMm: 2.2, twelfthMm: 6.5 },
+  redshank: { firstMm: 0.3, twelfthMm: 1.6 },
   lapwing: { saddleMm: -3.2, slantMm: -0.8 },
-  redshank: { firstMm: 0.05, twelfthMm: 0.8 },
 };
-/** Any other practice instrument: its saddle stands a little too near. */
-const USUAL: Partial<NeckFaults> = { saddleMm: -2 };
 const DETUNE = [-4, 3, -7, 2, -5, 6];
 
 /** Where the practice bridge was moved to, away from the nut: its end under the first string, and under the last long one. */
@@ -29,7 +28,7 @@ export function practiceStart(
   bridge: BridgePlace,
   seed: number,
 ): PracticeStart {
-  const neck = { ...GOOD_NECK, ...(FAULTS[instrument.id] ?? USUAL) };
+  const neck = { ...MADE_NECK, ...FAULTS[instrument.id] };
   return {
     instrument,
     targetsHz: targets.map(({ hz }) => hz),
