@@ -106,7 +106,7 @@ export function fretAsked({ check, skipped }: FretTalk, neck: Neck): FretAsked |
   if (check.proves) return nextProof(neck, check.readings, check.proves);
   if (!check.led) return nextAsked(check, skipped);
   const isSkipped = ({ course, place }: FretAsked) => skipped.has(`${course} ${placeKey(place)}`);
-  return nextPlace(neck, check.readings, judgementOf(neck, check.readings), isSkipped);
+  return nextPlace(neck, check.readings, judgementOf(neck, check), isSkipped);
 }
 
 /** A check after a change. */

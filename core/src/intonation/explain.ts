@@ -117,14 +117,6 @@ function dataOf(unknowns: Unknowns, readings: readonly FretReading[]): Data {
   const effects = places.map((place) => unknowns.at(place));
   const base = readings.map(({ at }, i) => unknowns.read(places[i]!, at - from));
   const which = base.map((row) => [...row.keys()].filter((k) => row[k] !== 0));
-  const shared = new Float64Array(n * n);
-  for (let i = 0; i < n; i++)
-    for (let j = 0; j <= i; j++) {
-      let sum = 0;
-      for (const k of which[i]!) sum += base[i]![k]! * base[j]![k]!;
-      shared[i * n + j] = sum;
-      shared[j * n + i] = sum;
-    }
   const count = faultCount + n;
   const columns = new Float64Array(n * count);
   for (let i = 0; i < n; i++) {
@@ -143,10 +135,27 @@ function dataOf(unknowns: Unknowns, readings: readonly FretReading[]): Data {
     ),
     base,
     which,
-    shared,
+    shared: productsOf(base, which),
     columns,
     count,
   };
+}
+
+/** Products of what readings share, n × n. */
+function productsOf(
+  base: readonly Float64Array[],
+  which: readonly (readonly number[])[],
+): Float64Array {
+  const n = base.length;
+  const shared = new Float64Array(n * n);
+  for (let i = 0; i < n; i++)
+    for (let j = 0; j <= i; j++) {
+      let sum = 0;
+      for (const k of which[i]!) sum += base[i]![k]! * base[j]![k]!;
+      shared[i * n + j] = sum;
+      shared[j * n + i] = sum;
+    }
+  return shared;
 }
 
 interface Scored extends Omit<Explained, 'share' | 'base' | 'amounts'> {

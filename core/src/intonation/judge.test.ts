@@ -31,7 +31,7 @@ const UKULELE = neckOf(findModel('ukulele-concert')!.build('u', 'U'), hzOf('ukul
 type Off = (course: number, fret: number) => number;
 
 /** A check as it is led, of a neck whose notes are off by a rule; a finger of half a cent, an ear of 0.3. */
-function led(neck: typeof GUITAR, off: Off, seed = 1) {
+function led(neck: typeof GUITAR, off: Off, seed = 1, most = MOST_PLUCKS) {
   const random = seededRandom(seed);
   const readings: FretReading[] = [];
   let judgement = judgeNeck(neck, readings);
@@ -39,7 +39,7 @@ function led(neck: typeof GUITAR, off: Off, seed = 1) {
     // The first places follow a list, whatever is read there.
     if (readings.length >= 4 * neck.strings.length) judgement = judgeNeck(neck, readings);
     const asked = nextPlace(neck, readings, judgement);
-    if (!asked) return { readings, verdict: judgement.verdict };
+    if (!asked || readings.length >= most) return { readings, verdict: judgement.verdict };
     const { course, place } = asked;
     const fretted = place.kind === 'fret' ? off(course, place.fret) + 0.5 * normal(random) : 0;
     const cents = 7 + 100 * semitonesOf(place) + fretted + 0.3 * normal(random);
@@ -201,8 +201,16 @@ describe('the judge of a neck', () => {
 
   it('works the same readings out once', () => {
     const { readings } = led(UKULELE, SOUND);
-    expect(judgementOf(UKULELE, readings)).to.equal(judgementOf(UKULELE, readings));
-    expect(judgementOf(UKULELE, [...readings])).to.not.equal(judgementOf(UKULELE, readings));
+    expect(judgementOf(UKULELE, { readings })).to.equal(judgementOf(UKULELE, { readings }));
+    const again = judgementOf(UKULELE, { readings: [...readings] });
+    expect(again).to.not.equal(judgementOf(UKULELE, { readings }));
+  });
+
+  it('certifies within the limit that is asked for', () => {
+    const off: Off = (_, fret) => (fret < 4 ? 5.4 : 0.5);
+    const { readings } = led(UKULELE, off);
+    expect(judgeNeck(UKULELE, readings, 8).verdict.kind).to.equal('certified');
+    expect(judgeNeck(UKULELE, readings, 4).verdict.kind).to.not.equal('certified');
   });
 
   it('judges only the strings that are looked at', () => {
@@ -214,7 +222,7 @@ describe('the judge of a neck', () => {
 
   it('asks for no slot under a capo', () => {
     const capoed = neckOf(steelGuitar('g', 'G'), hzOf('guitar-standard'), { capo: true });
-    const { verdict } = led(capoed, (c, n) => SOUND(c, n) + 8, 3);
+    const { verdict } = led(capoed, (c, n) => SOUND(c, n) + 8, 3, 30);
     expect(JSON.stringify(verdict)).to.not.match(/"(slots|slot|nut)"/);
   });
 });

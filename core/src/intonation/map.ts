@@ -43,6 +43,8 @@ export interface FretReading {
 export interface FretSheet {
   /** Each place follows from what was read before it, until it is decided; the whole neck is in question. */
   readonly led?: true;
+  /** A note is wrong beyond so many cents; the usual 5 where it is missing. */
+  readonly limit?: Cents;
   /** What a repairer was to put right: about ten plucks show whether it was done. */
   readonly proves?: Ordered;
   /** Strings, frets and pressures that are asked for. */

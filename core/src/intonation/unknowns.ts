@@ -122,6 +122,27 @@ export interface Place {
   readonly capo?: true;
 }
 
+/** Each part that may be at fault, with its columns one after the other. Under a capo nothing of the nut is in question. */
+function partRows({ strings, capo }: Neck, frets: readonly number[]): PartRow[] {
+  const rows: PartRow[] = [];
+  let column = 0;
+  const add = (part: Part, odds: number, columns = 1) => {
+    const own = Array.from({ length: columns }, () => column++);
+    rows.push({ part, odds, columns: own, upwards: UPWARDS.some((kind) => kind === part.kind) });
+  };
+  const ofNut = (odds: number) => (capo ? 0 : odds);
+  add({ kind: 'saddle' }, ODDS.saddle);
+  add({ kind: 'slant' }, ODDS.slant);
+  add({ kind: 'nut' }, ofNut(ODDS.nut));
+  add({ kind: 'slots' }, ofNut(ODDS.slots));
+  add({ kind: 'action' }, ODDS.action);
+  add({ kind: 'hand' }, ODDS.hand);
+  for (const { course } of strings) add({ kind: 'slot', course }, ofNut(ODDS.slot));
+  for (const { course } of strings) add({ kind: 'string', course }, ODDS.string, 1 + 2);
+  for (const fret of frets) add({ kind: 'fret', fret }, ODDS.fret);
+  return rows;
+}
+
 /** All that may be unknown of a neck. */
 export class Unknowns {
   readonly parts: readonly PartRow[];
@@ -141,23 +162,8 @@ export class Unknowns {
     this.waves = WAVES.length;
     // Per string: open, drift, saddle, nut, slot, action, stiffness, finger, waves; then what all share, then the frets.
     this.baseCount = (OWN + this.waves) * n + SHARED + this.frets.length;
-    const rows: PartRow[] = [];
-    let column = 0;
-    const add = (part: Part, odds: number, columns = 1) => {
-      const own = Array.from({ length: columns }, () => column++);
-      rows.push({ part, odds, columns: own, upwards: UPWARDS.some((kind) => kind === part.kind) });
-    };
-    add({ kind: 'saddle' }, ODDS.saddle);
-    add({ kind: 'slant' }, ODDS.slant);
-    add({ kind: 'nut' }, neck.capo ? 0 : ODDS.nut);
-    add({ kind: 'slots' }, neck.capo ? 0 : ODDS.slots);
-    add({ kind: 'action' }, ODDS.action);
-    add({ kind: 'hand' }, ODDS.hand);
-    for (const { course } of neck.strings) add({ kind: 'slot', course }, neck.capo ? 0 : ODDS.slot);
-    for (const { course } of neck.strings) add({ kind: 'string', course }, ODDS.string, 1 + 2);
-    for (const fret of this.frets) add({ kind: 'fret', fret }, ODDS.fret);
-    this.parts = rows;
-    this.faultCount = column;
+    this.parts = partRows(neck, this.frets);
+    this.faultCount = this.parts.reduce((sum, { columns }) => sum + columns.length, 0);
     this.slotMm = new Map<number | 'all', number>([
       [
         'all',

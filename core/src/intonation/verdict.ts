@@ -11,7 +11,7 @@ import {
   neckUnknowns,
   sharesOf,
 } from './explain.ts';
-import { type FretReading, fretsHeard } from './map.ts';
+import { type FretReading, type FretSheet, fretsHeard } from './map.ts';
 import { LAST_FRET, type Neck } from './neck.ts';
 import { type Part, partKey, samePart } from './part.ts';
 import type { Unknowns } from './unknowns.ts';
@@ -124,7 +124,7 @@ interface Seen {
 }
 
 function verdictOf(neck: Neck, readings: readonly FretReading[], seen: Seen): FretVerdict {
-  const { notes, errors, explanations, draws, unknowns, limit } = seen;
+  const { explanations, unknowns, limit } = seen;
   const shares = partShares(explanations);
   const faults = [...shares.values()]
     .filter(({ part, share }) => part.kind !== 'hand' && share > LEAST_LIKELY)
@@ -142,18 +142,22 @@ function verdictOf(neck: Neck, readings: readonly FretReading[], seen: Seen): Fr
     unheard: unheardOf(readings),
   } as const;
   if (undecided.unheard.length > 0) return undecided;
+  return clearedOf(seen, enough) ?? undecided;
+}
+
+/** That nothing is to be ordered, where it can be said. */
+function clearedOf(seen: Seen, enough: boolean): FretVerdict | null {
+  const { notes, errors, explanations, draws, limit } = seen;
   const within = weightOf(
     draws.filter((_, d) => errors.every((own) => Math.abs(own[d]!) <= limit)),
   );
   if (within >= CERTAIN) return { kind: 'certified' };
-  if (enough && suspicion(seen) <= INNOCENT) {
-    const off = notes.flatMap(({ course, fret }) => {
-      const cents = expectedError(explanations, { course, fret, pressure: 'normal' });
-      return Math.abs(cents) > limit ? [{ course, fret, cents }] : [];
-    });
-    return { kind: 'nothing to order', off, within };
-  }
-  return undecided;
+  if (!enough || suspicion(seen) > INNOCENT) return null;
+  const off = notes.flatMap(({ course, fret }) => {
+    const cents = expectedError(explanations, { course, fret, pressure: 'normal' });
+    return Math.abs(cents) > limit ? [{ course, fret, cents }] : [];
+  });
+  return { kind: 'nothing to order', off, within };
 }
 
 const HEIGHTS = ['slots', 'slot', 'action'] as const;
@@ -233,7 +237,7 @@ const STRING_DECIDED = 0.95;
 const neededFor = ({ kind }: Part) => (kind === 'string' ? STRING_DECIDED : DECIDED);
 
 function faultOf(part: Part, share: number, seen: Seen): Fault {
-  const { draws, unknowns, notes, errors } = seen;
+  const { draws, unknowns, notes } = seen;
   const { columns } = unknowns.rowOf(part);
   const which = draws.flatMap(({ parts }, d) =>
     parts.some((one) => samePart(one, part)) ? [d] : [],
@@ -247,20 +251,6 @@ function faultOf(part: Part, share: number, seen: Seen): Fault {
     if (middleOf(weigh(values)) > middleOf(weigh(brought[most]!))) most = k;
   const cents = weigh(brought[most]!);
   const note = notes[most]!;
-  // The notes that it moves alone: what else is off on the instrument is another matter.
-  const worstOf = (put: 'now' | 'right') =>
-    quantileOf(
-      weigh(
-        which.map((d, i) =>
-          notes.reduce((worst, _, k) => {
-            const by = brought[k]![i]!;
-            if (Math.abs(by) < WORTH) return worst;
-            return Math.max(worst, Math.abs(errors[k]![d]! - (put === 'right' ? by : 0)));
-          }, 0),
-        ),
-      ),
-      0.5,
-    );
   const [low, high] = [quantileOf(cents, (1 - TOLD) / 2), quantileOf(cents, (1 + TOLD) / 2)];
   return {
     part,
@@ -270,9 +260,28 @@ function faultOf(part: Part, share: number, seen: Seen): Fault {
     high,
     at: { course: note.course, fret: note.fret },
     mm: amountsOf(unknowns, part, note, [quantileOf(cents, 0.5), low, high]),
-    worst: worstOf('now'),
-    worstAfter: worstOf('right'),
+    worst: quantileOf(weigh(worstOf(seen, which, brought, 0)), 0.5),
+    worstAfter: quantileOf(weigh(worstOf(seen, which, brought, 1)), 0.5),
   };
+}
+
+/**
+ * The furthest off of the notes that a part moves, on each of some drawn instruments: what else is off is another matter.
+ * @param right share of it that was put right
+ */
+function worstOf(
+  { errors }: Seen,
+  which: readonly number[],
+  brought: readonly Float64Array[],
+  right: number,
+): number[] {
+  return which.map((d, i) =>
+    brought.reduce((worst, values, k) => {
+      const by = values[i]!;
+      if (Math.abs(by) < WORTH) return worst;
+      return Math.max(worst, Math.abs(errors[k]![d]! - right * by));
+    }, 0),
+  );
 }
 
 function amountsOf(
@@ -308,13 +317,16 @@ function quantileOf(
 
 const judged = new WeakMap<Neck, WeakMap<readonly FretReading[], Judgement>>();
 
-/** The same, worked out once for the same readings. */
-export function judgementOf(neck: Neck, readings: readonly FretReading[]): Judgement {
+/** What a check comes to, worked out once for the same readings. */
+export function judgementOf(
+  neck: Neck,
+  { readings, limit }: Pick<FretSheet, 'readings' | 'limit'>,
+): Judgement {
   const own = judged.get(neck) ?? new WeakMap<readonly FretReading[], Judgement>();
   judged.set(neck, own);
   const kept = own.get(readings);
   if (kept) return kept;
-  const made = judgeNeck(neck, readings);
+  const made = judgeNeck(neck, readings, limit);
   own.set(readings, made);
   return made;
 }

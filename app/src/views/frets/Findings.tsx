@@ -49,7 +49,7 @@ export function verdictSaid(
     return proofInWords(proofOf(unknowns, check.readings, proves), proves, endOf(instrument));
   const [only, ...more] = verdict.kind === 'at fault' ? verdict.faults : [];
   if (only && more.length === 0) return faultyPartInWords(only, endOf(instrument));
-  return fretVerdictInWords(verdict, USUAL_LIMIT, endOf(instrument));
+  return fretVerdictInWords(verdict, check.limit ?? USUAL_LIMIT, endOf(instrument));
 }
 
 /** What a check comes to, and what to do in the order in which it is to be tried. */
@@ -122,7 +122,7 @@ function Saddles({ instrument, check }: Pick<Props, 'instrument' | 'check'>) {
 
 function Verdict({ instrument, check, judgement }: Props) {
   const { verdict } = judgement;
-  const { say, more } = fretVerdictInWords(verdict, USUAL_LIMIT, endOf(instrument));
+  const { say, more } = fretVerdictInWords(verdict, check.limit ?? USUAL_LIMIT, endOf(instrument));
   const faults = verdict.kind === 'at fault' ? verdict.faults : [];
   return (
     <section className="medium" aria-label="Causes">

@@ -44,7 +44,7 @@ function saidOf(instrument: Instrument, { tunings }: Stock, check: FretCheck): s
     return [octavesSaid(instrument, check)?.say ?? 'The octaves are not all read yet.'];
   const tuning = findTuning(check.tuningId, tunings);
   const targets = tuning ? targetsOf(tuning, check.a4, check.capo) : [];
-  const judgement = judgementOf(neckUnder(instrument, check, targets), check.readings);
+  const judgement = judgementOf(neckUnder(instrument, check, targets), check);
   const { verdict } = judgement;
   if (verdict.kind !== 'at fault' || check.proves)
     return [verdictSaid(judgement, instrument, check).say];

@@ -54,6 +54,6 @@ export function Orders({ instrument, stock, checks, onProve }: Props) {
 function faultsOf(instrument: Instrument, { tunings }: Stock, check: FretCheck) {
   const tuning = findTuning(check.tuningId, tunings);
   const targets = tuning ? targetsOf(tuning, check.a4, check.capo) : [];
-  const { verdict } = judgementOf(neckUnder(instrument, check, targets), check.readings);
+  const { verdict } = judgementOf(neckUnder(instrument, check, targets), check);
   return verdict.kind === 'at fault' ? verdict.faults : [];
 }

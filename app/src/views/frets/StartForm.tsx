@@ -1,5 +1,5 @@
 import { Button, Checkbox, Group, NativeSelect, Stack } from '@mantine/core';
-import { useForm } from '@mantine/form';
+import { type UseFormReturnType, useForm } from '@mantine/form';
 import {
   FIFTEEN_FRETS,
   OCTAVE_FRETS,
@@ -7,6 +7,7 @@ import {
   PRESSURES,
   TWELVE_FRETS,
   USEFUL_FRETS,
+  USUAL_LIMIT,
 } from '@rosefinch/core/intonation';
 import type { FretCheck } from '@rosefinch/core/records';
 import type { Instrument } from '@rosefinch/core/strings';
@@ -24,13 +25,15 @@ interface Props {
 }
 
 /** What is to be read in a check. */
-type Wanted = Pick<FretCheck, 'courses' | 'frets' | 'pressures' | 'led' | 'proves'>;
+type Wanted = Pick<FretCheck, 'courses' | 'frets' | 'pressures' | 'led' | 'proves' | 'limit'>;
 
 interface Asked {
   readonly courses: readonly string[];
   /** `led`: each place follows from what was read. */
   readonly frets: 'led' | 'useful' | 'fifteen' | 'octaves';
   readonly all: boolean;
+  /** In cents. */
+  readonly limit: string;
 }
 
 /** Says which strings and frets are to be read; then the check leads from note to note. */
@@ -38,7 +41,12 @@ export function StartForm({ instrument, stock, checks, onBegun }: Props) {
   const { repository } = useData();
   const numbers = instrument.courses.map(({ number }) => number).reverse();
   const form = useForm<Asked>({
-    initialValues: { courses: numbers.map(String), frets: 'led', all: false },
+    initialValues: {
+      courses: numbers.map(String),
+      frets: 'led',
+      all: false,
+      limit: String(USUAL_LIMIT),
+    },
   });
   const begin = async (wanted: Wanted) => {
     await repository.saveFretCheck(checkOf(instrument, stock, wanted));
@@ -46,7 +54,6 @@ export function StartForm({ instrument, stock, checks, onBegun }: Props) {
   };
   const octaves = () =>
     begin({ courses: outerCourses(instrument), frets: OCTAVE_FRETS, pressures: ['normal'] });
-  const { value, ...courses } = form.getInputProps('courses');
   return (
     <form
       className="card medium"
@@ -68,37 +75,7 @@ export function StartForm({ instrument, stock, checks, onBegun }: Props) {
         {instrument.bridge !== 'fixed' && (
           <BridgeFirst scaleMm={instrument.scaleMm} onBegin={() => void octaves()} />
         )}
-        <NativeSelect
-          label="Which notes?"
-          description={
-            form.values.frets === 'led' ? 'It ends once it is decided: 20 to 60 plucks.' : undefined
-          }
-          maw={460}
-          data={[
-            { value: 'led', label: 'the whole neck, each place where it tells most' },
-            { value: 'useful', label: 'chosen strings, frets 12, 1, 2, 3, 5, 7, 9' },
-            { value: 'fifteen', label: 'chosen strings, the first fifteen frets' },
-            ...(instrument.bridge === 'fixed'
-              ? [{ value: 'octaves', label: 'octaves alone, where each string has its own saddle' }]
-              : []),
-          ]}
-          {...form.getInputProps('frets')}
-        />
-        {(form.values.frets === 'useful' || form.values.frets === 'fifteen') && (
-          <>
-            <Checkbox.Group label="Which strings?" value={[...value]} {...courses}>
-              <Group mt="xs">
-                {numbers.map((course) => (
-                  <Checkbox key={course} value={String(course)} label={`String ${course}`} />
-                ))}
-              </Group>
-            </Checkbox.Group>
-            <Checkbox
-              label="Soft, normal and hard: tells what the finger does"
-              {...form.getInputProps('all', { type: 'checkbox' })}
-            />
-          </>
-        )}
+        <WhichNotes {...{ form, instrument, numbers }} />
         <Group>
           <Button type="submit" size="lg" disabled={form.values.courses.length === 0}>
             Begin the check
@@ -109,14 +86,86 @@ export function StartForm({ instrument, stock, checks, onBegun }: Props) {
   );
 }
 
-function wantedOf({ courses, frets, all }: Asked, numbers: readonly number[]): Wanted {
+const LIMITS = [4, 5, 6, 7, 8] as const;
+
+interface NotesProps {
+  readonly form: UseFormReturnType<Asked>;
+  readonly instrument: Instrument;
+  /** The highest first. */
+  readonly numbers: readonly number[];
+}
+
+/** Which notes are to be read, and from where on one of them is wrong. */
+function WhichNotes({ form, instrument, numbers }: NotesProps) {
+  const { frets } = form.values;
+  return (
+    <>
+      <NativeSelect
+        label="Which notes?"
+        description={frets === 'led' ? 'It ends once it is decided: 20 to 60 plucks.' : undefined}
+        maw={460}
+        data={[
+          { value: 'led', label: 'the whole neck, each place where it tells most' },
+          { value: 'useful', label: 'chosen strings, frets 12, 1, 2, 3, 5, 7, 9' },
+          { value: 'fifteen', label: 'chosen strings, the first fifteen frets' },
+          ...(instrument.bridge === 'fixed'
+            ? [{ value: 'octaves', label: 'octaves alone, where each string has its own saddle' }]
+            : []),
+        ]}
+        {...form.getInputProps('frets')}
+      />
+      {frets !== 'octaves' && (
+        <NativeSelect
+          label="A note is wrong beyond"
+          maw={460}
+          data={LIMITS.map((cents) => ({ value: String(cents), label: `${cents} cents` }))}
+          {...form.getInputProps('limit')}
+        />
+      )}
+      {(frets === 'useful' || frets === 'fifteen') && <Chosen {...{ form, numbers }} />}
+    </>
+  );
+}
+
+/** Strings and pressures, where they are chosen. */
+function Chosen({ form, numbers }: Omit<NotesProps, 'instrument'>) {
+  const { value, ...courses } = form.getInputProps('courses');
+  return (
+    <>
+      <Checkbox.Group label="Which strings?" value={[...value]} {...courses}>
+        <Group mt="xs">
+          {numbers.map((course) => (
+            <Checkbox key={course} value={String(course)} label={`String ${course}`} />
+          ))}
+        </Group>
+      </Checkbox.Group>
+      <Checkbox
+        label="Soft, normal and hard: tells what the finger does"
+        {...form.getInputProps('all', { type: 'checkbox' })}
+      />
+    </>
+  );
+}
+
+function wantedOf(
+  { courses, frets, all, limit: typed }: Asked,
+  numbers: readonly number[],
+): Wanted {
+  const limit = Number(typed);
   if (frets === 'led')
-    return { led: true, courses: numbers, frets: TWELVE_FRETS, pressures: ['soft', 'normal'] };
+    return {
+      led: true,
+      limit,
+      courses: numbers,
+      frets: TWELVE_FRETS,
+      pressures: ['soft', 'normal'],
+    };
   if (frets === 'octaves') return { courses: numbers, frets: OCTAVE_FRETS, pressures: ['normal'] };
   return {
     courses: numbers.filter((course) => courses.includes(String(course))),
     frets: frets === 'useful' ? USEFUL_FRETS : FIFTEEN_FRETS,
     pressures: all ? PRESSURES : ['normal'],
+    limit,
   };
 }
 

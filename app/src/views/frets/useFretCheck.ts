@@ -88,7 +88,7 @@ export function useFretCheck(
       if (report.type === 'outcome') send({ type: 'heard', heard: report, asked: wanted });
     },
   });
-  const judgement = judgementOf(neck, check.readings);
+  const judgement = judgementOf(neck, check);
   const pluck = () => soundAsked(listening, instrument, asked);
   return { talk, send, listening, targets, asked, judgement, problem, stored, pluck };
 }
