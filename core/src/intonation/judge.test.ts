@@ -184,6 +184,21 @@ describe('the judge of a neck', () => {
     expect(verdict).to.deep.include({ kind: 'undecided', unheard: [6] });
   });
 
+  it('clears no string whose slot nobody heard', () => {
+    const { readings } = led(GUITAR, SOUND);
+    const near = new Set(
+      readings.flatMap(({ course, place }) =>
+        place.kind === 'fret' && place.fret < 3 && !place.capo ? [course] : [],
+      ),
+    );
+    expect(near.size).to.equal(6);
+    const far = readings.filter(
+      ({ course, place }) => course !== 5 || place.kind !== 'fret' || place.fret > 2,
+    );
+    const { verdict } = judgeNeck(GUITAR, far);
+    expect(verdict.kind === 'undecided' && verdict.farFromNut).to.deep.equal([5]);
+  });
+
   it('tells nothing before a string was read open and fretted', () => {
     expect(judgeNeck(GUITAR, []).verdict).to.deep.equal({ kind: 'begun' });
     const fretted = { course: 1, place: { kind: 'fret', fret: 3, pressure: 'normal' } } as const;

@@ -70,6 +70,18 @@ export function fretsHeard(readings: readonly FretReading[]): ReadonlySet<number
   );
 }
 
+/** As far as this from the nut a slot that is too high is heard, by its fret. */
+const NEAR_NUT = 2;
+
+/** Strings that were heard near the nut: what their slots do shows nowhere else. */
+export function heardNearNut(readings: readonly FretReading[]): ReadonlySet<number> {
+  return new Set(
+    readings.flatMap(({ course, place, struckOut }) =>
+      place.kind === 'fret' && !struckOut && !place.capo && place.fret <= NEAR_NUT ? [course] : [],
+    ),
+  );
+}
+
 /** The shortest set that tells anything, most telling first. */
 export const USEFUL_FRETS: readonly number[] = [12, 1, 2, 3, 5, 7, 9];
 /** The first fifteen, up and down the neck by turns, so that a drift does not look like a cause. */

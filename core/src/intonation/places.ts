@@ -1,5 +1,11 @@
 import { errorsAt } from './explain.ts';
-import { type FretPlace, type FretReading, fretsHeard, type Pressure } from './map.ts';
+import {
+  type FretPlace,
+  type FretReading,
+  fretsHeard,
+  heardNearNut,
+  type Pressure,
+} from './map.ts';
 import { LAST_FRET, type Neck } from './neck.ts';
 import { partKey } from './part.ts';
 import { type FretAsked, placeKey } from './sequence.ts';
@@ -22,7 +28,7 @@ export const MOST_PLUCKS = 60;
 /** Explanations that are told apart by the next place. */
 const LEADING = 6;
 const LEAST_SHARE = 0.01;
-/** A fret that nobody heard yet is worth so much more. */
+/** A fret that nobody heard yet, or a string not yet near the nut, is worth so much more. */
 const UNHEARD = 0.12;
 /** A place that was read already is worth less: the finger comes back the same. */
 const AGAIN = 0.8;
@@ -102,6 +108,7 @@ function mostTelling(
   const cleared = judgement.verdict.kind === 'nothing to order';
   const noise = explanations.scatter ** 2 + LEAST_NOISE;
   const heard = fretsHeard(readings);
+  const near = heardNearNut(readings);
   const found: { asked: FretAsked; worth: number }[] = [];
   for (const { course } of neck.strings)
     for (let fret = 1; fret <= LAST_FRET; fret++)
@@ -114,7 +121,9 @@ function mostTelling(
           (r) => r.course === course && placeKey(r.place) === placeKey(asked.place),
         );
         const tells = cleared ? beyond(cents, draws) : told(cents, groups, noise);
-        const worth = tells * (again ? AGAIN : 1) + (heard.has(fret) ? 0 : UNHEARD);
+        const atNut = fret === 1 && pressure === 'normal' && !near.has(course) && !neck.capo;
+        const first = heard.has(fret) && !atNut ? 0 : UNHEARD;
+        const worth = tells * (again ? AGAIN : 1) + first;
         found.push({ asked, worth });
       }
   if (!cleared) found.push(...underCapo(neck, readings, judgement, { groups, noise }));

@@ -11,7 +11,7 @@ import {
   neckUnknowns,
   sharesOf,
 } from './explain.ts';
-import { type FretReading, type FretSheet, fretsHeard } from './map.ts';
+import { type FretReading, type FretSheet, fretsHeard, heardNearNut } from './map.ts';
 import { LAST_FRET, type Neck } from './neck.ts';
 import { type Part, partKey, samePart } from './part.ts';
 import type { Unknowns } from './unknowns.ts';
@@ -69,6 +69,8 @@ export type FretVerdict =
       readonly likely: readonly Fault[];
       /** Frets that no string was heard at: one of them may be bad. */
       readonly unheard: readonly number[];
+      /** Strings that were not heard at their first frets: a slot may be too high. */
+      readonly farFromNut: readonly number[];
     }
   /** Every note of frets 1 to 12 is within the limit. */
   | { readonly kind: 'certified' }
@@ -140,8 +142,9 @@ function verdictOf(neck: Neck, readings: readonly FretReading[], seen: Seen): Fr
     kind: 'undecided',
     likely: faults.slice(0, MOST_NAMED),
     unheard: unheardOf(readings),
+    farFromNut: farFromNut(neck, readings),
   } as const;
-  if (undecided.unheard.length > 0) return undecided;
+  if (undecided.unheard.length + undecided.farFromNut.length > 0) return undecided;
   return clearedOf(seen, enough) ?? undecided;
 }
 
@@ -209,6 +212,11 @@ function notesOf({ strings }: Neck): Note[] {
 function unheardOf(readings: readonly FretReading[]): number[] {
   const heard = fretsHeard(readings);
   return Array.from({ length: LAST_FRET }, (_, i) => i + 1).filter((fret) => !heard.has(fret));
+}
+
+function farFromNut({ strings, capo }: Neck, readings: readonly FretReading[]): number[] {
+  const near = heardNearNut(readings);
+  return strings.flatMap(({ course }) => (capo || near.has(course) ? [] : [course]));
 }
 
 function isOrder({ part, cents, worst, worstAfter }: Fault, limit: Cents): boolean {

@@ -164,11 +164,14 @@ describe('what the frets show, in words', () => {
       fault({ kind: 'saddle' }, null),
       { ...fault({ kind: 'nut' }, null), share: 0.05 },
     ];
-    expect(say({ kind: 'undecided', likely, unheard: [4, 6] })).to.equal(
+    expect(say({ kind: 'undecided', likely, unheard: [4, 6], farFromNut: [] })).to.equal(
       'Not decided yet. It may be the place of the saddle (99 %). Not heard yet: frets 4, 6.',
     );
-    expect(say({ kind: 'undecided', likely: [], unheard: [] })).to.equal(
+    expect(say({ kind: 'undecided', likely: [], unheard: [], farFromNut: [] })).to.equal(
       'Not decided yet. Nothing stands out so far.',
+    );
+    expect(say({ kind: 'undecided', likely: [], unheard: [4], farFromNut: [5, 2] })).to.match(
+      /Not heard yet: fret 4; strings 5, 2 at fret 1\.$/,
     );
     expect(say({ kind: 'at fault', faults: likely })).to.match(/^More than one part/);
   });

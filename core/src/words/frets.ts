@@ -226,15 +226,20 @@ const SMALL: Cents = 1;
 
 type Undecided = Extract<FretVerdict, { kind: 'undecided' }>;
 
-function likelyInWords({ likely, unheard }: Undecided, end: End): string {
+function likelyInWords({ likely, unheard, farFromNut }: Undecided, end: End): string {
   const named = likely
     .filter(({ share }) => share >= WORTH_NAMING)
     .map(({ part, share }) => `${partInWords(part, end)} (${(100 * share).toFixed(0)} %)`);
   const may =
     named.length === 0 ? 'Nothing stands out so far.' : `It may be ${named.join(' or ')}.`;
-  if (unheard.length === 0) return may;
-  const frets = `fret${unheard.length > 1 ? 's' : ''} ${unheard.join(', ')}`;
-  return `${may} Not heard yet: ${frets}.`;
+  const many = (list: readonly number[]) => (list.length > 1 ? 's' : '');
+  const missing = [
+    ...(unheard.length > 0 ? [`fret${many(unheard)} ${unheard.join(', ')}`] : []),
+    ...(farFromNut.length > 0
+      ? [`string${many(farFromNut)} ${farFromNut.join(', ')} at fret 1`]
+      : []),
+  ];
+  return missing.length === 0 ? may : `${may} Not heard yet: ${missing.join('; ')}.`;
 }
 
 /** Less likely causes are not named. */

@@ -122,7 +122,7 @@ function WhichNotes({ form, instrument, numbers }: NotesProps) {
           {...form.getInputProps('limit')}
         />
       )}
-      {(frets === 'useful' || frets === 'fifteen') && <Chosen {...{ form, numbers }} />}
+      {frets !== 'led' && <Chosen {...{ form, numbers }} />}
     </>
   );
 }
@@ -139,10 +139,12 @@ function Chosen({ form, numbers }: Omit<NotesProps, 'instrument'>) {
           ))}
         </Group>
       </Checkbox.Group>
-      <Checkbox
-        label="Soft, normal and hard: tells what the finger does"
-        {...form.getInputProps('all', { type: 'checkbox' })}
-      />
+      {form.values.frets !== 'octaves' && (
+        <Checkbox
+          label="Soft, normal and hard: tells what the finger does"
+          {...form.getInputProps('all', { type: 'checkbox' })}
+        />
+      )}
     </>
   );
 }
@@ -160,9 +162,10 @@ function wantedOf(
       frets: TWELVE_FRETS,
       pressures: ['soft', 'normal'],
     };
-  if (frets === 'octaves') return { courses: numbers, frets: OCTAVE_FRETS, pressures: ['normal'] };
+  const chosen = numbers.filter((course) => courses.includes(String(course)));
+  if (frets === 'octaves') return { courses: chosen, frets: OCTAVE_FRETS, pressures: ['normal'] };
   return {
-    courses: numbers.filter((course) => courses.includes(String(course))),
+    courses: chosen,
     frets: frets === 'useful' ? USEFUL_FRETS : FIFTEEN_FRETS,
     pressures: all ? PRESSURES : ['normal'],
     limit,
