@@ -4,9 +4,9 @@ import {
   judgeNeck,
   MOST_PLUCKS,
   neckOf,
-  neckUnknowns,
   nextPlace,
   partKey,
+  Unknowns,
 } from '@rosefinch/core/intonation';
 import { seededRandom } from '@rosefinch/core/maths';
 import {
@@ -36,7 +36,7 @@ export interface Checked {
 
 function checked(neck: ForeignNeck): Checked {
   const seen = neckOf(neck.instrument, neck.targets);
-  const unknowns = neckUnknowns(seen);
+  const unknowns = new Unknowns(seen);
   const readings: FretReading[] = [];
   let judgement = judgeNeck(seen, readings, LIMIT, unknowns);
   for (;;) {

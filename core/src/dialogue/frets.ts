@@ -103,9 +103,9 @@ export function startFretTalk(check: FretCheck): FretTalk {
 /** What is to be sounded next; null when all of it was read, it is decided, or the check is over. */
 export function fretAsked({ check, skipped }: FretTalk, neck: Neck): FretAsked | null {
   if (check.doneAt !== null) return null;
-  if (check.proves) return nextProof(neck, check.readings, check.proves);
-  if (!check.led) return nextAsked(check, skipped);
   const isSkipped = ({ course, place }: FretAsked) => skipped.has(`${course} ${placeKey(place)}`);
+  if (check.proves) return nextProof(neck, check.readings, check.proves, isSkipped);
+  if (!check.led) return nextAsked(check, skipped);
   return nextPlace(neck, check.readings, judgementOf(neck, check), isSkipped);
 }
 

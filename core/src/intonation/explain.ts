@@ -1,10 +1,9 @@
 import { normal, seededRandom } from '../maths/index.ts';
 import type { Cents } from '../units.ts';
 import { Evidence } from './evidence.ts';
-import { type FretReading, semitonesOf } from './map.ts';
-import type { Neck } from './neck.ts';
+import { type FretReading, heardOpen, semitonesOf } from './map.ts';
 import { type Part, partKey } from './part.ts';
-import { type Place, Unknowns } from './unknowns.ts';
+import type { Place, Unknowns } from './unknowns.ts';
 
 /** How a finger scatters from press to press, in cents, with how usual it is: which it is here the readings tell. */
 const SCATTERS = [
@@ -104,7 +103,7 @@ export function explain(unknowns: Unknowns, readings: readonly FretReading[]): E
 function countedOf(unknowns: Unknowns, readings: readonly FretReading[]): FretReading[] | null {
   const courses = new Set(unknowns.neck.strings.map(({ course }) => course));
   const own = readings.filter(({ struckOut, course }) => !struckOut && courses.has(course));
-  const opened = new Set(own.filter(({ place }) => place.kind !== 'fret').map((r) => r.course));
+  const opened = heardOpen(own);
   const counted = own.filter(({ course }) => opened.has(course));
   return counted.some(({ place }) => place.kind === 'fret') ? counted : null;
 }
@@ -312,15 +311,20 @@ export function fittedPart(
   return { cents, errorCents: Math.sqrt(variance) };
 }
 
-/** How likely each set of parts is, whatever went astray: by its parts as text, '' for none. */
-export function sharesOf({
-  all,
-}: Explanations): Map<string, { parts: readonly Part[]; share: number }> {
-  const shares = new Map<string, { parts: readonly Part[]; share: number }>();
-  for (const { parts, share } of all) {
-    const key = parts.map(partKey).sort().join(' + ');
-    shares.set(key, { parts, share: (shares.get(key)?.share ?? 0) + share });
-  }
+/** A part with how likely it is at fault, alone or beside another. */
+export interface PartShare {
+  readonly part: Part;
+  readonly share: number;
+}
+
+/** How likely each part is at fault, by its key, whatever else is. */
+export function partShares({ all }: Explanations): ReadonlyMap<string, PartShare> {
+  const shares = new Map<string, PartShare>();
+  for (const { parts, share } of all)
+    for (const part of parts) {
+      const key = partKey(part);
+      shares.set(key, { part, share: (shares.get(key)?.share ?? 0) + share });
+    }
   return shares;
 }
 
@@ -446,8 +450,4 @@ export function broughtAt(
   return Float64Array.from(draws, ({ faults: amounts }) =>
     columns.reduce((sum, column) => sum + (amounts.get(column) ?? 0) * faults[column]!, 0),
   );
-}
-
-export function neckUnknowns(neck: Neck): Unknowns {
-  return new Unknowns(neck);
 }

@@ -1,8 +1,8 @@
 export { type BridgeEnd, bridgeEnds, type OctaveTest } from './bridge.ts';
 export type { Compromise, FretErrors, Shape, ShapeOutcome, Way } from './compromise.ts';
 export { compromiseFor, compromiseOf, outcomeOf, parseShape } from './compromise.ts';
-export { errorsOf } from './errors.ts';
-export { type Explanations, expectedError, explain, neckUnknowns } from './explain.ts';
+export { type Explanations, expectedError, explain } from './explain.ts';
+export { errorsOf } from './fretErrors.ts';
 export type { FretPlace, FretReading, FretSheet, Pressure } from './map.ts';
 export {
   FIFTEEN_FRETS,
@@ -36,6 +36,7 @@ export {
   shareDone,
 } from './sequence.ts';
 export { commonShapes } from './shapes.ts';
+export { Unknowns } from './unknowns.ts';
 export {
   type Fault,
   type FretVerdict,

@@ -5,13 +5,13 @@ import { findTuning, targetsOf } from '../music/index.ts';
 import { findModel, steelGuitar } from '../strings/index.ts';
 import { Evidence } from './evidence.ts';
 import {
+  type FretAsked,
   type FretReading,
   type FretVerdict,
   judgementOf,
   judgeNeck,
   MOST_PLUCKS,
   neckOf,
-  neckUnknowns,
   nextPlace,
   nextProof,
   type Ordered,
@@ -20,6 +20,7 @@ import {
   proofOf,
   saddleShift,
   semitonesOf,
+  Unknowns,
 } from './index.ts';
 import { fretsHeard } from './map.ts';
 import { pressedCents } from './neck.ts';
@@ -258,6 +259,22 @@ describe('the next place', () => {
     expect(new Set(readings.map(({ course }) => course)).size).to.equal(5);
   });
 
+  it('asks for no fret of a string whose open note is left out', () => {
+    const skip = ({ course, place }: FretAsked) => course === 4 && place.kind === 'open';
+    const readings: FretReading[] = [];
+    let judgement = judgeNeck(UKULELE, readings);
+    for (let asked = nextPlace(UKULELE, readings, judgement, skip); asked; ) {
+      const { course, place } = asked;
+      expect(course).to.not.equal(4);
+      const cents = 100 * semitonesOf(place);
+      readings.push({ course, place, cents, errorCents: 0.3, at: 8000 * readings.length });
+      if (readings.length >= 16) judgement = judgeNeck(UKULELE, readings);
+      asked = nextPlace(UKULELE, readings, judgement, skip);
+    }
+    // It is cleared by the strings that were heard.
+    expect(judgement.verdict.kind).to.be.oneOf(['certified', 'nothing to order']);
+  });
+
   it('is none that is left out', () => {
     const judgement = judgeNeck(UKULELE, []);
     const asked = nextPlace(UKULELE, [], judgement, ({ course }) => course > 2);
@@ -267,7 +284,7 @@ describe('the next place', () => {
 
 describe('an order that was carried out or not', () => {
   const SOUND: Off = (course, fret) => (0.6 + 0.1 * course) * 2 ** (-fret / 4);
-  const unknowns = neckUnknowns(GUITAR);
+  const unknowns = new Unknowns(GUITAR);
   const octave = (fret: number) => 2 ** (fret / 12) - 1;
 
   function proved(ordered: Ordered, off: Off) {
@@ -311,6 +328,15 @@ describe('an order that was carried out or not', () => {
     expect(proved(slot, SOUND).proof.kind).to.equal('done');
   });
 
+  it('goes on past a place that is left out, and says nothing where too many were', () => {
+    const skip = ({ course }: { readonly course: number }) => course === 2;
+    expect(nextProof(GUITAR, [], SADDLE)?.course).to.equal(2);
+    expect(nextProof(GUITAR, [], SADDLE, skip)?.course).to.not.equal(2);
+    const { readings } = proved(SADDLE, SOUND);
+    expect(proofOf(unknowns, readings.slice(0, -1), SADDLE).kind).to.equal('done');
+    expect(proofOf(unknowns, readings.slice(0, -4), SADDLE).kind).to.equal('more plucks');
+  });
+
   it('notices what moved beside it', () => {
     const { proof } = proved(SADDLE, (c, n) => SOUND(c, n) + 9);
     expect(proof.moved).to.deep.equal({ kind: 'nut' });
@@ -332,7 +358,7 @@ describe('a place under a capo', () => {
   });
 
   it('tells high slots from what stands above them: they are not in it', () => {
-    const unknowns = neckUnknowns(GUITAR);
+    const unknowns = new Unknowns(GUITAR);
     const { columns } = unknowns.rowOf({ kind: 'slots' });
     const [column = 0] = columns;
     const at = (capo: boolean) =>
@@ -344,7 +370,7 @@ describe('a place under a capo', () => {
   });
 
   it('behind the capo no finger is in, and fret 1 is not heard by it', () => {
-    const unknowns = neckUnknowns(GUITAR);
+    const unknowns = new Unknowns(GUITAR);
     const [hand = 0] = unknowns.rowOf({ kind: 'hand' }).columns;
     const behind = { course: 1, fret: 1, pressure: 'normal', capo: true } as const;
     expect(unknowns.at(behind).faults[hand]).to.equal(0);

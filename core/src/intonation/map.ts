@@ -70,6 +70,15 @@ export function fretsHeard(readings: readonly FretReading[]): ReadonlySet<number
   );
 }
 
+/** Strings that were heard open: without that nothing is known of their frets. */
+export function heardOpen(readings: readonly FretReading[]): ReadonlySet<number> {
+  return new Set(
+    readings.flatMap(({ course, place, struckOut }) =>
+      place.kind === 'fret' || struckOut ? [] : [course],
+    ),
+  );
+}
+
 /** As far as this from the nut a slot that is too high is heard, by its fret. */
 const NEAR_NUT = 2;
 

@@ -4,6 +4,7 @@ import {
   type FretReading,
   fretsHeard,
   heardNearNut,
+  heardOpen,
   type Pressure,
 } from './map.ts';
 import { LAST_FRET, type Neck } from './neck.ts';
@@ -78,9 +79,13 @@ export function nextPlace(
   const first = placesFirst(neck);
   const isRead = ({ course, place }: FretAsked) =>
     counted.some((r) => r.course === course && placeKey(r.place) === placeKey(place));
-  const waiting = first.find((asked) => !isRead(asked) && !skip(asked));
+  // A string whose open note was left out is left out with its frets.
+  const opened = heardOpen(counted);
+  const counts = ({ course, place }: FretAsked) => place.kind === 'open' || opened.has(course);
+  const waiting = first.find((asked) => !isRead(asked) && !skip(asked) && counts(asked));
   if (waiting && counted.length < MOST_FIRST * neck.strings.length) return waiting;
-  return mostTelling(neck, counted, judgement, skip) ?? waiting ?? null;
+  const left = (asked: FretAsked) => skip(asked) || !counts(asked);
+  return mostTelling(neck, counted, judgement, left) ?? waiting ?? null;
 }
 
 /** So many plucks a string are led by the list alone. */

@@ -1,5 +1,5 @@
 import type { Cents } from '../units.ts';
-import { explain, fittedPart, sharesOf } from './explain.ts';
+import { explain, fittedPart, partShares } from './explain.ts';
 import type { FretReading } from './map.ts';
 import { LAST_FRET, type Neck } from './neck.ts';
 import { type Ordered, type Part, samePart } from './part.ts';
@@ -67,23 +67,30 @@ function fretsFor(part: Part): readonly [number, number] {
   return [part.fret, part.fret < LAST_FRET ? part.fret + 1 : part.fret - 1];
 }
 
-/** The next of them that was not read. */
-export function nextProof(
-  neck: Neck,
-  readings: readonly FretReading[],
-  ordered: Ordered,
-): FretAsked | null {
+/** Those of them that were not read. */
+function leftOf(neck: Neck, readings: readonly FretReading[], ordered: Ordered): FretAsked[] {
   const read = new Set(
     readings
       .filter(({ struckOut }) => !struckOut)
       .map(({ course, place }) => `${course} ${placeKey(place)}`),
   );
-  return (
-    proofPlaces(neck, ordered).find(
-      ({ course, place }) => !read.has(`${course} ${placeKey(place)}`),
-    ) ?? null
+  return proofPlaces(neck, ordered).filter(
+    ({ course, place }) => !read.has(`${course} ${placeKey(place)}`),
   );
 }
+
+/** The next of them; null when all were read or left out. */
+export function nextProof(
+  neck: Neck,
+  readings: readonly FretReading[],
+  ordered: Ordered,
+  skip: (asked: FretAsked) => boolean = () => false,
+): FretAsked | null {
+  return leftOf(neck, readings, ordered).find((asked) => !skip(asked)) ?? null;
+}
+
+/** Of its places no more than these may have been left out. */
+const MOST_LEFT_OUT = 3;
 
 /** Whether an order was carried out, from readings of the instrument that came back. */
 export function proofOf(
@@ -93,7 +100,7 @@ export function proofOf(
 ): Proof {
   const found = fittedPart(unknowns, readings, ordered.part, ordered.at);
   const none = { cents: 0, errorCents: 0, share: 0, moved: null };
-  if (!found || nextProof(unknowns.neck, readings, ordered) !== null)
+  if (!found || leftOf(unknowns.neck, readings, ordered).length > MOST_LEFT_OUT)
     return { kind: 'more plucks', ...none };
   const { cents, errorCents } = found;
   const share = 1 - cents / ordered.cents;
@@ -120,12 +127,8 @@ function movedOf(
 ): Part | null {
   const explanations = explain(unknowns, readings);
   if (!explanations) return null;
-  const others = new Map<Part, number>();
-  for (const { parts, share } of sharesOf(explanations).values())
-    for (const one of parts)
-      if (!samePart(one, part) && one.kind !== 'hand') {
-        const known = [...others.keys()].find((other) => samePart(other, one)) ?? one;
-        others.set(known, (others.get(known) ?? 0) + share);
-      }
-  return [...others].find(([, share]) => share > LIKELY)?.[0] ?? null;
+  const others = [...partShares(explanations).values()].filter(
+    (other) => other.part.kind !== 'hand' && !samePart(other.part, part),
+  );
+  return others.find(({ share }) => share > LIKELY)?.part ?? null;
 }

@@ -8,13 +8,12 @@ import {
   errorsAt,
   expectedError,
   explain,
-  neckUnknowns,
-  sharesOf,
+  partShares,
 } from './explain.ts';
-import { type FretReading, type FretSheet, fretsHeard, heardNearNut } from './map.ts';
+import { type FretReading, type FretSheet, fretsHeard, heardNearNut, heardOpen } from './map.ts';
 import { LAST_FRET, type Neck } from './neck.ts';
 import { type Part, partKey, samePart } from './part.ts';
-import type { Unknowns } from './unknowns.ts';
+import { Unknowns } from './unknowns.ts';
 
 /** Within so many cents a note is right, where nothing else is asked for. */
 export const USUAL_LIMIT: Cents = 5;
@@ -102,7 +101,7 @@ export function judgeNeck(
   neck: Neck,
   readings: readonly FretReading[],
   limit: Cents = USUAL_LIMIT,
-  unknowns: Unknowns = neckUnknowns(neck),
+  unknowns: Unknowns = new Unknowns(neck),
 ): Judgement {
   const counted = readings.filter(({ struckOut }) => !struckOut);
   const explanations = explain(unknowns, counted);
@@ -126,7 +125,7 @@ interface Seen {
 }
 
 function verdictOf(neck: Neck, readings: readonly FretReading[], seen: Seen): FretVerdict {
-  const { explanations, unknowns, limit } = seen;
+  const { explanations, unknowns } = seen;
   const shares = partShares(explanations);
   const faults = [...shares.values()]
     .filter(({ part, share }) => part.kind !== 'hand' && share > LEAST_LIKELY)
@@ -134,7 +133,7 @@ function verdictOf(neck: Neck, readings: readonly FretReading[], seen: Seen): Fr
     .sort((a, b) => b.share - a.share);
   const enough = readings.length >= PLUCKS_A_STRING * neck.strings.length;
   const decided = faults.filter(
-    (fault) => fault.share >= neededFor(fault.part) && isOrder(fault, limit),
+    (fault) => fault.share >= neededFor(fault.part) && isOrder(fault, seen),
   );
   if (enough && decided.length > 0 && agrees(neck, readings, decided, unknowns))
     return { kind: 'at fault', faults: decided };
@@ -163,19 +162,8 @@ function clearedOf(seen: Seen, enough: boolean): FretVerdict | null {
   return { kind: 'nothing to order', off, within };
 }
 
-const HEIGHTS = ['slots', 'slot', 'action'] as const;
 const LEAST_LIKELY = 0.02;
 const MOST_NAMED = 3;
-
-function partShares(explanations: Explanations): Map<string, { part: Part; share: number }> {
-  const shares = new Map<string, { part: Part; share: number }>();
-  for (const { parts, share } of sharesOf(explanations).values())
-    for (const part of parts) {
-      const key = partKey(part);
-      shares.set(key, { part, share: (shares.get(key)?.share ?? 0) + share });
-    }
-  return shares;
-}
 
 /** How likely it is that some part moves a note by what can be heard. */
 function suspicion({ draws, unknowns, notes }: Seen): number {
@@ -216,12 +204,15 @@ function unheardOf(readings: readonly FretReading[]): number[] {
 
 function farFromNut({ strings, capo }: Neck, readings: readonly FretReading[]): number[] {
   const near = heardNearNut(readings);
-  return strings.flatMap(({ course }) => (capo || near.has(course) ? [] : [course]));
+  const opened = heardOpen(readings);
+  return strings.flatMap(({ course }) =>
+    capo || near.has(course) || !opened.has(course) ? [] : [course],
+  );
 }
 
-function isOrder({ part, cents, worst, worstAfter }: Fault, limit: Cents): boolean {
+function isOrder({ part, cents, worst, worstAfter }: Fault, { limit, unknowns }: Seen): boolean {
   // What lies too low buzzes; nobody orders it higher for its pitch.
-  if (HEIGHTS.some((kind) => kind === part.kind) && cents < 0) return false;
+  if (unknowns.rowOf(part).upwards && cents < 0) return false;
   const heard = Math.abs(cents) >= AUDIBLE && worst > limit;
   return heard && worstAfter <= WITHIN * limit && worst - worstAfter >= WORTH;
 }

@@ -144,10 +144,18 @@ describe('what the frets show, in words', () => {
 
   it('never mixes certified, nothing to order and at fault', () => {
     const say = (verdict: FretVerdict) =>
-      Object.values(fretVerdictInWords(verdict, 5, 'saddle')).join(' ');
+      Object.values(fretVerdictInWords(verdict, { limit: 5, end: 'saddle', only: null })).join(' ');
     expect(say({ kind: 'begun' })).to.match(/^Nothing is told yet/);
     expect(say({ kind: 'certified' })).to.equal(
       'Every note is within 5 cents. Frets 1 to 12 were heard. Nothing to order.',
+    );
+    // Of two strings alone no more is said than of two.
+    const two = { limit: 6, end: 'saddle', only: [2, 1] } as const;
+    expect(fretVerdictInWords({ kind: 'certified' }, two).say).to.equal(
+      'Every note of strings 2, 1 is within 6 cents.',
+    );
+    expect(fretVerdictInWords({ kind: 'nothing to order', off: [], within: 1 }, two).say).to.equal(
+      'Nothing to order on strings 2, 1.',
     );
     expect(say({ kind: 'nothing to order', off: [], within: 0.6 })).to.match(
       /^Nothing to order: no part is at fault\. No note is shown to be off by more than 5 cents\.$/,

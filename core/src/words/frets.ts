@@ -144,8 +144,18 @@ function millimetres({ middle, low, high }: NonNullable<FretFault['mm']>): strin
   return `${Math.abs(middle).toFixed(digits)} mm (${(crosses ? 0 : least).toFixed(digits)} to ${most.toFixed(digits)})`;
 }
 
+/** What was judged, and how. */
+export interface Judged {
+  /** A note further off is wrong. */
+  readonly limit: Cents;
+  readonly end: End;
+  /** Strings, where not all were looked at. */
+  readonly only: readonly number[] | null;
+}
+
 /** What a check comes to, before its parts are named. */
-export function fretVerdictInWords(verdict: FretVerdict, limit: Cents, end: End): Sentence {
+export function fretVerdictInWords(verdict: FretVerdict, { limit, end, only }: Judged): Sentence {
+  const strings = only ? `string${only.length > 1 ? 's' : ''} ${only.join(', ')}` : '';
   switch (verdict.kind) {
     case 'begun':
       return { say: 'Nothing is told yet.', more: 'Read the open strings, then some frets.' };
@@ -153,12 +163,12 @@ export function fretVerdictInWords(verdict: FretVerdict, limit: Cents, end: End)
       return { say: 'Not decided yet.', more: likelyInWords(verdict, end) };
     case 'certified':
       return {
-        say: `Every note is within ${limit} cents.`,
+        say: `Every note${only ? ` of ${strings}` : ''} is within ${limit} cents.`,
         more: 'Frets 1 to 12 were heard. Nothing to order.',
       };
     case 'nothing to order':
       return {
-        say: 'Nothing to order: no part is at fault.',
+        say: only ? `Nothing to order on ${strings}.` : 'Nothing to order: no part is at fault.',
         more:
           verdict.off.length === 0
             ? `No note is shown to be off by more than ${limit} cents.`

@@ -119,10 +119,7 @@ interface ResultProps extends OfProps {
 }
 
 function Result({ instrument, stock, check, shapes, found, way }: ResultProps) {
-  const compromise = useMemo(
-    () => compromiseFor(shapes, found.errors, way, found.likely),
-    [shapes, found, way],
-  );
+  const compromise = compromiseFor(shapes, found.errors, way, found.likely);
   const { saved, save, undo } = useSaveCompromise(instrument, stock, check);
   const { offered, offsets, outcomes } = compromise;
   return (

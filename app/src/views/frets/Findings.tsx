@@ -2,6 +2,7 @@ import { NumberInput } from '@mantine/core';
 import {
   bridgeEndsOf,
   expectedError,
+  type FretVerdict,
   isBridgeCheck,
   type Judgement,
   proofOf,
@@ -49,7 +50,16 @@ export function verdictSaid(
     return proofInWords(proofOf(unknowns, check.readings, proves), proves, endOf(instrument));
   const [only, ...more] = verdict.kind === 'at fault' ? verdict.faults : [];
   if (only && more.length === 0) return faultyPartInWords(only, endOf(instrument));
-  return fretVerdictInWords(verdict, check.limit ?? USUAL_LIMIT, endOf(instrument));
+  return neckSaid(verdict, instrument, check);
+}
+
+function neckSaid(verdict: FretVerdict, instrument: Instrument, check: FretCheck): Sentence {
+  const all = check.courses.length === instrument.courses.length;
+  return fretVerdictInWords(verdict, {
+    limit: check.limit ?? USUAL_LIMIT,
+    end: endOf(instrument),
+    only: all ? null : check.courses,
+  });
 }
 
 /** What a check comes to, and what to do in the order in which it is to be tried. */
@@ -122,7 +132,7 @@ function Saddles({ instrument, check }: Pick<Props, 'instrument' | 'check'>) {
 
 function Verdict({ instrument, check, judgement }: Props) {
   const { verdict } = judgement;
-  const { say, more } = fretVerdictInWords(verdict, check.limit ?? USUAL_LIMIT, endOf(instrument));
+  const { say, more } = neckSaid(verdict, instrument, check);
   const faults = verdict.kind === 'at fault' ? verdict.faults : [];
   return (
     <section className="medium" aria-label="Causes">
@@ -142,7 +152,6 @@ function Verdict({ instrument, check, judgement }: Props) {
           })}
         </ul>
       )}
-      {instrument.bridge !== 'fixed' && <Bridge instrument={instrument} check={check} />}
       <Steps {...{ instrument, check, judgement }} />
     </section>
   );

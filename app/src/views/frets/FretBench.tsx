@@ -6,8 +6,7 @@ import {
   shareDone,
 } from '@rosefinch/core/intonation';
 import type { FretCheck } from '@rosefinch/core/records';
-import { type Instrument, startFret } from '@rosefinch/core/strings';
-import { fretTaskInWords } from '@rosefinch/core/words';
+import type { Instrument } from '@rosefinch/core/strings';
 import { useEffect, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import type { Stock } from '../../data/index.ts';
@@ -23,7 +22,7 @@ import {
 } from '../../parts/stage/index.ts';
 import { FretMap } from './FretMap.tsx';
 import { FretResult } from './FretResult.tsx';
-import { FretStage } from './FretStage.tsx';
+import { FretStage, fretSentence } from './FretStage.tsx';
 import { NoteDialog } from './NoteDialog.tsx';
 import { OctaveWires } from './OctaveWires.tsx';
 import type { BridgePlace } from './practice.ts';
@@ -66,9 +65,8 @@ function Checking(props: CheckingProps) {
   const [noting, setNoting] = useState(false);
   const usual = useUsualSource();
   const more = moreOf(props);
-  const begins = startFret(instrument, asked?.course ?? 1);
-  const prompt = fretTaskInWords(asked, begins, check.doneAt !== null).say;
-  useSpoken(prompt, stock.settings.spokenArrival ? listening.say : null);
+  const sentence = fretSentence(checking, instrument);
+  useSpoken(sentence.say, stock.settings.spokenArrival ? listening.say : null);
   return (
     <Job
       view="frets"
@@ -80,7 +78,7 @@ function Checking(props: CheckingProps) {
       listening={{ listening, kind: instrument.kind, usual }}
       says={`${roomInWords(listening.room)} · ${doneInWords(check)}`}
       asleep={noting}
-      stage={<FretStage checking={checking} instrument={instrument} />}
+      stage={<FretStage {...{ checking, instrument, sentence }} />}
       wires={
         <div className="fret-band">
           <Sized>
@@ -175,8 +173,9 @@ function moreOf({ checking, instrument, onMoveBridge, onAgain }: CheckingProps):
   ];
 }
 
-/** Ends of a loose bridge, where one of them stands wrong. */
+/** Ends of a bridge that can be moved, where their own check shows one of them wrong. */
 function wrongEnds(instrument: Instrument, check: FretCheck): readonly EndUnder[] | null {
-  const ends = instrument.bridge !== 'fixed' ? bridgeEndsOf(instrument, check) : null;
+  const moves = instrument.bridge !== 'fixed' && isBridgeCheck(check);
+  const ends = moves ? bridgeEndsOf(instrument, check) : null;
   return ends?.some(({ right }) => !right) ? ends : null;
 }

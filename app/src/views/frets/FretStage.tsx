@@ -19,10 +19,12 @@ import type { FretChecking } from './useFretCheck.ts';
 interface Props {
   readonly checking: FretChecking;
   readonly instrument: Instrument;
+  /** What to say of it all. */
+  readonly sentence: Sentence;
 }
 
 /** The string that is asked for, what was read of it last, and what to sound. */
-export function FretStage({ checking, instrument }: Props) {
+export function FretStage({ checking, instrument, sentence }: Props) {
   const { talk, targets, asked, listening, judgement } = checking;
   const { explanations } = judgement;
   const { check } = talk;
@@ -43,7 +45,7 @@ export function FretStage({ checking, instrument }: Props) {
         </Sized>
       }
       figure={<Last {...{ checking, instrument }} />}
-      sentence={sentenceOf(checking, instrument, begins)}
+      sentence={sentence}
       problem={problem}
       aside={talk.other && <Answers checking={checking} />}
     />
@@ -51,7 +53,7 @@ export function FretStage({ checking, instrument }: Props) {
 }
 
 /** The last reading, readable from two metres. */
-function Last({ checking: { talk, targets, stored }, instrument }: Props) {
+function Last({ checking: { talk, targets, stored }, instrument }: Omit<Props, 'sentence'>) {
   const { check } = talk;
   const last = check.readings.findLast(({ struckOut }) => !struckOut);
   if (!last) return <StageFigure figure="–" note="nothing read yet" stored={stored} />;
@@ -71,18 +73,18 @@ function Last({ checking: { talk, targets, stored }, instrument }: Props) {
   );
 }
 
-/** A place that another note was heard for is asked about first. */
-function sentenceOf(
+/** The one sentence of a check, shown and spoken. A place that another note was heard for is asked about first. */
+export function fretSentence(
   { talk, asked, judgement }: FretChecking,
   instrument: Instrument,
-  begins: number,
 ): Sentence {
   const { notice, check, other } = talk;
+  const begins = startFret(instrument, asked?.course ?? 1);
   if (other) return otherPlaceInWords(other);
   if (notice) return fretNoticeInWords(notice);
   if ((check.led || check.proves) && !asked) return verdictSaid(judgement, instrument, check);
-  if (!asked && isBridgeCheck(check))
-    return octavesSaid(instrument, check) ?? fretTaskInWords(null, begins, check.doneAt !== null);
+  const octaves = !asked && isBridgeCheck(check) ? octavesSaid(instrument, check) : null;
+  if (octaves) return octaves;
   const last = check.readings.at(-1)?.place;
   const capoOn = last?.kind === 'fret' && last.capo === true;
   return fretTaskInWords(asked, begins, check.doneAt !== null, capoOn);

@@ -1,5 +1,4 @@
-import { isBridgeCheck, judgementOf } from '@rosefinch/core/intonation';
-import { findTuning, targetsOf } from '@rosefinch/core/music';
+import { isBridgeCheck } from '@rosefinch/core/intonation';
 import type { FretCheck } from '@rosefinch/core/records';
 import { tellsOfInstrument } from '@rosefinch/core/sitting';
 import type { Instrument } from '@rosefinch/core/strings';
@@ -9,7 +8,7 @@ import { Link } from 'react-router';
 import { type Stock, useData, useLive } from '../../data/index.ts';
 import { locale } from '../../environment.ts';
 import { endOf, octavesSaid, verdictSaid } from './Findings.tsx';
-import { neckUnder } from './useFretCheck.ts';
+import { judgedBefore } from './judged.ts';
 
 interface Props {
   readonly instrument: Instrument;
@@ -42,9 +41,7 @@ function Summary({ instrument, stock, check }: Props & { readonly check: FretChe
 function saidOf(instrument: Instrument, { tunings }: Stock, check: FretCheck): string[] {
   if (isBridgeCheck(check))
     return [octavesSaid(instrument, check)?.say ?? 'The octaves are not all read yet.'];
-  const tuning = findTuning(check.tuningId, tunings);
-  const targets = tuning ? targetsOf(tuning, check.a4, check.capo) : [];
-  const judgement = judgementOf(neckUnder(instrument, check, targets), check);
+  const judgement = judgedBefore(instrument, check, tunings);
   const { verdict } = judgement;
   if (verdict.kind !== 'at fault' || check.proves)
     return [verdictSaid(judgement, instrument, check).say];

@@ -1,6 +1,5 @@
 import { Button } from '@mantine/core';
-import { isBridgeCheck, judgementOf, type Ordered } from '@rosefinch/core/intonation';
-import { findTuning, targetsOf } from '@rosefinch/core/music';
+import { isBridgeCheck, type Ordered } from '@rosefinch/core/intonation';
 import type { FretCheck } from '@rosefinch/core/records';
 import { tellsOfInstrument } from '@rosefinch/core/sitting';
 import type { Instrument } from '@rosefinch/core/strings';
@@ -9,7 +8,7 @@ import { useMemo } from 'react';
 import { type Stock, useData } from '../../data/index.ts';
 import { locale } from '../../environment.ts';
 import { endOf } from './Findings.tsx';
-import { neckUnder } from './useFretCheck.ts';
+import { judgedBefore } from './judged.ts';
 
 interface Props {
   readonly instrument: Instrument;
@@ -52,8 +51,6 @@ export function Orders({ instrument, stock, checks, onProve }: Props) {
 }
 
 function faultsOf(instrument: Instrument, { tunings }: Stock, check: FretCheck) {
-  const tuning = findTuning(check.tuningId, tunings);
-  const targets = tuning ? targetsOf(tuning, check.a4, check.capo) : [];
-  const { verdict } = judgementOf(neckUnder(instrument, check, targets), check);
+  const { verdict } = judgedBefore(instrument, check, tunings);
   return verdict.kind === 'at fault' ? verdict.faults : [];
 }

@@ -6,14 +6,8 @@ import {
   fretTalk,
   startFretTalk,
 } from '@rosefinch/core/dialogue';
-import {
-  type FretAsked,
-  type Judgement,
-  judgementOf,
-  type Neck,
-  neckOf,
-} from '@rosefinch/core/intonation';
-import { findTuning, type Target, targetsOf } from '@rosefinch/core/music';
+import { type FretAsked, type Judgement, judgementOf, type Neck } from '@rosefinch/core/intonation';
+import type { Target } from '@rosefinch/core/music';
 import type { FretCheck } from '@rosefinch/core/records';
 import { tellsOfInstrument } from '@rosefinch/core/sitting';
 import { type Instrument, startFret, withCapo } from '@rosefinch/core/strings';
@@ -27,6 +21,7 @@ import {
   useListening,
   useSource,
 } from '../../parts/listening/index.ts';
+import { checkTargets, neckUnder } from './judged.ts';
 import { type BridgePlace, practiceStart } from './practice.ts';
 import { useKeptCheck } from './useKeptCheck.ts';
 
@@ -94,8 +89,10 @@ export function useFretCheck(
 }
 
 function useTargets({ tuningId, a4, capo }: FretCheck, { tunings }: Stock): readonly Target[] {
-  const tuning = findTuning(tuningId, tunings);
-  return useMemo(() => (tuning ? targetsOf(tuning, a4, capo) : []), [tuning, a4, capo]);
+  return useMemo(
+    () => checkTargets({ tuningId, a4, ...(capo !== undefined && { capo }) }, tunings),
+    [tuningId, a4, capo, tunings],
+  );
 }
 
 /** The neck that a check looks at, by what it is made of: an instrument that was only renamed is the same. */
@@ -104,16 +101,6 @@ function useNeck(instrument: Instrument, check: FretCheck, targets: readonly Tar
   const made = JSON.stringify([instrument.kind, instrument.scaleMm, instrument.courses, courses]);
   // biome-ignore lint/correctness/useExhaustiveDependencies: by what it is made of
   return useMemo(() => neckUnder(instrument, check, targets), [made, targets, capo]);
-}
-
-/** The neck of a check that was made with a capo or without. */
-export function neckUnder(
-  instrument: Instrument,
-  { capo = 0, courses }: Pick<FretCheck, 'capo' | 'courses'>,
-  targets: readonly Target[],
-): Neck {
-  const hz = targets.map((target) => target.hz);
-  return neckOf(withCapo({ ...instrument, capo }), hz, { capo: capo > 0, courses });
 }
 
 function useFretStrings(targets: readonly Target[], asked: FretAsked | null) {
