@@ -67,8 +67,7 @@ async function settling(page: Page): Promise<void> {
   await settle.open();
   await settle.begin();
   await settle.practise();
-  for (const course of [4, 3]) await settle.tuneUp(course);
-  for (let round = 0; round < 3; round++) await settle.round(4);
+  await settle.obeyAll();
 }
 
 async function fretting(page: Page, notes: number): Promise<void> {

@@ -84,9 +84,7 @@ async function pictures(): Promise<void> {
   await settle.open();
   await settle.begin();
   await settle.practise();
-  for (const course of [4, 3, 2, 1]) await settle.tuneUp(course);
-  for (let round = 0; round < 3; round++)
-    for (const course of [4, 3, 2, 1]) await settle.round(course);
+  await settle.obeyAll();
   await page.waitForTimeout(2000);
   await shoot('settle');
   const frets = new FretsPage(page);

@@ -1,6 +1,9 @@
 import { beginPractice, HEARD_WITHIN, LOOK_AGAIN } from './bench.ts';
 import { allStored, expect, heardOut, type Page, take } from './test.ts';
 
+/** The sentence goes on once a string is so near its note, in cents. */
+const IN_TUNE = 2;
+
 /** The settle view as a user finds it, on the demo's restrung ukulele. */
 export class SettlePage {
   constructor(readonly page: Page) {}
@@ -50,12 +53,12 @@ export class SettlePage {
     return Number(text.replace('−', '-').replace(/[+±]/, ''));
   }
 
-  /** Turns until two plucks lie within a cent and a half, the way a hand would. */
+  /** Turns until a pluck is in tune, the way a hand would; then another string is asked for. */
   async bringUp(course: number, cents: number): Promise<void> {
     const { keyboard } = this.page;
     let now = cents;
     let perHair = 0.45;
-    for (let turn = 0; turn < 10 && Math.abs(now) > 1.5; turn++) {
+    for (let turn = 0; turn < 10 && Math.abs(now) > IN_TUNE; turn++) {
       const hairs = Math.max(1, Math.round(Math.abs(now) / perHair));
       const key = now < 0 ? 'ArrowUp' : 'ArrowDown';
       for (let i = 0; i < Math.floor(hairs / 10); i++) await keyboard.press(`Shift+${key}`);
@@ -66,17 +69,41 @@ export class SettlePage {
     }
   }
 
-  async tuneUp(course: number): Promise<void> {
-    await this.page.keyboard.press(String(course));
-    await this.bringUp(course, await this.pluck(course));
+  /** The one sentence. */
+  async sentence(): Promise<string> {
+    const status = this.page.getByRole('status');
+    // While that is worked out there is nothing to do.
+    await expect(status).not.toContainText('Working out', { timeout: HEARD_WITHIN });
+    return status.innerText();
   }
 
-  /** One round of a string: read, pulled, read, brought up. */
-  async round(course: number): Promise<void> {
-    await this.page.keyboard.press(String(course));
-    await this.pluck(course);
-    await this.page.keyboard.press('s');
-    await this.bringUp(course, await this.pluck(course));
+  /** Does what the sentence asks for, as a literal player would; answers it, or null where nothing is left to do. */
+  async obey(): Promise<string | null> {
+    const says = await this.sentence();
+    const course = Number(/string (\d)/i.exec(says)?.[1]);
+    if (/^Pull/.test(says)) {
+      await this.page.keyboard.press('s');
+      await this.pluck(course);
+    } else if (/^(Bring|Tune|Loosen)/.test(says)) {
+      const unread = (await this.readings(course)) === 0;
+      await this.bringUp(course, unread ? await this.pluck(course) : await this.figure());
+    } else if (/half a minute/.test(says)) {
+      await this.page.getByRole('button', { name: 'A minute passes' }).click();
+      await this.pluck(course);
+    } else if (/pluck/i.test(says) && !/^Leave (it|them)/.test(says)) await this.pluck(course);
+    else return null;
+    return says;
+  }
+
+  /** Obeys until the sentence asks for nothing more, or so often. */
+  async obeyAll(most = 80): Promise<string[]> {
+    const said: string[] = [];
+    for (let i = 0; i < most; i++) {
+      const says = await this.obey();
+      if (says === null) return said;
+      said.push(says);
+    }
+    throw new Error(`still asked after ${most} steps: ${said.join(' | ')}`);
   }
 
   /** Rounds so far. */

@@ -28,7 +28,7 @@ const parts: Readonly<Record<string, () => void | Promise<void>>> = {
   literal: () => literalFigures(7001, 300),
   passes: () => passFigures(500),
   coach: () => coachFigures(1001, 10, 60),
-  settling: () => settlingFigures(300),
+  settling: () => settlingFigures(2001, process.argv.includes('--long') ? 200 : 12),
   frets: () => {
     const long = process.argv.includes('--long');
     long ? fretFigures(2001, 334, 27) : fretFigures(1, 30, 12);

@@ -1,288 +1,438 @@
 import { between, normal, type Random, seededRandom } from '@rosefinch/core/maths';
-import { findTuning, targetsOf } from '@rosefinch/core/music';
-import { type NewString, PracticeInstrument } from '@rosefinch/core/practice';
 import {
-  type Creep,
   historyOf,
   type Look,
-  ROOM_DECIDES,
+  outlookNow,
   type SettlingGoal,
+  type SettlingReport,
   type StringSettling,
   settlingReport,
   stepsOf,
-  withNeck,
+  watchedHold,
+  weakest,
 } from '@rosefinch/core/settling';
-import { expectedCoupling, findModel } from '@rosefinch/core/strings';
+import {
+  CREEP_KINDS,
+  CREEP_WORLDS,
+  CreepingInstrument,
+  type CreepKind,
+  type CreepWorld,
+  isNylon,
+  STRINGS_OF,
+} from './foreign/creeping.ts';
 import { quantile } from './print.ts';
 
-const GOAL: SettlingGoal = { tolerance: 5, lesson: 45 * 60 };
-const FORTNIGHT = 14 * 86_400;
-const COURSES = [4, 3, 2, 1] as const;
+const MINUTE = 60;
+const HOUR = 3600;
+const LESSON = 45 * MINUTE;
+const DAY = 24 * HOUR;
+/** Hold times are compared within a working day. */
+const CUT = 8 * HOUR;
+/** What strings are tuned to. */
+const TUNED = 2;
 
-/** What the hands, the room and the strings do in one set of figures. */
-interface Setting {
-  readonly name: string;
-  readonly noise: number;
-  readonly rounds: number;
-  /** Looks after the rounds, a quarter of an hour apart. */
-  readonly later: number;
-  readonly coupling: number;
-  readonly swing: number;
-  readonly law: 'as fitted' | 'two exponentials' | 'slipping';
-}
+/** When the strings are looked at, in seconds after the last pluck of the rounds. */
+const LOOKS = [
+  ['first verdict', 0],
+  ['5 min', 5 * MINUTE],
+  ['11 min', 11 * MINUTE],
+  ['22 min', 22 * MINUTE],
+  ['a night', 10 * HOUR],
+] as const;
+type LookName = (typeof LOOKS)[number][0];
 
-/** A string as it was read, and as it truly was. */
-interface Outcome {
+/** One string at one look: what is said, and what is true. */
+interface Said {
   readonly string: StringSettling;
-  readonly law: Creep['law'] | null;
-  /** Seconds until it truly left the tolerance, all strings brought to their notes. */
-  readonly hold: number;
-  readonly odd: boolean;
-  /** Steps that were told wrongly from the readings, and all steps. */
-  readonly wrongSteps: number;
-  readonly steps: number;
+  /** Seconds until it truly leaves the tolerance, as it stands and once brought up. */
+  readonly stands: number;
+  readonly lifted: number;
+  /** Once brought up, after one more pull and after waiting as long. */
+  readonly pulled: number;
+  readonly waited: number;
+  /** Length of the watch that ends with this look. */
+  readonly watch: number;
+  /** What holds by the watch alone, once brought up. */
+  readonly bound: number;
+  /** The rule of practice says that it is settled: its last round dropped less than the tolerance. */
+  readonly byRule: boolean;
 }
 
-/** Laws of a string, wider than the practice shelf's own. */
-function lawsOf(random: Random, law: Setting['law']): Creep[] {
-  const jump = Math.exp(between(random, Math.log(500), Math.log(3000)));
-  const scale = Math.exp(between(random, Math.log(60), Math.log(900)));
-  const size = between(random, 10, 50);
-  const slow = Math.exp(between(random, Math.log(1800), Math.log(9000)));
-  if (law === 'two exponentials')
-    return [
-      { law: 'exponential', size, scale: 2 * scale, jump },
-      { law: 'exponential', size: between(random, 20, 80), scale: 3 * slow, jump },
-    ];
-  if (random() < 0.5) return [{ law: 'logarithm', size, scale, jump }];
-  return [{ law: 'exponential', size: between(random, 60, 200), scale: slow, jump }];
+interface Seen {
+  readonly name: LookName;
+  readonly strings: readonly Said[];
+  readonly report: SettlingReport;
 }
 
-/** A ukulele with four new strings, settled by hand: read, pulled, read, brought up and read until two plucks agree. */
-function settled(seed: number, set: Setting): Outcome[] {
-  const random = seededRandom(seed * 911);
-  const laws = COURSES.map(() => lawsOf(random, set.law)).reverse();
-  const instrument = findModel('ukulele-concert')!.build('u', 'U');
-  const targets = targetsOf(findTuning(instrument.tuningId)!, 440);
-  const practice = new PracticeInstrument({
-    instrument,
-    targets: targets.map(({ hz }) => hz),
-    detune: [-20, -20, -20, -20],
-    seed,
-    sampleRate: 8000,
-    coupling: set.coupling,
-    creep: laws.map((creep): NewString => ({ creep, age: 30 })),
-    roomSwing: set.swing,
-  });
-  const looks: Look[] = [];
-  const truth = new Map<string, string>();
-  let at = 30_000;
-  const wait = (seconds: number) => {
-    practice.elapse(seconds);
-    at += Math.round(1000 * seconds);
-  };
-  const read = (course: number, step: string) => {
-    const cents = practice.deviation(course) + set.noise * normal(random);
-    const hz = targets[course - 1]!.hz * 2 ** (cents / 1200);
-    looks.push({ at, course, cents, errorCents: set.noise, hz });
-    truth.set(`${course} ${at}`, step);
-    wait(2);
-  };
-  const lift = (course: number) => {
-    bring(practice, course, between(random, -1.2, 1.2));
-    wait(between(random, 6, 12));
-    read(course, 'brought up');
-    read(course, 'again');
-  };
-  for (const course of COURSES) {
-    read(course, 'first');
-    lift(course);
+interface Case {
+  readonly world: CreepWorld;
+  readonly kind: CreepKind;
+  readonly rounds: number;
+  readonly goal: SettlingGoal;
+  readonly slipping?: number;
+}
+
+/** What hands do with an instrument of new strings; the ear hears it as the app does. */
+class Hands {
+  readonly instrument: CreepingInstrument;
+  private readonly random: Random;
+  private readonly looks: Look[] = [];
+  private readonly error: number;
+  readonly strings: readonly number[];
+
+  constructor(
+    seed: number,
+    private readonly of: Case,
+  ) {
+    this.instrument = new CreepingInstrument(of.world, of.kind, seed, of.slipping ?? null);
+    this.random = seededRandom(seed + 77);
+    this.error = seed % 2 === 0 ? 0.25 : 0.5;
+    this.strings = Array.from({ length: STRINGS_OF[of.kind] }, (_, i) => i + 1);
   }
-  for (let round = 0; round < set.rounds; round++) {
-    wait(between(random, 50, 110));
-    for (const course of COURSES) {
-      wait(between(random, 2, 8));
-      read(course, 'waited');
-      practice.stretch(course);
-      // A winding that slips gives by as much every time.
-      if (set.law === 'slipping' && course === 2) bring(practice, 2, practice.deviation(2) - 15);
-      wait(between(random, 4, 8));
-      read(course, 'stretched');
-      lift(course);
-    }
+
+  wait(low: number, high = low): void {
+    this.instrument.wait(between(this.random, low, high));
   }
-  for (let look = 0; look < set.later; look++) {
-    wait(900);
-    for (const course of COURSES) read(course, 'waited');
+
+  pluck(course: number, asked: 'pull' | 'leave' = 'leave'): void {
+    this.wait(4, 7);
+    const cents = this.instrument.read(course, this.error);
+    const at = Math.round(1000 * this.instrument.at);
+    const hz = 200 * 2 ** ((cents + 400 * course) / 1200);
+    this.looks.push({ at, course, cents, errorCents: this.error, hz, asked });
   }
-  return judge(practice, looks, truth, at, set, laws);
-}
 
-/** Turns a peg until its string stands where it is wanted. */
-function bring(practice: PracticeInstrument, course: number, cents: number): void {
-  for (let k = 0; k < 4; k++) {
-    const before = practice.deviation(course);
-    practice.turn(course, 1e-4);
-    const slope = (practice.deviation(course) - before) / 1e-4;
-    practice.turn(course, (cents - before) / slope - 1e-4);
+  bringUp(course: number): void {
+    this.wait(5, 9);
+    this.instrument.lift(course, 0.8 * normal(this.random));
+    this.pluck(course);
   }
-}
 
-function judge(
-  practice: PracticeInstrument,
-  looks: readonly Look[],
-  truth: ReadonlyMap<string, string>,
-  now: number,
-  set: Setting,
-  laws: readonly (readonly Creep[])[],
-): Outcome[] {
-  const matrix = expectedCoupling({ tensions: [1, 1, 1, 1], bridge: 'fixed' }).matrix;
-  const taken = withNeck(stepsOf(looks, [], 2), set.coupling > 0 ? matrix : []);
-  const { strings, odd } = settlingReport({
-    strings: COURSES.map((course) => historyOf(course, 0, taken.get(course) ?? [])),
-    now,
-    goal: GOAL,
-    zone: 'UTC',
-    neck: set.coupling > 0 ? matrix : [],
-  });
-  const oddOnes = odd.map(({ course }) => course);
-  const holds = trueHolds(practice);
-  return strings.map((string) => {
-    const { course, taken: own } = string.history;
-    // Reading again or a moment later is told apart by nobody.
-    const told = (step: string) => (step === 'again' ? 'waited' : step);
-    const wrong = own.filter((t) => told(t.step) !== told(truth.get(`${course} ${t.at}`) ?? ''));
-    const [law, more] = laws[course - 1]!;
-    return {
-      string,
-      law: more ? null : law!.law,
-      hold: holds.get(course)!,
-      odd: oddOnes.includes(course),
-      wrongSteps: wrong.length,
-      steps: own.length,
-    };
-  });
-}
-
-/** All strings brought to their notes and left alone: when each leaves the tolerance. */
-function trueHolds(practice: PracticeInstrument): Map<number, number> {
-  for (let round = 0; round < 6; round++) for (const course of COURSES) bring(practice, course, 0);
-  const holds = new Map<number, number>(COURSES.map((course) => [course, FORTNIGHT]));
-  const open = new Set<number>(COURSES);
-  for (let time = 0; time < FORTNIGHT && open.size > 0; ) {
-    const step = Math.max(1, time * 0.01);
-    practice.elapse(step);
-    time += step;
-    for (const course of open)
-      if (Math.abs(practice.deviation(course)) > GOAL.tolerance) {
-        holds.set(course, time);
-        open.delete(course);
-      }
+  round(course: number): void {
+    this.wait(4, 7);
+    this.instrument.pull(course);
+    this.pluck(course, 'pull');
+    this.bringUp(course);
   }
-  return holds;
-}
 
-const PLAIN: Setting = {
-  name: 'as fitted',
-  noise: 0.25,
-  rounds: 6,
-  later: 0,
-  coupling: 0,
-  swing: 0,
-  law: 'as fitted',
-};
+  look(): void {
+    for (const course of this.strings) this.pluck(course);
+  }
 
-const SETTINGS: readonly Setting[] = [
-  PLAIN,
-  { ...PLAIN, name: 'readings of 0.5 cent', noise: 0.5 },
-  { ...PLAIN, name: 'an hour later', later: 4 },
-  { ...PLAIN, name: 'with a neck and a room', coupling: 0.04, swing: 2 },
-  { ...PLAIN, name: 'two exponentials', law: 'two exponentials' },
-  { ...PLAIN, name: 'string 2 slips', law: 'slipping' },
-  { ...PLAIN, name: 'a room that swings by 6 cents', swing: 6 },
-];
+  get plucks(): number {
+    return this.looks.length;
+  }
 
-/** Hold times, verdicts and steps against the truth of the practice instrument. */
-export function settlingFigures(instruments: number): void {
-  console.log(
-    `\nSettling, ${instruments} seeded ukuleles of four new strings (seeds 1–${instruments}): six rounds in the first twenty minutes, pulls scatter by 10 %, tolerance ${GOAL.tolerance} cents, a lesson of 45 minutes`,
-  );
-  for (const set of SETTINGS) {
-    const all: Outcome[] = [];
-    for (let seed = 1; seed <= instruments; seed++) all.push(...settled(seed, set));
-    console.log(
-      `  ${set.name}: ${figuresOf(set.law === 'slipping' ? all.filter(isSlipping) : all)}`,
+  report(): SettlingReport {
+    // Asked why it fell, the hands say that nobody touched it.
+    const asked = [...stepsOf(this.looks, [], TUNED).values()].flat();
+    const said = asked.flatMap(({ course, at, doubt }) =>
+      doubt ? [{ course, of: at, step: 'waited' as const }] : [],
     );
-  }
-  roundFigures(instruments);
-}
-
-const isSooner = ({ string }: Outcome) => string.holdFromNote!.expected <= ROOM_DECIDES;
-const isSlipping = ({ string }: Outcome) => string.history.course === 2;
-
-function figuresOf(all: readonly Outcome[]): string {
-  const per = (count: number, of: number) => `${((100 * count) / of).toFixed(1)} %`;
-  const silent = all.filter(({ string }) => string.verdict.kind === 'cannot tell');
-  const told = all.filter(({ string }) => string.holdFromNote);
-  const decided = told.filter(
-    ({ string: { settling } }) => settling.kind === 'fitted' && settling.decided,
-  );
-  const right = decided.filter(
-    ({ law, string: { settling } }) =>
-      settling.kind === 'fitted' && settling.fits[0].creep.law === law,
-  );
-  const ratios = decided
-    .filter(isSooner)
-    .map(({ hold, string }) => Math.exp(Math.abs(Math.log(string.holdFromNote!.expected / hold))));
-  const sooner = told.filter(isSooner);
-  const covered = sooner.filter(
-    ({ hold, string: { holdFromNote: h } }) => hold >= h!.low && hold <= h!.high,
-  );
-  const open = told.filter((outcome) => !decided.includes(outcome));
-  const unsafe = (list: readonly Outcome[]) =>
-    list.filter(({ hold, string }) => string.verdict.kind === 'holds' && hold < GOAL.lesson).length;
-  const wrong = all.reduce((sum, { wrongSteps }) => sum + wrongSteps, 0);
-  const steps = all.reduce((sum, outcome) => sum + outcome.steps, 0);
-  return [
-    `cannot tell ${silent.length} of ${all.length}`,
-    `called odd ${all.filter(({ odd }) => odd).length}`,
-    `decided ${per(decided.length, told.length)}, rightly ${per(right.length, decided.length)}`,
-    `hold time when decided within a factor ${quantile(ratios, 0.5, 2)} / ${quantile(ratios, 0.9, 2)}`,
-    `“if the room stays” ${told.length - sooner.length}, else the 80 % interval holds ${per(covered.length, sooner.length)}`,
-    `unsafe yes: decided ${unsafe(decided)} of ${decided.length}, undecided ${unsafe(open)} of ${open.length}`,
-    `steps told wrongly ${wrong} of ${steps}`,
-  ].join('; ');
-}
-
-/** Rounds left, said after the third round and every one since until it holds, against how many were really needed. */
-function roundFigures(instruments: number): void {
-  const MOST = 6;
-  let exact = 0;
-  let near = 0;
-  let n = 0;
-  let silent = 0;
-  for (let seed = 1; seed <= instruments; seed++) {
-    // When each string first holds a lesson, by doing the rounds.
-    const after = Array.from({ length: MOST - 2 }, (_, i) =>
-      settled(seed, { ...PLAIN, rounds: i + 3 }),
-    );
-    COURSES.forEach((_, k) => {
-      const holdsAt = after.findIndex((list) => list[k]!.hold >= GOAL.lesson);
-      for (let i = 0; i < holdsAt; i++) {
-        const { verdict } = after[i]![k]!.string;
-        const said =
-          verdict.kind === 'rounds' ? verdict.rounds.expected : verdict.kind === 'holds' ? 0 : null;
-        if (verdict.kind === 'cannot tell') {
-          silent++;
-          continue;
-        }
-        n++;
-        if (said === holdsAt - i) exact++;
-        if (said !== null && Math.abs(said - (holdsAt - i)) <= 1) near++;
-      }
+    const taken = stepsOf(this.looks, said, TUNED);
+    const material = isNylon(this.of.kind) ? 'nylon' : 'steel';
+    return settlingReport({
+      strings: this.strings.map((c) => historyOf(c, 0, taken.get(c) ?? [], material)),
+      goal: this.of.goal,
+      zone: 'UTC',
+      lessonAt: null,
     });
   }
-  console.log(
-    `  rounds left, from the third round on, strings that hold after at most ${MOST}: exact in ${((100 * exact) / n).toFixed(0)} %, within one in ${((100 * near) / n).toFixed(0)} % of ${n}; “cannot tell” ${silent} more`,
+}
+
+/** Rounds, then looks while nobody touches the strings. */
+function sat(seed: number, of: Case): Sat {
+  const hands = new Hands(seed, of);
+  const { instrument, strings } = hands;
+  for (const course of strings) {
+    instrument.lift(course, 0.8);
+    hands.pluck(course);
+    hands.round(course);
+  }
+  for (let round = 1; round < of.rounds; round++) for (const course of strings) hands.round(course);
+  hands.look();
+  const { plucks } = hands;
+  const minutes = instrument.at / MINUTE;
+  const from = instrument.at;
+  const seen = LOOKS.map(([name, after], i): Seen => {
+    if (i > 0) {
+      instrument.wait(Math.max(0, from + after - instrument.at));
+      hands.look();
+    }
+    return lookAt(name, hands, seed * 10 + i, of);
+  });
+  return { seen, plucks, minutes };
+}
+
+function lookAt(name: LookName, hands: Hands, seed: number, { goal }: Case): Seen {
+  const report = hands.report();
+  const { instrument, strings } = hands;
+  const random = seededRandom(seed);
+  const future = (change: (copy: CreepingInstrument) => void) => {
+    const copy = instrument.copy(seed);
+    change(copy);
+    return copy.holds(goal.tolerance, DAY);
+  };
+  const bring = (copy: CreepingInstrument) => {
+    for (let k = 0; k < 2; k++)
+      for (const course of strings) copy.lift(course, 0.8 * normal(random));
+  };
+  const stands = future(() => {});
+  const lifted = future(bring);
+  const waited = future((copy) => {
+    copy.wait(MINUTE);
+    bring(copy);
+  });
+  const pulled = future((copy) => {
+    for (const course of strings) copy.pull(course);
+    copy.wait(MINUTE);
+    bring(copy);
+  });
+  return {
+    name,
+    report,
+    strings: report.strings.map((string, i): Said => {
+      const { rounds, events, material } = string.history;
+      const last = rounds.at(-1);
+      return {
+        string,
+        stands: stands[i]!,
+        lifted: lifted[i]!,
+        pulled: pulled[i]!,
+        waited: waited[i]!,
+        watch: string.watch?.seconds ?? 0,
+        bound: watchedHold(events, material, goal.tolerance) ?? 0,
+        byRule: last !== undefined && (last.found ?? 0) - last.dropped < goal.tolerance,
+      };
+    }),
+  };
+}
+
+const count = <T>(list: readonly T[], is: (item: T) => boolean) => list.filter(is).length;
+const share = (part: number, of: number) =>
+  of === 0 ? '–' : `${((100 * part) / of).toFixed(part * 20 < of ? 1 : 0)}/${of}`;
+
+/** Median of what was promised against what was true. */
+function ratio(
+  list: readonly Said[],
+  promise: (said: Said) => number,
+  truth: (said: Said) => number,
+): string {
+  return quantile(
+    list.map((said) => Math.min(DAY, promise(said)) / Math.max(1, truth(said))),
+    0.5,
+    2,
   );
+}
+
+const cut = (seconds: number) => Math.min(CUT, seconds);
+const saysYes = ({ holds }: StringSettling) => holds;
+
+/** Every figure of the strings that were seen at one look: shares in percent with what they are of. */
+const FIGURES: Readonly<Record<string, (all: readonly Said[], seen: readonly Seen[]) => string>> = {
+  'no promise': (all) =>
+    share(
+      count(all, ({ string }) => outlookNow(string).promise < 1),
+      all.length,
+    ),
+  'broken, stands': (all) => {
+    const list = all.filter(({ string }) => string.stands);
+    return share(
+      count(list, ({ string, stands }) => stands < string.stands!.promise),
+      list.length,
+    );
+  },
+  'broken, lifted': (all) =>
+    share(
+      count(all, ({ string, lifted }) => lifted < string.lifted.promise),
+      all.length,
+    ),
+  'headline broken': (_, seen) => share(count(seen, isBroken), seen.length),
+  'promise ÷ hold, stands': (all) =>
+    ratio(
+      all.filter(({ string }) => string.stands),
+      ({ string }) => string.stands!.promise,
+      ({ stands }) => stands,
+    ),
+  lifted: (all) =>
+    ratio(
+      all,
+      ({ string }) => string.lifted.promise,
+      ({ lifted }) => lifted,
+    ),
+  'watch alone': (all) =>
+    ratio(
+      all,
+      ({ bound }) => bound,
+      ({ lifted }) => lifted,
+    ),
+  'its broken': (all) =>
+    share(
+      count(all, ({ bound, lifted }) => lifted < bound),
+      all.length,
+    ),
+  '≥ 2 watches of 5': (all) => {
+    const list = all.filter(({ watch, lifted }) => watch > 0 && lifted > 5 * watch);
+    return share(
+      count(list, ({ string, watch }) => string.lifted.promise >= 2 * watch),
+      list.length,
+    );
+  },
+  'yes of holding': (all) => {
+    const list = all.filter(({ lifted }) => lifted >= LESSON);
+    return share(
+      count(list, ({ string }) => saysYes(string)),
+      list.length,
+    );
+  },
+  'yes wrong': (all) => {
+    const list = all.filter(({ string }) => saysYes(string));
+    return share(
+      count(list, ({ lifted }) => lifted < LESSON),
+      list.length,
+    );
+  },
+  'rule of practice wrong': (all) => {
+    const list = all.filter(({ byRule }) => byRule);
+    return share(
+      count(list, ({ lifted }) => lifted < LESSON),
+      list.length,
+    );
+  },
+  '80 % holds': (all) => {
+    const inside = ({
+      string: {
+        lifted: { hold },
+      },
+      lifted,
+    }: Said) => cut(lifted) >= cut(hold.low) && cut(lifted) <= cut(hold.high);
+    return share(count(all, inside), all.length);
+  },
+  width: (all) =>
+    quantile(
+      all.map(
+        ({
+          string: {
+            lifted: { hold },
+          },
+        }) => cut(hold.high) / Math.max(1, cut(hold.low)),
+      ),
+      0.5,
+      1,
+    ),
+  'pulls needless': (all) => {
+    const list = all.filter(({ string }) => string.pull.worth);
+    return share(
+      count(list, ({ lifted }) => lifted >= LESSON),
+      list.length,
+    );
+  },
+  'needed, not advised': (all) => {
+    const list = all.filter(
+      ({ lifted, pulled, waited }) => lifted < LESSON && pulled > WORTH * waited,
+    );
+    return share(
+      count(list, ({ string }) => !string.pull.worth),
+      list.length,
+    );
+  },
+  accused: (all) =>
+    share(
+      count(all, ({ string }) => accuses(string.slips)),
+      all.length,
+    ),
+};
+
+function isBroken({ report, strings }: Seen): boolean {
+  const worst = weakest(report.strings);
+  if (!worst) return false;
+  const { promise } = outlookNow(worst);
+  return strings.some(({ string, stands, lifted }) => (string.stands ? stands : lifted) < promise);
+}
+
+/** A pull that brings so much more hold time than waiting was needed. */
+const WORTH = 1.3;
+const accuses = ({ probability, seen }: StringSettling['slips']) =>
+  probability > 0.9 && seen.length >= 2;
+
+interface Sat {
+  readonly seen: readonly Seen[];
+  readonly plucks: number;
+  readonly minutes: number;
+}
+
+/** Promise, forecast and advice against worlds that the judge does not contain. */
+export function settlingFigures(
+  from: number,
+  n: number,
+  {
+    slipping = Math.ceil(n / 4),
+    worlds = CREEP_WORLDS as readonly CreepWorld[],
+    sets = [
+      [5, 1],
+      [5, 4],
+      [2, 1],
+    ] as readonly (readonly [number, number])[],
+  } = {},
+): void {
+  for (const [tolerance, rounds] of sets) {
+    const goal = { tolerance, lesson: LESSON };
+    console.log(
+      `\nSettling, seeds ${from}–${from + n - 1}, tolerance ${tolerance} cents, a lesson of 45 min, ${rounds} round${rounds > 1 ? 's' : ''}`,
+    );
+    console.log(['', ...Object.keys(FIGURES)].join(' | '));
+    for (const nylon of [true, false]) {
+      const pooled: Sat[] = [];
+      for (const world of worlds)
+        for (const kind of CREEP_KINDS.filter((one) => isNylon(one) === nylon)) {
+          const all = Array.from({ length: n }, (_, i) =>
+            sat(from + i, { world, kind, rounds, goal }),
+          );
+          const minutes = quantile(
+            all.map((one) => one.minutes),
+            0.5,
+            1,
+          );
+          printRows(`${world}, ${kind}, ${all[0]!.plucks} plucks, ${minutes} min`, all);
+          pooled.push(...all);
+        }
+      printRows(nylon ? 'ALL NYLON' : 'ALL STEEL', pooled);
+    }
+  }
+  console.log(`\nSettling, string 2 slips, seeds ${from}–${from + slipping - 1}`);
+  slippingFigures(from, slipping);
+}
+
+/** Instruments of which one string slips: how often it is named, and another one accused. */
+function slippingFigures(from: number, n: number): void {
+  const goal = { tolerance: 5, lesson: LESSON };
+  for (const world of CREEP_WORLDS)
+    for (const kind of CREEP_KINDS) {
+      const all = Array.from({ length: n }, (_, i) =>
+        sat(from + i, { world, kind, rounds: 1, goal, slipping: 2 }),
+      );
+      const named = LOOKS.map(([look]) => {
+        const seen = all.flatMap((one) => one.seen.filter((s) => s.name === look));
+        const strings = seen.flatMap((s) => s.strings.map(({ string }) => string));
+        const its = strings.filter(({ history }) => history.course === 2);
+        const others = strings.filter(({ history }) => history.course !== 2);
+        const accused = (list: readonly StringSettling[]) =>
+          share(
+            count(list, ({ slips }) => accuses(slips)),
+            list.length,
+          );
+        const broken = seen.filter(isBroken).length;
+        return `${look}: named ${accused(its)}, others ${accused(others)}, headline broken ${share(broken, seen.length)}`;
+      });
+      console.log(`${world}, ${kind}, string 2 slips: ${named.join('; ')}`);
+    }
+}
+
+function printRows(name: string, all: readonly Sat[]): void {
+  for (const [look] of LOOKS) {
+    const seen = all.flatMap((one) => one.seen.filter((s) => s.name === look));
+    const strings = seen.flatMap((s) => s.strings);
+    const cells = Object.values(FIGURES).map((figure) => figure(strings, seen));
+    console.log([`${name}: ${look}`, ...cells].join(' | '));
+  }
 }

@@ -4,6 +4,7 @@ import type { Taken } from '../settling/index.ts';
 import { benchAfter, startBench, stringsNow } from '../sitting/index.ts';
 import { outcomeOf, pluckOf, readingAt } from './benchFixture.ts';
 import {
+  type SettleAsked,
   type SettleEffect,
   type SettleInput,
   settleNoticeInWords,
@@ -50,10 +51,11 @@ const FORGOTTEN: SettleInput = { type: 'correct' };
 const heard = (
   outcome: ReturnType<typeof outcomeOf>,
   chosen: number | null = null,
+  told: SettleAsked['told'] = null,
 ): SettleInput => ({
   type: 'heard',
   heard: outcome,
-  asked: { chosen },
+  asked: { chosen, told },
 });
 
 describe('the conversation over new strings', () => {
@@ -62,6 +64,19 @@ describe('the conversation over new strings', () => {
     expect(events[0]).to.have.nested.property('reading.course', 2);
     expect(talk.newest?.nth).to.equal(1);
     expect(talk.notice).to.equal(null);
+  });
+
+  it('keeps what was asked for before the pluck with its reading, of that string alone', () => {
+    const pluck = pluckOf(TARGETS, 2, -30);
+    const asked = (course: number) => play(heard(pluck, null, { course, to: 'pull' })).events[0];
+    expect(asked(2)).to.have.nested.property('reading.asked', 'pull');
+    expect(asked(3)).to.not.have.nested.property('reading.asked');
+  });
+
+  it('a string is chosen for one pluck: then the next one is asked for', () => {
+    const { events } = play(heard(pluckOf(TARGETS, 2, -30), 2));
+    expect(events.map(({ type }) => type)).to.deep.equal(['reading', 'choose']);
+    expect(events[1]).to.have.property('course', null);
   });
 
   it('says why a pluck was no reading until the next one is', () => {

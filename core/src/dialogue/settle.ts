@@ -8,9 +8,10 @@ import type { Hz, Milliseconds } from '../units.ts';
 import { refusalInWords, type Sentence, touchedInWords } from '../words/index.ts';
 import type { Next } from './machine.ts';
 
-/** What the player is asked for: the string that was chosen by hand. */
+/** What the player is asked for: the string that was chosen by hand, and what is to be done with which. */
 export interface SettleAsked {
   readonly chosen: number | null;
+  readonly told: { readonly course: number; readonly to: 'pull' | 'leave' } | null;
 }
 
 /** Why the last pluck was no reading. */
@@ -110,10 +111,12 @@ function otherStep({ step }: Taken): Step {
   return step === 'stretched' ? 'waited' : 'stretched';
 }
 
+const LET_GO: SettleEffect = { do: 'record', event: { type: 'choose', course: null } };
+
 function hear(
   talk: SettleTalk,
   { outcome, track }: Extract<ListenEvent, { type: 'outcome' }>,
-  { chosen }: SettleAsked,
+  { chosen, told }: SettleAsked,
   { state, strings }: SettleWorld,
 ): Stepped {
   const notice = (said: SettleNotice) => still({ ...talk, notice: said });
@@ -122,10 +125,16 @@ function hear(
   const put = hearPluck(outcome, known);
   if ('course' in put) {
     const nth = talk.newest ? talk.newest.nth + 1 : 1;
-    const event = { type: 'reading', reading: put } as const;
+    // What was asked for before this pluck tells a pull from a fall.
+    const read = told?.course === put.course ? { ...put, asked: told.to } : put;
+    const event = { type: 'reading', reading: read } as const;
     return {
-      state: { notice: null, newest: { reading: put, nth } },
-      effects: [{ do: 'record', event, measurement: { reading: outcome, track } }],
+      state: { notice: null, newest: { reading: read, nth } },
+      effects: [
+        { do: 'record', event, measurement: { reading: outcome, track } },
+        // A string is chosen for one pluck: then the next one is asked for.
+        ...(chosen === null ? [] : [LET_GO]),
+      ],
     };
   }
   if (put.kind === 'touched') return notice(put);

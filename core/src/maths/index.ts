@@ -3,3 +3,4 @@ export { powerOfTwo, RealFft } from './fft.ts';
 export { nth, nth64 } from './nth.ts';
 export { between, normal, type Random, seededRandom } from './random.ts';
 export { akaike, median } from './statistics.ts';
+export { temperedDraws, type Unknowns } from './tempered.ts';

@@ -19,6 +19,16 @@ export function normal(random: Random): number {
   return radius * Math.cos(2 * Math.PI * random());
 }
 
+/** Fills a list with draws from the standard normal distribution, two for each radius. */
+export function fillNormal(into: Float64Array, random: Random): void {
+  for (let i = 0; i < into.length; i += 2) {
+    const radius = Math.sqrt(-2 * Math.log(1 - random()));
+    const angle = 2 * Math.PI * random();
+    into[i] = radius * Math.cos(angle);
+    if (i + 1 < into.length) into[i + 1] = radius * Math.sin(angle);
+  }
+}
+
 /** A uniform draw between `low` and `high`. */
 export function between(random: Random, low: number, high: number): number {
   return low + (high - low) * random();

@@ -1,6 +1,6 @@
 import { between, type Random, seededRandom } from '../maths/index.ts';
-import type { Creep } from '../settling/index.ts';
 import type { StringSpec } from '../strings/index.ts';
+import type { Creep } from './creep.ts';
 
 /** Cents over which a new string of a material creeps by the logarithm; invented, nylon and gut far more than steel. */
 const SIZE: Readonly<Record<StringSpec['material'], readonly [number, number]>> = {

@@ -1,4 +1,5 @@
 export { type SoundedCheck, soundCheck } from './check.ts';
+export { type Creep, creepAt } from './creep.ts';
 export { cueTone } from './cue.ts';
 export { practiceDetune } from './detune.ts';
 export { freshCreep } from './fresh.ts';

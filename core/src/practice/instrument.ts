@@ -4,7 +4,6 @@ import { reportedHz } from '../listen/index.ts';
 import type { Random } from '../maths/index.ts';
 import { between, normal, nth, seededRandom } from '../maths/index.ts';
 import { centsBetween, shiftHz } from '../music/index.ts';
-import { type Creep, creepAt } from '../settling/index.ts';
 import type { Course, Instrument } from '../strings/index.ts';
 import {
   frequencyOf,
@@ -16,6 +15,7 @@ import {
   tensionPerTurn,
 } from '../strings/index.ts';
 import type { Cents, Dbfs, Hz, Millimetres, Newtons, Seconds } from '../units.ts';
+import { type Creep, creepAt } from './creep.ts';
 import {
   compensationFor,
   depthOf,

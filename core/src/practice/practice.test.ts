@@ -1,9 +1,9 @@
 import { expect } from 'chai';
 import { readPlucks } from '../listen/index.ts';
 import { findTuning, targetsOf } from '../music/index.ts';
-import { creepAt } from '../settling/index.ts';
 import { steelGuitar } from '../strings/index.ts';
 import {
+  creepAt,
   freshCreep,
   PracticeInstrument,
   referenceTone,

@@ -184,6 +184,12 @@ const session = record<Kept<Session>>({
   changedAt: changedAt(),
 });
 
+const way = () =>
+  among<NonNullable<Restringing['way']>>({
+    'round by round': true,
+    'five pulls': true,
+    high: true,
+  });
 const restringing = record<Kept<Restringing>>({
   id: id(),
   instrumentId: id(),
@@ -201,7 +207,9 @@ const restringing = record<Kept<Restringing>>({
   looks: list(moment(), { max: 1000 }),
   doneAt: nullable(moment()),
   practiceAheadMs: optional(whole(0, 1e13)),
-  lessonAt: optional(moment()),
+  lessonAt: optional(nullable(moment())),
+  lessonCents: optional(positive(50)),
+  way: optional(way()),
   looksFrom: optional(moment()),
   changedAt: changedAt(),
 });
@@ -332,6 +340,7 @@ const event = byField<StampedEvent, 'type'>('type', {
       short: optional(flag()),
       strummed: optional(flag()),
       hz: hz(),
+      asked: optional(among<'pull' | 'leave'>({ pull: true, leave: true })),
       aim: optional(cents()),
     }),
   }),

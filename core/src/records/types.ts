@@ -1,8 +1,9 @@
 import type { FretSheet } from '../intonation/index.ts';
 import type { PluckOutcome } from '../listen/index.ts';
+import type { Way } from '../settling/index.ts';
 import type { SourceKind } from '../sitting/index.ts';
 import type { StringSpec } from '../strings/index.ts';
-import type { EpochMs, Hz, Seconds } from '../units.ts';
+import type { Cents, EpochMs, Hz, Seconds } from '../units.ts';
 
 /** A record that may change, and when it was changed last. */
 export type Kept<T> = T & { readonly changedAt?: EpochMs };
@@ -22,8 +23,12 @@ export interface Restringing {
   }[];
   /** How long a lesson must hold, in minutes. */
   readonly lessonMinutes: number;
+  /** How far a string may be off in a lesson, in cents; the usual where it is missing. */
+  readonly lessonCents?: Cents;
+  /** How these strings are settled; round by round where it is missing. */
+  readonly way?: Way;
   /** When a lesson begins, if one is planned. */
-  readonly lessonAt?: EpochMs;
+  readonly lessonAt?: EpochMs | null;
   /** When to look again, soonest first, as was reckoned last. */
   readonly looks: readonly EpochMs[];
   /** The newest reading that `looks` were reckoned from. */

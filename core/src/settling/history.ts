@@ -1,7 +1,24 @@
 import { nth } from '../maths/index.ts';
+import type { StringSpec } from '../strings/index.ts';
 import type { Cents, EpochMs, Seconds } from '../units.ts';
-import type { SettlingEvent } from './fit.ts';
 import type { Taken } from './steps.ts';
+
+/** One reading of a settling string. */
+export interface SettlingReading {
+  /** Since the string was fitted. */
+  readonly at: Seconds;
+  /** Deviation from the string's target. */
+  readonly cents: Cents;
+  readonly errorCents: Cents;
+}
+
+/** What happened to a settling string, in order. */
+export type SettlingEvent =
+  | ({ readonly kind: 'reading' } & SettlingReading)
+  | { readonly kind: 'stretch'; readonly at: Seconds }
+  | { readonly kind: 'brought up'; readonly at: Seconds }
+  /** The room or the weather has put it elsewhere: it is compared with nothing before, but nobody turned it. */
+  | { readonly kind: 'moved'; readonly at: Seconds };
 
 /** One stretch round of a string: what is missing was not read. */
 export interface StretchRound {
@@ -15,14 +32,17 @@ export interface StretchRound {
 /** A string's readings, told as what happened to it since it was fitted. */
 export interface StringHistory {
   readonly course: number;
+  readonly material: StringSpec['material'];
   readonly fittedAt: EpochMs;
   readonly taken: readonly Taken[];
-  /** For the fit. */
+  /** For the judge. */
   readonly events: readonly SettlingEvent[];
   readonly rounds: readonly StretchRound[];
   /** Sum of all drops that were heard. */
   readonly droppedSoFar: Cents;
   readonly last: Taken | null;
+  /** What the neck and the room did to the last reading: in it, and not in the events. */
+  readonly aside: Cents;
 }
 
 /** Steps after which the string is compared with nothing that was read before. */
@@ -33,6 +53,7 @@ export function historyOf(
   course: number,
   fittedAt: EpochMs,
   taken: readonly Taken[],
+  material: StringSpec['material'],
 ): StringHistory {
   const from = Math.max(
     0,
@@ -41,14 +62,17 @@ export function historyOf(
   const changed = taken[from]?.step === 'new string';
   const began = changed ? nth(taken, from).really : fittedAt;
   const counted = taken.slice(from).filter(({ step }) => step !== 'left out');
+  const last = counted.at(-1) ?? null;
   return {
     course,
+    material,
     fittedAt: began,
     taken,
     events: eventsOf(counted, began),
     rounds: roundsOfTaken(counted),
     droppedSoFar: droppedBy(counted),
-    last: counted.at(-1) ?? null,
+    last,
+    aside: last ? last.cents - ownCents(last) : 0,
   };
 }
 
@@ -63,7 +87,8 @@ function eventsOf(counted: readonly Taken[], began: EpochMs): SettlingEvent[] {
       errorCents: look.errorCents,
     } as const;
     if (look.step === 'stretched') return [{ kind: 'stretch', at }, reading];
-    return FRESH.has(look.step) && i > 0 ? [{ kind: 'brought up', at }, reading] : [reading];
+    if (i === 0 || !FRESH.has(look.step)) return [reading];
+    return [{ kind: look.step === 'room' ? 'moved' : 'brought up', at }, reading];
   });
 }
 
@@ -89,9 +114,9 @@ export function dropsOf(rounds: readonly StretchRound[]): Cents[] {
   return rounds.flatMap(({ found, dropped }) => (found === null ? [] : found - dropped));
 }
 
-/** Without what the neck did to it. */
-function ownCents({ cents, neck = 0 }: Taken): Cents {
-  return cents - neck;
+/** Without what the neck and the room did to it. */
+function ownCents({ cents, neck = 0, room = 0 }: Taken): Cents {
+  return cents - neck - room;
 }
 
 function droppedBy(counted: readonly Taken[]): Cents {

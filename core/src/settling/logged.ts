@@ -38,11 +38,12 @@ export function looksOf(
 
 function lookOf({ event }: Line, capo: number, targets: readonly Target[]): Look[] {
   if (event.type !== 'reading') return [];
-  const { course, errorCents, hz } = event.reading;
+  const { course, errorCents, hz, asked } = event.reading;
   const target = targets[course - 1];
   if (!target) return [];
   const open = shiftHz(hz, -100 * capo);
-  return [{ at: event.at, course, cents: centsBetween(target.hz, open), errorCents, hz: open }];
+  const cents = centsBetween(target.hz, open);
+  return [{ at: event.at, course, cents, errorCents, hz: open, ...(asked && { asked }) }];
 }
 
 /** What the teacher has said of the readings. */

@@ -1,7 +1,7 @@
 import { TZDate } from '@date-fns/tz';
-import type { Cents, EpochMs } from '../units.ts';
-import { FARTHEST, holdOf } from './forecast.ts';
-import type { StringSettling } from './verdict.ts';
+import type { EpochMs } from '../units.ts';
+import { FARTHEST, outlookOf } from './outlook.ts';
+import type { Judged, SettlingGoal } from './verdict.ts';
 
 /** A look that is due. */
 export interface NextLook {
@@ -28,25 +28,25 @@ export interface LookDay {
   /** IANA time zone of the teacher. */
   readonly zone: string;
   /** The strings must hold from here: they are looked at before it. */
-  readonly lessonAt?: EpochMs;
+  readonly lessonAt: EpochMs | null;
 }
 
 /**
- * When to look again: first at the lower end of the time that the first string holds, or before
+ * When to look again: first when the shortest promise ends, or before
  * the lesson if that comes sooner; then, all brought to their notes each time, as long as they
  * are expected to hold; on whole quarter hours of the teacher's waking day, three times a day
  * at most, for a fortnight.
  */
 export function looksAhead(
-  strings: readonly StringSettling[],
+  strings: readonly Judged[],
   now: EpochMs,
-  tolerance: Cents,
+  goal: SettlingGoal,
   { zone, lessonAt }: LookDay,
 ): NextLook[] {
   const looks: NextLook[] = [];
   let from = now;
   while (looks.length < MOST_LOOKS) {
-    const first = firstToLeave(strings, now, from, tolerance, looks.length === 0);
+    const first = firstToLeave(strings, now, from, goal);
     if (!first) break;
     const soonest = from + (looks.length === 0 ? QUARTER_MS : APART_MS);
     const due = Math.max(soonest, from + 1000 * first.holds);
@@ -60,8 +60,8 @@ export function looksAhead(
 }
 
 /** A quarter hour is left for the look itself. */
-function beforeLesson(due: EpochMs, now: EpochMs, lessonAt: EpochMs | undefined): EpochMs {
-  if (lessonAt === undefined || lessonAt - QUARTER_MS <= now) return due;
+function beforeLesson(due: EpochMs, now: EpochMs, lessonAt: EpochMs | null): EpochMs {
+  if (lessonAt === null || lessonAt - QUARTER_MS <= now) return due;
   return Math.min(due, lessonAt - QUARTER_MS);
 }
 
@@ -101,19 +101,29 @@ export function isNight(at: EpochMs, zone: string): boolean {
 
 /** The string that leaves first after a look, and how long it holds. */
 function firstToLeave(
-  strings: readonly StringSettling[],
+  strings: readonly Judged[],
   now: EpochMs,
   from: EpochMs,
-  tolerance: Cents,
-  asItIs: boolean,
+  goal: SettlingGoal,
 ): { course: number; holds: number } | null {
   let first: { course: number; holds: number } | null = null;
-  for (const { settling, age, hold, history } of strings) {
-    if (settling.kind !== 'fitted' || !hold) continue;
-    const later = { at: age + (from - now) / 1000, cents: 0, errorCents: 0 };
+  for (const { draws, settling } of strings) {
+    const { history, stands } = settling;
+    if (!history.last) continue;
+    const wait = (from - history.last.really) / 1000;
     // The first look errs on the safe side; the later ones are planned anew by then.
     const holds =
-      asItIs && hold.expected > 0 ? hold.low : holdOf(settling, later, tolerance).expected;
+      from === now && stands
+        ? stands.hold.low
+        : outlookOf(
+            draws,
+            { wait, lifted: true },
+            {
+              ...goal,
+              aim: goal.high ?? 0,
+              material: history.material,
+            },
+          ).hold.expected;
     if (!first || holds < first.holds) first = { course: history.course, holds };
   }
   return first;

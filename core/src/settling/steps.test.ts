@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import type { Said } from '../sitting/index.ts';
-import { historyOf, type Look, roundsUntilSmall, stepsOf, withNeck } from './index.ts';
+import { historyOf, type Look, stepsOf, type Taken, withNeck } from './index.ts';
 
 const AT = Date.UTC(2026, 10, 25, 9);
 const C4 = 261.6256;
@@ -44,7 +44,7 @@ describe('steps of settling, told from the sound', () => {
 
   it('make the rounds, the drops and the events of the fit', () => {
     const taken = stepsOf(TWO_ROUNDS, [], 2).get(3)!;
-    const history = historyOf(3, AT - 60_000, taken);
+    const history = historyOf(3, AT - 60_000, taken, 'nylon');
     expect(history.rounds).to.deep.equal([
       { found: -6, dropped: -31, left: 0.4 },
       { found: -1.2, dropped: -14, left: 6 },
@@ -64,12 +64,12 @@ describe('steps of settling, told from the sound', () => {
   it('a rise after an absence is asked about, and does not count meanwhile', () => {
     const looks = [look(3, 0, -1), look(3, 30, -1.5), look(3, 7200, 9)];
     expect(told(looks)).to.deep.equal(['first', 'waited', 'rose']);
-    const history = historyOf(3, AT, stepsOf(looks, [], 2).get(3)!);
+    const history = historyOf(3, AT, stepsOf(looks, [], 2).get(3)!, 'nylon');
     expect(history.last?.cents).to.equal(-1.5);
     expect(history.taken).to.have.length(3);
     const said: Said = { course: 3, of: AT + 7_200_000, step: 'retuned' };
     expect(told(looks, [said])).to.deep.equal(['first', 'waited', 'retuned']);
-    expect(historyOf(3, AT, stepsOf(looks, [said], 2).get(3)!).last?.cents).to.equal(9);
+    expect(historyOf(3, AT, stepsOf(looks, [said], 2).get(3)!, 'nylon').last?.cents).to.equal(9);
   });
 
   it('a fall beyond what a string can do by itself is asked about: creep only slows down', () => {
@@ -77,6 +77,16 @@ describe('steps of settling, told from the sound', () => {
     const slow = [look(3, 0, 0), look(3, 200, -1)];
     expect(told([...slow, look(3, 7400, -30)])[2]).to.equal('waited');
     expect(told([...slow, look(3, 7400, -150)])[2]).to.equal('fell');
+  });
+
+  it('what was asked for before a pluck tells a pull from a fall', () => {
+    const slow = [look(3, 0, 0), look(3, 60, -1)];
+    const small = { ...look(3, 70, -2.5), asked: 'pull' } as const;
+    expect(told([...slow, small])[2]).to.equal('stretched');
+    expect(told([...slow, look(3, 70, -12)])[2]).to.equal('stretched');
+    // It was to be left alone: nobody is taken to have pulled it.
+    expect(told([...slow, { ...look(3, 70, -12), asked: 'leave' }])[2]).to.equal('fell');
+    expect(told([...slow, { ...look(3, 120, -2), asked: 'leave' }])[2]).to.equal('waited');
   });
 
   it('a string that sounds like another one is asked about', () => {
@@ -88,7 +98,7 @@ describe('steps of settling, told from the sound', () => {
   it('a string changed in the middle begins anew', () => {
     const said: Said = { course: 3, of: AT + 7_200_000, step: 'new string' };
     const looks = [...TWO_ROUNDS.slice(0, 6), look(3, 7200, -45), look(3, 7300, -60)];
-    const history = historyOf(3, AT - 60_000, stepsOf(looks, [said], 2).get(3)!);
+    const history = historyOf(3, AT - 60_000, stepsOf(looks, [said], 2).get(3)!, 'nylon');
     expect(history.fittedAt).to.equal(AT + 7_200_000);
     expect(history.rounds).to.deep.equal([]);
     expect(history.taken).to.have.length(8);
@@ -140,12 +150,50 @@ describe('what the neck does to a reading', () => {
   });
 });
 
-describe('the rule of equal ratios', () => {
-  // From 40 to 10 in three rounds the ratio is a half; from 10 below 2 it takes ln 5 / ln 2 = 2.3.
-  it('counts rounds until one drops less than the tolerance', () => {
-    expect(roundsUntilSmall([40, 20, 10], 2)).to.equal(3);
-    expect(roundsUntilSmall([40, 1.5], 2)).to.equal(0);
-    expect(roundsUntilSmall([40], 2)).to.equal(null);
-    expect(roundsUntilSmall([10, 12], 2)).to.equal(null);
+describe('rounds of a string', () => {
+  const taken = (steps: readonly (readonly [Taken['step'], number])[]): Taken[] =>
+    steps.map(([step, cents], i) => ({
+      at: 1000 * i,
+      really: 1000 * i,
+      course: 1,
+      cents,
+      errorCents: 0.3,
+      hz: 200,
+      step,
+      byHand: false,
+      doubt: null,
+    }));
+
+  it('several plucks of the dropped string are one drop: the last of them', () => {
+    const { rounds } = historyOf(
+      1,
+      0,
+      taken([
+        ['first', 0],
+        ['stretched', -12],
+        ['again', -12.4],
+        ['again', -12.6],
+        ['brought up', 0.2],
+      ]),
+      'nylon',
+    );
+    expect(rounds).to.deep.equal([{ found: 0, dropped: -12.6, left: 0.2 }]);
+  });
+
+  it('pulled again before it was brought up, it was left nowhere', () => {
+    const { rounds } = historyOf(
+      1,
+      0,
+      taken([
+        ['first', 0],
+        ['stretched', -12],
+        ['stretched', -18],
+      ]),
+      'nylon',
+    );
+    expect(rounds).to.deep.equal([
+      { found: 0, dropped: -12, left: null },
+      { found: -12, dropped: -18, left: null },
+    ]);
   });
 });

@@ -10,6 +10,8 @@ export interface Look {
   readonly cents: Cents;
   readonly errorCents: Cents;
   readonly hz: Hz;
+  /** What was asked for before this pluck. */
+  readonly asked?: 'pull' | 'leave';
 }
 
 /** Why a reading cannot be understood from the sound alone. */
@@ -34,6 +36,8 @@ export interface Taken extends Look {
   readonly really: EpochMs;
   /** What the other strings did to it by bending the neck, where that is known. */
   readonly neck?: Cents;
+  /** What the room did to it since the first reading, where old strings tell. */
+  readonly room?: Cents;
 }
 
 /** Two plucks this close in time are of one moment, in ms. */
@@ -126,9 +130,12 @@ function guessOf(
   if (gap > ABSENT) return afterAbsence(change, noise, byItself);
   if (change > beyond(LEAST_RISE)) return sure('brought up');
   if (change >= -noise) return sure(gap < ONE_MOMENT ? 'again' : 'waited');
+  if (now.asked === 'pull') return sure('stretched');
   // Too high and put right: the peg, not the string.
   if (before.cents > tolerance && TURNED.has(before.step)) return sure('let down');
-  return sure(-change <= byItself ? 'waited' : 'stretched');
+  if (-change <= byItself) return sure('waited');
+  // Nobody was to touch it: it is asked about.
+  return now.asked === 'leave' ? doubtful({ kind: 'fell', cents: -change }) : sure('stretched');
 }
 
 /** Nobody was there: what moved it has to be asked, unless it dropped as strings do. */

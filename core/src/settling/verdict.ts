@@ -1,211 +1,143 @@
-import { median } from '../maths/index.ts';
-import type { Cents, EpochMs, Seconds } from '../units.ts';
-import { type CreepFit, type Settling, settle } from './fit.ts';
-import {
-  cautiousFit,
-  type Hold,
-  holdOf,
-  roundsOf,
-  type SettlingPoint,
-  type Span,
-  waitOf,
-} from './forecast.ts';
-import { dropsOf, type StringHistory } from './history.ts';
+import type { Cents, Seconds } from '../units.ts';
+import { type Draw, drawsOf } from './creeping.ts';
+import type { StringHistory } from './history.ts';
+import { type Outlook, outlookOf, type Wanted } from './outlook.ts';
+import { type PullAdvice, pullAdvice } from './pulls.ts';
+import { dropsSeen, type Slips, slipsOf } from './slips.ts';
+import { type Watch, watchedHold, watchNeeded, watchOf } from './watch.ts';
 
 /** What is asked of the strings. */
 export interface SettlingGoal {
+  /** Cents that a string may be off in a lesson; more than it is tuned to. */
   readonly tolerance: Cents;
   /** How long a lesson lasts. */
   readonly lesson: Seconds;
+  /** Pulls before each reading; one where it is missing. */
+  readonly pulls?: number;
+  /** How much above its note a string is tuned; 0 where it is missing. */
+  readonly high?: Cents;
 }
 
-/** Whether a string holds a lesson, once it is at its note. */
-export type Verdict =
-  | { readonly kind: 'more readings'; readonly wanted: number }
-  /** The readings follow neither law. */
-  | { readonly kind: 'cannot tell' }
-  | { readonly kind: 'holds' }
-  | { readonly kind: 'rounds'; readonly rounds: Span }
-  /** Better left to itself for so long than pulled again. */
-  | { readonly kind: 'wait'; readonly wait: Span }
-  /** Not within a fortnight. */
-  | { readonly kind: 'not soon' };
-
-/** All that is said of a settling string. */
+/** All that is said of a settling string, as of the newest reading of all strings. */
 export interface StringSettling {
   readonly history: StringHistory;
-  readonly settling: Settling;
-  /** From where the string is now; null before that can be told. */
-  readonly hold: Hold | null;
-  /** From its note, once it is brought up. */
-  readonly holdFromNote: Hold | null;
-  readonly verdict: Verdict;
-  /** Rounds until one drops less than the tolerance, by the rule of equal ratios; only while there is no better. */
-  readonly roundsByDrops: number | null;
-  /** Age now, as the fits count it, in seconds. */
-  readonly age: Seconds;
+  /** As it stands; null where it is out of tune. */
+  readonly stands: Outlook | null;
+  /** Once it is brought to its note: now, or for the lesson that is planned. */
+  readonly lifted: Outlook;
+  /** It holds the lesson, once it is brought to its note. */
+  readonly holds: boolean;
+  readonly watch: Watch | null;
+  /** Left alone for so long from its last reading on, one pluck would make the lesson sure; null where that is not soon. */
+  readonly sureAfter: Seconds | null;
+  readonly pull: PullAdvice;
+  readonly slips: Slips;
 }
 
-/** More rounds than this nobody pulls in one go. */
-const MOST_ROUNDS = 4;
-/** Beyond this many standard deviations the readings follow neither law. */
-const STRANGE = 3.5;
+/** It is said to hold the lesson from this probability on, and where the watch alone vouches for such a share of it. */
+const SURE = 0.92;
+const WATCHED_SHARE = 1 / 3;
+/** The promise is at most so many times what holds by the watch alone: after a night the draws are too sure. */
+const BEYOND_WATCH = 1.5;
+/** … and less of a watch shorter than this: what a pull and a lift leave behind is still going on. */
+const SHORT_WATCH: Seconds = 150;
+const BEYOND_SHORT = 1.2;
+/** A string near the edge of what a lesson allows that may leave within this is brought up as one that has left. */
+const AT_THE_EDGE: Seconds = 20;
+const NEAR_EDGE = 0.5;
+/** Before any watch nothing longer is promised. */
+const UNWATCHED: Seconds = 120;
+
+/** A string's draws and what they say. */
+export interface Judged {
+  readonly draws: readonly Draw[];
+  readonly settling: StringSettling;
+}
 
 /**
- * Everything about one string at this moment.
- * @param relief cents by which the neck will have lifted the string after so long, because
- * the other strings creep too
- * @param settling its fit, where that was made already
+ * Everything about one string that was read.
+ * @param since time since its last reading at which it is judged
+ * @param ahead time from there until the lesson; 0 where none is planned
  */
-export function settlingOf(
+export function judgedString(
   history: StringHistory,
-  now: EpochMs,
-  goal: SettlingGoal,
-  relief: (hold: Seconds) => Cents = () => 0,
-  settling: Settling = settle(history.events),
-): StringSettling {
-  const { last } = history;
-  const age = Math.max(1, (now - history.fittedAt) / 1000);
-  const roundsByDrops = roundsUntilSmall(dropsOf(history.rounds), goal.tolerance);
-  const nothing = { history, settling, hold: null, holdFromNote: null, roundsByDrops, age };
-  if (settling.kind === 'more readings' || !last)
-    return {
-      ...nothing,
-      verdict: {
-        kind: 'more readings',
-        wanted: settling.kind === 'more readings' ? settling.wanted : 1,
-      },
-    };
-  if (isStrange(settling.fits[0]) || !shrinks(history, goal.tolerance))
-    return { ...nothing, verdict: { kind: 'cannot tell' } };
-  const read = {
-    at: (last.really - history.fittedAt) / 1000,
-    cents: last.cents,
-    errorCents: last.errorCents,
-  };
-  // What it has dropped since it was read is part of the forecast.
-  const since = (now - last.really) / 1000;
-  const held = (standing: SettlingPoint) => {
-    const alone = holdOf(settling, standing, goal.tolerance);
-    return holdOf(settling, standing, goal.tolerance + relief(alone.expected));
-  };
-  const hold = laterBy(held(read), since);
-  const holdFromNote = held({ at: age, cents: 0, errorCents: 0 });
+  since: Seconds,
+  ahead: Seconds,
+  { tolerance, lesson, pulls = 1, high = 0 }: SettlingGoal,
+): Judged {
+  const { material, events, aside } = history;
+  const seen = dropsSeen(history.taken);
+  const wanted: Wanted = { material, tolerance, lesson, aim: high };
+  const draws = drawsOf(events, { material, mightSlip: seen.length > 0, pulls }).map((draw) => ({
+    ...draw,
+    cents: draw.cents + aside,
+  }));
+  const watch = watchOf(events);
+  const stands = standsOf(draws, history, since, wanted);
+  const watched = watchedHold(events, material, tolerance);
+  const lifted = capped(
+    outlookOf(draws, { wait: since + ahead, lifted: true }, wanted),
+    watched,
+    watch,
+  );
   return {
-    history,
-    settling,
-    hold,
-    holdFromNote,
-    verdict: verdictOf(settling, holdFromNote, age, goal),
-    roundsByDrops,
-    age,
+    draws,
+    settling: {
+      history,
+      stands,
+      lifted,
+      watch,
+      holds: lifted.lesson >= SURE && (watched ?? 0) >= WATCHED_SHARE * lesson,
+      sureAfter: watchNeeded(draws, events, wanted),
+      pull: pullAdvice(draws, since, ahead, watch?.seconds ?? 0, wanted),
+      slips: slipsOf(draws, seen),
+    },
   };
 }
 
-function laterBy({ expected, low, high }: Hold, since: Seconds): Hold {
-  const from = (time: Seconds) => Math.max(0, time - since);
-  return { expected: from(expected), low: from(low), high: from(high) };
+/** As it stands: nothing of a string that is out of tune, or that may be at any moment. */
+function standsOf(
+  draws: readonly Draw[],
+  { events, last }: StringHistory,
+  since: Seconds,
+  wanted: Wanted,
+): Outlook | null {
+  const { material, tolerance } = wanted;
+  if (!last || Math.abs(last.cents) > tolerance) return null;
+  const watched = watchedHold(events, material, tolerance, last.cents);
+  const then = capped(
+    outlookOf(draws, { wait: 0, lifted: false }, wanted),
+    watched,
+    watchOf(events),
+  );
+  const isNearEdge = Math.abs(last.cents) > NEAR_EDGE * tolerance;
+  if (isNearEdge && then.promise < AT_THE_EDGE) return null;
+  const { hold, promise } = then;
+  const left = (seconds: Seconds) => Math.max(0, seconds - since);
+  return {
+    promise: left(promise),
+    hold: { expected: left(hold.expected), low: left(hold.low), high: left(hold.high) },
+    lesson: outlookOf(draws, { wait: since, lifted: false }, wanted).lesson,
+  };
 }
 
-function verdictOf(
-  settling: Extract<Settling, { kind: 'fitted' }>,
-  hold: Hold,
-  age: Seconds,
-  { tolerance, lesson }: SettlingGoal,
-): Verdict {
-  // What is said for certain goes by the lower end.
-  if (hold.low >= lesson) return { kind: 'holds' };
-  const rounds = roundsOf(settling, age, tolerance, lesson);
-  if (rounds && rounds.expected <= MOST_ROUNDS)
-    return { kind: 'rounds', rounds: { ...rounds, expected: Math.max(1, rounds.expected) } };
-  const wait = waitOf(settling, age, tolerance, lesson);
-  if (wait) return { kind: 'wait', wait };
-  return { kind: 'not soon' };
+/** The promise goes no further than what was watched allows. */
+function capped(outlook: Outlook, watched: Seconds | null, watch: Watch | null): Outlook {
+  const beyond = watch && watch.seconds < SHORT_WATCH ? BEYOND_SHORT : BEYOND_WATCH;
+  const most = watched === null ? UNWATCHED : beyond * watched;
+  return { ...outlook, promise: Math.min(outlook.promise, most) };
 }
 
-/** Rounds that must have been seen before drops are said not to shrink, and how far back they are compared. */
-const ROUNDS_SEEN = 4;
-const BACK = 2;
-/** A drop above this share of the one two rounds before has not shrunk. */
-const NOT_SHRUNK = 0.85;
-
-/** False where pulls go on giving by as much as before: that is no creep. */
-function shrinks({ rounds }: StringHistory, tolerance: Cents): boolean {
-  const drops = dropsOf(rounds);
-  const [last = 0, before = 0] = [drops.at(-1), drops.at(-1 - BACK)];
-  return drops.length < ROUNDS_SEEN || last <= tolerance || last <= NOT_SHRUNK * before;
+/** What is said of a string: as it stands, or once brought up where it is out of tune. */
+export function outlookNow({ stands, lifted }: StringSettling): Outlook {
+  return stands ?? lifted;
 }
 
-/** The fit leaves more than its readings' errors and unequal rounds can explain. */
-function isStrange({ chiSquare, freedom }: CreepFit): boolean {
-  return freedom > 0 && chiSquare > freedom + STRANGE * Math.sqrt(2 * freedom);
-}
-
-/**
- * Rounds until one drops less than the tolerance, if each drops by the same share of the
- * one before: n = ln(tol/d)/ln q, rounded up; null with fewer than two, or where they do
- * not shrink.
- */
-export function roundsUntilSmall(drops: readonly Cents[], tolerance: Cents): number | null {
-  const [first, last] = [drops[0], drops.at(-1)];
-  if (drops.length < 2 || first === undefined || last === undefined || first <= 0) return null;
-  if (last <= tolerance) return 0;
-  const ratio = (last / first) ** (1 / (drops.length - 1));
-  return ratio >= 1 ? null : Math.ceil(Math.log(tolerance / last) / Math.log(ratio));
-}
-
-/** Why a string is unlike the others. */
-export interface Odd {
-  readonly course: number;
-  readonly why: 'drops do not shrink' | 'follows neither law' | 'holds far shorter';
-}
-
-const FAR_SHORTER = 8;
-
-/** Strings that behave unlike the others: a slipping winding, a bad peg. */
-export function oddStrings(strings: readonly StringSettling[], tolerance: Cents): Odd[] {
-  return strings.flatMap((string): Odd[] => {
-    const { course } = string.history;
-    const others = strings.filter((other) => other !== string);
-    if (!shrinks(string.history, tolerance)) return [{ course, why: 'drops do not shrink' }];
-    if (string.verdict.kind === 'cannot tell') return [{ course, why: 'follows neither law' }];
-    const holds = others.flatMap((other) => other.holdFromNote?.expected ?? []);
-    const own = string.holdFromNote;
-    if (own && holds.length >= 2 && own.high * FAR_SHORTER < median(holds))
-      return [{ course, why: 'holds far shorter' }];
-    return [];
-  });
-}
-
-/** Verdicts from the best to the worst; of equal ones the longer is the worse. */
-const BY_RANK: readonly Verdict['kind'][] = [
-  'holds',
-  'rounds',
-  'wait',
-  'not soon',
-  'cannot tell',
-  'more readings',
-];
-
-/** Whether the whole instrument holds a lesson: what its worst string says. */
-export function worstVerdict(strings: readonly StringSettling[]): StringSettling | null {
+/** The string that decides for the instrument: the one with the shortest promise. */
+export function weakest(strings: readonly StringSettling[]): StringSettling | null {
   return strings.reduce<StringSettling | null>(
-    (worst, string) => (worst && !isWorse(string.verdict, worst.verdict) ? worst : string),
+    (worst, string) =>
+      worst && outlookNow(worst).promise <= outlookNow(string).promise ? worst : string,
     null,
   );
-}
-
-function isWorse(a: Verdict, b: Verdict): boolean {
-  if (a.kind !== b.kind) return BY_RANK.indexOf(a.kind) > BY_RANK.indexOf(b.kind);
-  return lengthOf(a) > lengthOf(b);
-}
-
-function lengthOf(verdict: Verdict): number {
-  if (verdict.kind === 'wait') return verdict.wait.expected;
-  return verdict.kind === 'rounds' ? verdict.rounds.expected : 0;
-}
-
-/** The law that a curve is drawn by: the better one, or the one that holds shorter where that is open. */
-export function drawnFit({ settling, age }: StringSettling, tolerance: Cents): CreepFit | null {
-  return settling.kind === 'fitted' ? cautiousFit(settling, age, tolerance) : null;
 }

@@ -18,6 +18,8 @@ export interface StringReading {
   /** Heard in a strum, with all others: two such close a string only where their error allows it. */
   readonly strummed?: boolean;
   readonly hz: Hz;
+  /** New strings: what was asked for before this pluck, to pull the string or to leave it alone. */
+  readonly asked?: 'pull' | 'leave';
   /**
    * Where the string was to be brought, in cents from its target, so that it lands there
    * once the others have been tuned; absent is 0.

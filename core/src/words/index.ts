@@ -44,19 +44,20 @@ export { type Saying, sayingInWords } from './saying.ts';
 export { capital, type Sentence } from './sentence.ts';
 export {
   type Clock,
+  chanceInWords,
   doubtInWords,
-  headlineOf,
   holdInWords,
+  lessonAsked,
+  lessonChance,
   lessonInWords,
   lookInWords,
-  oddInWords,
-  oddTaskInWords,
   questionOf,
   STEP_WORDS,
-  verdictInWords,
-  verdictSpan,
+  slipsInWords,
+  standingInWords,
+  sureInWords,
 } from './settling.ts';
-export { settlingTaskInWords } from './settlingTask.ts';
+export { type AtRest, settlingTaskInWords } from './settlingTask.ts';
 export { type StrumFacts, strumInWords, strummedInWords } from './strum.ts';
 export { touchedInWords } from './touched.ts';
 export { pegInWords, saidTurns, turnInWords } from './turns.ts';

@@ -1,98 +1,107 @@
 import { expect } from 'chai';
-import type { StringSettling, Verdict } from '../settling/index.ts';
+import type { StringSettling } from '../settling/index.ts';
 import {
-  headlineOf,
+  chanceInWords,
   holdInWords,
+  lessonAsked,
   lookInWords,
   questionOf,
-  verdictInWords,
-  verdictSpan,
+  slipsInWords,
+  standingInWords,
+  sureInWords,
 } from './settling.ts';
 
-const CLOCK = { now: Date.UTC(2026, 10, 25, 9), zone: 'Europe/London', reader: 'en-GB' };
-const span = (expected: number, low: number, high: number) => ({ expected, low, high });
-const string = (verdict: Verdict, change: Partial<StringSettling> = {}): StringSettling => ({
+const NOW = Date.UTC(2026, 10, 25, 9);
+const CLOCK = { now: NOW, zone: 'Europe/London', reader: 'en-GB' };
+const outlook = (promise: number, lesson: number) => ({
+  promise,
+  hold: { expected: 3600, low: 1500, high: 10_800 },
+  lesson,
+});
+const string = (course: number, change: Partial<StringSettling> = {}): StringSettling => ({
   history: {
-    course: 3,
+    course,
+    material: 'nylon',
     fittedAt: 0,
     taken: [],
     events: [],
     rounds: [],
     droppedSoFar: 0,
     last: null,
+    aside: 0,
   },
-  settling: { kind: 'more readings', wanted: 2 },
-  hold: null,
-  holdFromNote: null,
-  verdict,
-  roundsByDrops: null,
-  age: 0,
+  stands: outlook(1200, 0.8),
+  lifted: outlook(900, 0.8),
+  holds: false,
+  watch: null,
+  sureAfter: null,
+  pull: { worth: false, pulled: outlook(1, 0), waited: outlook(1, 0) },
+  slips: { probability: 0, seen: [] },
   ...change,
 });
 
-describe('verdicts of new strings in words', () => {
-  const cases: readonly (readonly [Verdict, string, string, string])[] = [
-    [{ kind: 'holds' }, 'yes', '', 'Holds a 45-minute lesson.'],
-    [
-      { kind: 'rounds', rounds: span(2, 1, 4) },
-      'in 2 rounds',
-      '1 to 4',
-      'Holds a 45-minute lesson in 2 rounds: string 3 needs most.',
-    ],
-    [
-      { kind: 'rounds', rounds: span(1, 1, Number.POSITIVE_INFINITY) },
-      'in 1 round',
-      '1 to many',
-      'Holds a 45-minute lesson in 1 round: string 3 needs most.',
-    ],
-    [
-      { kind: 'wait', wait: span(22 * 3600, 18 * 3600, 26 * 3600) },
-      'from tomorrow 07:00 on',
-      '18 h to 1 day',
-      'Holds a 45-minute lesson from tomorrow 07:00 on, left alone: string 3 takes longest.',
-    ],
-    [
-      { kind: 'more readings', wanted: 2 },
-      'needs 2 more readings',
-      '',
-      'Too early to tell: string 3 needs 2 more readings.',
-    ],
-    [
-      { kind: 'cannot tell' },
-      'cannot tell',
-      '',
-      'Cannot tell whether it holds a 45-minute lesson: string 3 does not settle as strings do.',
-    ],
-    [
-      { kind: 'not soon' },
-      'not within 14 days',
-      '',
-      'String 3 will not hold a 45-minute lesson within 14 days.',
-    ],
-  ];
-  for (const [verdict, words, sure, headline] of cases)
-    it(`${verdict.kind}: ${words}`, () => {
-      expect(verdictInWords(verdict, CLOCK)).to.equal(words);
-      expect(verdictSpan(verdict)).to.equal(sure);
-      expect(headlineOf(string(verdict), 45, CLOCK)).to.equal(headline);
-    });
-});
-
-describe('hold times in words', () => {
-  it('are from where the string is, or from its note once it has left', () => {
-    const fromNote = span(2400, 1200, 3600);
-    const at = (hold: ReturnType<typeof span> | null) =>
-      holdInWords(string({ kind: 'holds' }, { hold, holdFromNote: fromNote }));
-    expect(at(span(600, 300, 1200))).to.equal('10 min (5 min to 20 min)');
-    expect(at(span(0, 0, 0))).to.equal('40 min (20 min to 1 h)');
-    expect(holdInWords(string({ kind: 'cannot tell' }))).to.equal('');
+describe('what new strings hold, in words', () => {
+  it('as a string stands: how long it is sure, and the lesson', () => {
+    expect(standingInWords(string(3))).to.equal('sure 20 min · lesson 8 in 10');
+    expect(standingInWords(string(3, { holds: true }))).to.equal('sure 20 min · holds the lesson');
+    expect(standingInWords(string(3, { stands: null }))).to.equal(
+      'not in tune · once up, sure 15 min',
+    );
   });
 
-  it('beyond some hours rest on the room', () => {
-    const hold = span(20 * 86_400, 3600, 20 * 86_400);
-    expect(holdInWords(string({ kind: 'holds' }, { hold }))).to.equal(
-      '14 days + (1 h to 14 days +), if the room stays',
+  it('of the instrument: the shortest promise, and the string least likely to hold the lesson', () => {
+    const strings = [
+      string(3),
+      string(2, { stands: outlook(3000, 0.2), lifted: outlook(60, 0.2) }),
+    ];
+    expect(sureInWords(strings, NOW, CLOCK)).to.equal(
+      'Sure until 09:20, if the room stays as it is. The lesson: 2 in 10, by string 2.',
     );
+    expect(sureInWords([string(3, { holds: true })], NOW, CLOCK)).to.equal(
+      'Sure until 09:20, if the room stays as it is.',
+    );
+    expect(sureInWords([string(3, { stands: null })], NOW, CLOCK)).to.equal(
+      'Once string 3 is up, sure for 15 minutes.',
+    );
+    expect(sureInWords([], NOW, CLOCK)).to.equal('');
+  });
+
+  it('promises no time that is over', () => {
+    expect(sureInWords([string(3, { stands: outlook(0, 0.1) })], NOW, CLOCK)).to.equal(
+      'The lesson: 8 in 10, by string 3.',
+    );
+  });
+
+  it('a chance in tenths, never a certainty', () => {
+    expect([0, 0.04, 0.3, 0.94, 0.97, 1].map(chanceInWords)).to.deep.equal([
+      'hardly',
+      'hardly',
+      '3 in 10',
+      '9 in 10',
+      'nearly sure',
+      'nearly sure',
+    ]);
+  });
+
+  it('what is expected, with its interval', () => {
+    expect(holdInWords(outlook(1, 0))).to.equal('1 h (25 min to 3 h)');
+    const long = { ...outlook(1, 0), hold: { expected: 2e6, low: 3600, high: 2e6 } };
+    expect(holdInWords(long)).to.equal('14 days + (1 h to 14 days +)');
+  });
+
+  it('the class that is planned, or a lesson from now', () => {
+    expect(lessonAsked(45, null, CLOCK)).to.equal('a 45-minute lesson');
+    expect(lessonAsked(45, NOW + 7 * 3.6e6, CLOCK)).to.equal('the class today 16:00');
+  });
+
+  it('a winding is named only after repeated drops', () => {
+    const slipping = (probability: number, seen: readonly number[]) =>
+      slipsInWords(string(2, { slips: { probability, seen } }));
+    expect(slipping(0.95, [6.1, 9])).to.equal(
+      'String 2 let go by itself 2 times (6, 9 cents): look at its winding and its peg.',
+    );
+    expect(slipping(0.95, [6.1])).to.equal(null);
+    expect(slipping(0.6, [6.1, 9])).to.equal(null);
   });
 });
 

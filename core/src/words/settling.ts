@@ -1,15 +1,14 @@
 import {
   type Doubt,
   isNight,
-  type Odd,
-  ROOM_DECIDES,
+  type Outlook,
   type StringSettling,
-  type Verdict,
+  weakest,
 } from '../settling/index.ts';
 import type { Step } from '../sitting/index.ts';
 import type { EpochMs } from '../units.ts';
 import { whenInWords } from './dates.ts';
-import { counted, durationInWords, shortDuration, signedCents } from './figures.ts';
+import { durationInWords, shortDuration, signedCents } from './figures.ts';
 import type { Sentence } from './sentence.ts';
 
 /** @example lessonInWords(45) // => 'a 45-minute lesson' */
@@ -32,64 +31,81 @@ export function lookInWords(at: number, { now, zone, reader }: Clock): string {
   return `${isNight(now, zone) ? 'Look in the morning' : 'Look now'}: due since ${when}`;
 }
 
-/** Whether a string holds a lesson, once it is at its note. */
-export function verdictInWords(verdict: Verdict, { now, zone, reader }: Clock): string {
-  switch (verdict.kind) {
-    case 'more readings':
-      return `needs ${counted(verdict.wanted, 'more reading')}`;
-    case 'cannot tell':
-      return 'cannot tell';
-    case 'holds':
-      return 'yes';
-    case 'rounds':
-      return `in ${counted(verdict.rounds.expected, 'round')}`;
-    case 'wait':
-      return `from ${whenInWords(now + 1000 * verdict.wait.expected, zone, now, reader)} on`;
-    case 'not soon':
-      return 'not within 14 days';
-  }
+/** What must be held: the class that is planned, or a lesson from now on. @example 'the class today 16:00' */
+export function lessonAsked(
+  minutes: number,
+  lessonAt: EpochMs | null,
+  { now, zone, reader }: Clock,
+): string {
+  return lessonAt === null
+    ? lessonInWords(minutes)
+    : `the class ${whenInWords(lessonAt, zone, now, reader)}`;
 }
 
-/** The same for the whole instrument, by its worst string. */
-export function headlineOf(worst: StringSettling, minutes: number, clock: Clock): string {
-  const { verdict, history } = worst;
-  const lesson = lessonInWords(minutes);
-  switch (verdict.kind) {
-    case 'holds':
-      return `Holds ${lesson}.`;
-    case 'rounds':
-      return `Holds ${lesson} ${verdictInWords(verdict, clock)}: string ${history.course} needs most.`;
-    case 'wait':
-      return `Holds ${lesson} ${verdictInWords(verdict, clock)}, left alone: string ${history.course} takes longest.`;
-    case 'not soon':
-      return `String ${history.course} will not hold ${lesson} within 14 days.`;
-    case 'cannot tell':
-      return `Cannot tell whether it holds ${lesson}: string ${history.course} does not settle as strings do.`;
-    case 'more readings':
-      return `Too early to tell: string ${history.course} ${verdictInWords(verdict, clock)}.`;
-  }
+/** A probability as it is said. @example chanceInWords(0.81) // => '8 in 10' */
+export function chanceInWords(probability: number): string {
+  const tenths = Math.round(10 * probability);
+  if (tenths >= 10) return 'nearly sure';
+  return tenths === 0 ? 'hardly' : `${tenths} in 10`;
 }
 
-/** How sure that is, where it is a figure. */
-export function verdictSpan(verdict: Verdict): string {
-  if (verdict.kind === 'rounds') {
-    const { low, high } = verdict.rounds;
-    return low === high ? '' : `${low} to ${Number.isFinite(high) ? high : 'many'}`;
-  }
-  if (verdict.kind === 'wait')
-    return `${shortDuration(verdict.wait.low)} to ${shortDuration(verdict.wait.high)}`;
-  return '';
+/** Whether a string holds the lesson, once it is brought to its note. */
+export function lessonChance({ holds, lifted }: StringSettling): string {
+  return holds ? 'holds the lesson' : `lesson ${chanceInWords(lifted.lesson)}`;
+}
+
+/** A string as it stands: how long it is sure, and the lesson. @example 'sure 38 min · lesson 9 in 10' */
+export function standingInWords(string: StringSettling): string {
+  const { stands, lifted } = string;
+  return stands
+    ? `sure ${shortDuration(stands.promise)} · ${lessonChance(string)}`
+    : `not in tune · once up, sure ${shortDuration(lifted.promise)}`;
+}
+
+/** How sure the instrument is: until when, and what of the lesson. @param at the moment it was judged at */
+export function sureInWords(
+  strings: readonly StringSettling[],
+  at: EpochMs,
+  { now, zone, reader }: Clock,
+): string {
+  const worst = weakest(strings);
+  if (!worst) return '';
+  const { course } = worst.history;
+  if (!worst.stands)
+    return `Once string ${course} is up, sure for ${durationInWords(worst.lifted.promise)}.`;
+  const { promise } = worst.stands;
+  const until = whenInWords(at + 1000 * promise, zone, now, reader).replace('today ', '');
+  const sure = promise === 0 ? '' : `Sure until ${until}, if the room stays as it is.`;
+  return [sure, chanceOfAll(strings)].filter(Boolean).join(' ');
+}
+
+/** The lesson by the string that is least likely to hold it; nothing where all do. */
+function chanceOfAll(strings: readonly StringSettling[]): string {
+  const open = strings.filter(({ holds }) => !holds);
+  const [first] = [...open].sort((a, b) => a.lifted.lesson - b.lifted.lesson);
+  return first
+    ? `The lesson: ${chanceInWords(first.lifted.lesson)}, by string ${first.history.course}.`
+    : '';
 }
 
 const FORTNIGHT = 14 * 86_400;
 
-/** A hold time with its interval. */
-export function holdInWords({ hold, holdFromNote }: StringSettling): string {
-  const span = hold && hold.expected > 0 ? hold : holdFromNote;
-  if (!span) return '';
+/** A hold time with its interval of 80 %. @example '1 h (25 min to 3 h)' */
+export function holdInWords({ hold: { expected, low, high } }: Outlook): string {
   const until = (seconds: number) => (seconds >= FORTNIGHT ? '14 days +' : shortDuration(seconds));
-  const room = span.expected > ROOM_DECIDES ? ', if the room stays' : '';
-  return `${until(span.expected)} (${until(span.low)} to ${until(span.high)})${room}`;
+  return `${until(expected)} (${until(low)} to ${until(high)})`;
+}
+
+/** A winding that lets go is named only so surely, and after so many drops. */
+const SURE_OF_SLIPS = 0.9;
+const SLIPS_SEEN = 2;
+
+/** What is odd about a string, with what was seen; null where it is sound. */
+export function slipsInWords({ history, slips }: StringSettling): string | null {
+  const { probability, seen } = slips;
+  if (probability <= SURE_OF_SLIPS || seen.length < SLIPS_SEEN) return null;
+  const drops = seen.map((cents) => cents.toFixed(0)).join(', ');
+  return `String ${history.course} let go by itself ${seen.length} times (${drops} cents): look at its winding and its peg.`;
 }
 
 export const STEP_WORDS: Readonly<Record<Step, string>> = {
@@ -120,7 +136,7 @@ export function questionOf(
     case 'fell':
       return {
         ask: `String ${course} fell by ${doubt.cents.toFixed(1)} cents, more than it can by itself.`,
-        answers: ['stretched', 'retuned', 'room', 'new string', 'left out'],
+        answers: ['waited', 'stretched', 'retuned', 'room', 'new string', 'left out'],
       };
     case 'another string':
       return {
@@ -133,22 +149,6 @@ export function questionOf(
         answers: [],
       };
   }
-}
-
-const ODD_WORDS: Readonly<Record<Odd['why'], string>> = {
-  'drops do not shrink': 'drops as much in the last round as in the first',
-  'follows neither law': 'does not settle as strings do',
-  'holds far shorter': 'holds far shorter than the others',
-};
-
-/** What is odd about a string. @example oddInWords({ course: 3, why: 'holds far shorter' }) // => 'String 3 holds far shorter than the others.' */
-export function oddInWords({ course, why }: Odd): string {
-  return `String ${course} ${ODD_WORDS[why]}.`;
-}
-
-/** The same, with what to do. */
-export function oddTaskInWords(odd: Odd): string {
-  return `${oddInWords(odd).slice(0, -1)}: look at its winding and its peg.`;
 }
 
 /** The question about a reading as what is said. */

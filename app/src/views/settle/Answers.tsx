@@ -61,6 +61,7 @@ const ANSWERS: Partial<Record<Step, string>> = {
   'new string': 'Another string was put on',
   'left out': 'Leave it out',
   stretched: 'It was pulled',
+  waited: 'It let go by itself',
 };
 
 const sameKind = (reading: Taken) => (other: Taken) => other.doubt?.kind === reading.doubt?.kind;

@@ -1,4 +1,4 @@
-import type { SettlingCurve, Taken } from '@rosefinch/core/settling';
+import type { BandPoint, Taken } from '@rosefinch/core/settling';
 import type { Cents, EpochMs, Seconds } from '@rosefinch/core/units';
 import { counted } from '@rosefinch/core/words';
 import { type ScaleContinuousNumeric, scaleLinear, scaleLog } from 'd3-scale';
@@ -42,7 +42,8 @@ interface Props {
   readonly taken: readonly Taken[];
   /** When the string was fitted, in ms. */
   readonly since: EpochMs;
-  readonly curve: SettlingCurve | null;
+  /** From its last reading on. */
+  readonly ahead: readonly BandPoint[] | null;
   readonly x: TimeScale;
   readonly width: number;
   readonly height: number;
@@ -51,6 +52,8 @@ interface Props {
   /** Now and a lesson's length, in seconds, the first since the string was fitted. */
   readonly now: number;
   readonly lesson: Seconds;
+  /** What is sure from now on. */
+  readonly sure: Seconds;
   /** The chart of the stage, with its scales; a slim one stands in the wires’ band. */
   readonly tall: boolean;
   readonly gauge: number;
@@ -58,7 +61,8 @@ interface Props {
 
 /** One string as a wire over time. */
 export function SettleChart(props: Props) {
-  const { name, taken, since, curve, x, width, height, lowest, tolerance, now, lesson } = props;
+  const { name, taken, since, ahead, x, width, height, lowest, tolerance, now, lesson, sure } =
+    props;
   const bottom = height - (props.tall ? AXIS : 4);
   const y = scaleLinear([HIGHEST, lowest], [4, bottom]).clamp(true);
   const at = (look: Taken) => x(Math.max(1, (look.really - since) / 1000));
@@ -77,7 +81,7 @@ export function SettleChart(props: Props) {
       className="chart"
       viewBox={`0 0 ${width} ${height}`}
       role="img"
-      aria-label={`${name}: ${counted(counts.length, 'reading')} since it was fitted${curve ? ', with fit and forecast' : ''}`}
+      aria-label={`${name}: ${counted(counts.length, 'reading')} since it was fitted${ahead?.length ? ', with a forecast' : ''}`}
     >
       <rect
         x={LEFT}
@@ -94,12 +98,9 @@ export function SettleChart(props: Props) {
         stroke="var(--ink)"
         strokeWidth={props.gauge}
       />
-      {curve && <path d={band([...curve.ahead]) ?? ''} className="forecast-band" />}
-      {curve && <path d={piece([...curve.ahead]) ?? ''} className="line" strokeDasharray="5 4" />}
+      {ahead && <path d={band([...ahead]) ?? ''} className="forecast-band" />}
+      {ahead && <path d={piece([...ahead]) ?? ''} className="line" strokeDasharray="5 4" />}
       <polyline points={path} fill="none" stroke="var(--soft-ink)" strokeDasharray="1 3" />
-      {curve?.fitted.map((points) => (
-        <path key={points[0]?.at} d={piece([...points]) ?? ''} className="line" />
-      ))}
       {taken.map((look) => (
         <Mark
           key={`${look.at} ${look.cents}`}
@@ -110,10 +111,20 @@ export function SettleChart(props: Props) {
         />
       ))}
       <line x1={x(now)} x2={x(now)} y1={4} y2={bottom} className="active" />
-      <line x1={x(now)} x2={x(now + lesson)} y1={6} y2={6} className="active" strokeWidth={5} />
+      <Promised from={x(now)} lesson={x(now + lesson)} sure={x(now + sure)} />
       {props.tall && <CentsAxis y={y} lowest={lowest} />}
       {props.tall && <TimeAxis x={x} y={bottom + 4} width={width} />}
     </svg>
+  );
+}
+
+/** The lesson from now on as an open bar, and what is sure of it, or beyond it, filled. */
+function Promised({ from, lesson, sure }: { from: number; lesson: number; sure: number }) {
+  return (
+    <g>
+      <rect x={from} y={2} width={Math.max(0, lesson - from)} height={8} className="open-bar" />
+      <rect x={from} y={2} width={Math.max(0, sure - from)} height={8} className="mark" />
+    </g>
   );
 }
 
@@ -170,7 +181,7 @@ function TimeAxis({ x, y, width }: { x: TimeScale; y: number; width: number }) {
         </g>
       ))}
       <text x={width - RIGHT} y={y + 32} textAnchor="end">
-        since they were fitted; the bar is a lesson from now
+        since fitted; bar: a lesson from now, filled where sure
       </text>
     </g>
   );

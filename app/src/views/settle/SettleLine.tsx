@@ -2,13 +2,14 @@ import { NativeSelect } from '@mantine/core';
 import { STEPS, type Step } from '@rosefinch/core/sitting';
 import type { Seconds } from '@rosefinch/core/units';
 import { STEP_WORDS } from '@rosefinch/core/words';
-import { IconArrowsVertical, IconClockHour1, IconMoon } from '@tabler/icons-react';
+import { IconArrowsVertical, IconClockHour1, IconClockPlay, IconMoon } from '@tabler/icons-react';
 import { IconAction, KEY_TABLE } from '../../parts/frame/index.ts';
 import { type Hands, PracticeLine } from '../../parts/listening/index.ts';
 import type { TimeKind } from './charts.ts';
 import type { Settling } from './useSettling.ts';
 
 const KEYS = KEY_TABLE.settle;
+const MINUTE: Seconds = 60;
 const HOUR: Seconds = 3600;
 const NIGHT: Seconds = 10 * HOUR;
 const SIZE = 20;
@@ -48,6 +49,9 @@ export function SettleLine({ settling, hands, onPull, time, onTime }: Props) {
         <PracticeLine hands={hands} course={course}>
           <IconAction label={`Pull string ${course}`} hotkey={KEYS.pull.shown} onAct={onPull}>
             <IconArrowsVertical size={SIZE} />
+          </IconAction>
+          <IconAction label="A minute passes" onAct={() => elapse(MINUTE)}>
+            <IconClockPlay size={SIZE} />
           </IconAction>
           <IconAction label="An hour passes" onAct={() => elapse(HOUR)}>
             <IconClockHour1 size={SIZE} />

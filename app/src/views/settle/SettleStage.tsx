@@ -1,27 +1,25 @@
 import { targetName } from '@rosefinch/core/music';
 import type { Restringing } from '@rosefinch/core/records';
-import type { Instrument } from '@rosefinch/core/strings';
-import { deviationInWords, STEP_WORDS, signedCents } from '@rosefinch/core/words';
+import type { SettlingStep } from '@rosefinch/core/settling';
+import { deviationInWords, STEP_WORDS, shortDuration, signedCents } from '@rosefinch/core/words';
 import { allStored, shownCents, useRinging } from '../../parts/listening/index.ts';
 import { Stage, StageFigure } from '../../parts/stage/index.ts';
 import { Answers } from './Answers.tsx';
-import type { Charts } from './charts.ts';
+import { type Charts, sureFrom } from './charts.ts';
 import { SizedChart } from './SizedChart.tsx';
 import { settleSentence } from './settleSentence.ts';
 import type { Settling } from './useSettling.ts';
 
 interface Props {
   readonly settling: Settling;
-  readonly instrument: Instrument;
   readonly restringing: Restringing;
   readonly charts: Charts;
 }
 
 /** The string in hand over time, the figure, and what to do with it or what it holds. */
-export function SettleStage({ settling, instrument, restringing, charts }: Props) {
-  const { listening, targets, sitting, course, fresh } = settling;
+export function SettleStage({ settling, restringing, charts }: Props) {
+  const { listening, targets, course, fresh } = settling;
   const history = fresh.find((one) => one.course === course);
-  const { tolerance } = sitting.state.goal;
   const problem =
     listening.problem ?? (settling.problem ? { message: settling.problem, wayOn: '' } : null);
   const name = targetName(targets[course - 1]);
@@ -33,29 +31,44 @@ export function SettleStage({ settling, instrument, restringing, charts }: Props
         history && (
           <SizedChart
             name={`string ${course}, ${name}`}
-            {...{ history, restringing, charts, tolerance }}
+            {...{ history, restringing, charts }}
+            tolerance={settling.goal.tolerance}
             tall
             gauge={2}
           />
         )
       }
       figure={<Figure settling={settling} />}
-      sentence={settleSentence(settling, instrument, restringing)}
+      sentence={settleSentence(settling, restringing)}
       problem={problem}
       aside={settling.question && <Answers settling={settling} question={settling.question} />}
     />
   );
 }
 
-function Figure({ settling: { listening, sitting, last } }: { readonly settling: Settling }) {
+/** At rest what counts is how long it is sure; while it is worked on, its cents. */
+const SURE_AT: ReadonlySet<SettlingStep['step']> = new Set(['all hold', 'leave alone', 'pull']);
+
+function Figure({ settling }: { readonly settling: Settling }) {
+  const { listening, sitting, step, course, fresh } = settling;
+  const last = fresh.find((one) => one.course === course)?.taken.at(-1);
+  const sure = SURE_AT.has(step.step) ? sureFrom(settling, course) : 0;
   const ringing = useRinging(listening.live);
-  const own = ringing === null || ringing.course === last?.course ? last : null;
-  const cents = shownCents(ringing, own?.cents);
+  // What rings of another string is not the figure of this one.
+  const cents = shownCents(ringing?.course === course ? ringing : null, last?.cents);
   const stored = allStored(sitting.log);
   if (cents === null) return <StageFigure figure="–" note="" stored={stored} />;
-  const step = cents === own?.cents ? `, ${STEP_WORDS[own.step]}` : '';
+  const how = last && cents === last.cents ? `, ${STEP_WORDS[last.step]}` : '';
+  if (sure >= MINUTE && cents === last?.cents)
+    return (
+      <StageFigure
+        figure={shortDuration(sure)}
+        stored={stored}
+        note={`sure, from now; it stood at ${signedCents(cents)} cents`}
+      />
+    );
   const place = deviationInWords(cents, sitting.state.goal.tolerance);
-  return (
-    <StageFigure figure={signedCents(cents)} stored={stored} note={`cents, ${place}${step}`} />
-  );
+  return <StageFigure figure={signedCents(cents)} stored={stored} note={`cents, ${place}${how}`} />;
 }
+
+const MINUTE = 60;

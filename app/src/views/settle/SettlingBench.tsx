@@ -4,6 +4,7 @@ import type { Instrument } from '@rosefinch/core/strings';
 import { counted } from '@rosefinch/core/words';
 import { useMemo, useState } from 'react';
 import { type Stock, useData } from '../../data/index.ts';
+import { locale } from '../../environment.ts';
 import { Dialog } from '../../parts/frame/index.ts';
 import {
   Announcer,
@@ -15,6 +16,7 @@ import {
 import { type FootButton, Job, type JobActs, useUsualSource } from '../../parts/stage/index.ts';
 import { WireList } from '../../parts/wires/index.ts';
 import { chartsOf, type TimeKind } from './charts.ts';
+import { LessonForm } from './LessonForm.tsx';
 import { Looks, nextLookInWords, saveLooks } from './looks.tsx';
 import { RoomNotes } from './RoomNotes.tsx';
 import { SettleLine } from './SettleLine.tsx';
@@ -30,7 +32,7 @@ interface Props {
 }
 
 /** What lies over the job. */
-type Over = 'room' | 'stand' | null;
+type Over = 'room' | 'stand' | 'lesson' | null;
 
 /** One instrument whose new strings are watched. */
 export function SettlingBench({ instrument, stock, restringing }: Props) {
@@ -66,12 +68,15 @@ export function SettlingBench({ instrument, stock, restringing }: Props) {
       settings={settings}
       acts={acts}
       buttons={buttonsOf(settling)}
-      more={[{ label: 'They have settled', act: () => void finish() }]}
+      more={[
+        { label: 'The lesson they must hold', act: () => setOver('lesson') },
+        { label: 'They have settled', act: () => void finish() },
+      ]}
       listening={{ listening, kind: instrument.kind, disabled: !sitting.loaded, usual }}
       says={wordsOf(settling, restringing)}
       asleep={over !== null}
       busy={!sitting.loaded}
-      stage={<SettleStage {...{ settling, instrument, restringing, charts }} />}
+      stage={<SettleStage {...{ settling, restringing, charts }} />}
       wires={
         <WireList
           wide
@@ -82,6 +87,9 @@ export function SettlingBench({ instrument, stock, restringing }: Props) {
       line={<SettleLine {...{ settling, hands, time }} onPull={pull} onTime={setTime} />}
     >
       <HowTheyStand {...{ settling, restringing }} opened={over === 'stand'} onClose={closed} />
+      <Dialog title="The lesson they must hold" opened={over === 'lesson'} onClose={closed}>
+        <LessonForm restringing={restringing} onDone={closed} />
+      </Dialog>
       <RoomNotes
         log={sitting.log}
         move={settling.roomMove}
@@ -114,7 +122,7 @@ function HowTheyStand({ settling, restringing, opened, onClose }: StandProps) {
       <VerdictTable
         settling={settling}
         minutes={restringing.lessonMinutes}
-        zone={restringing.zone}
+        clock={{ now: settling.now(), zone: restringing.zone, reader: locale() }}
         note={(course) => targetName(settling.targets[course - 1])}
       />
       <Looks settling={settling} restringing={restringing} />
@@ -141,7 +149,7 @@ function wordsOf(settling: Settling, restringing: Restringing): string {
   return [
     settling.roomMove && 'the room moved the strings (N)',
     nextLookInWords(settling, restringing),
-    practiceAheadMs > 0 && `practice time is ${hours} hours ahead`,
+    hours > 0 && `practice time is ${counted(hours, 'hour')} ahead`,
     counted(plucks, 'pluck'),
     roomInWords(listening.room),
   ]

@@ -20,15 +20,16 @@ interface Props {
 export function SizedChart({ name, history, restringing, charts, tolerance, tall, gauge }: Props) {
   const { course, taken } = history;
   const { lowest, now, lesson } = charts;
+  const sure = charts.sure(course);
   return (
     <Sized>
       {(width, height) => (
         <SettleChart
           since={restringing.fittedAt}
-          curve={charts.curve(course)}
+          ahead={charts.ahead(course)}
           x={charts.x(width)}
           tall={tall ?? false}
-          {...{ name, taken, width, height, lowest, tolerance, now, lesson, gauge }}
+          {...{ name, taken, width, height, lowest, tolerance, now, lesson, sure, gauge }}
         />
       )}
     </Sized>

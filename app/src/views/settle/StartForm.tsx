@@ -1,31 +1,26 @@
-import {
-  Button,
-  Checkbox,
-  Group,
-  NativeSelect,
-  NumberInput,
-  Stack,
-  TextInput,
-} from '@mantine/core';
+import { Button, Checkbox, Group, NativeSelect, Stack, TextInput } from '@mantine/core';
 import { type UseFormReturnType, useForm } from '@mantine/form';
 import { findTuning, noteName } from '@rosefinch/core/music';
 import type { Restringing } from '@rosefinch/core/records';
 import type { Instrument, StringSpec } from '@rosefinch/core/strings';
 import { useData, useStock } from '../../data/index.ts';
 import { newId, now, zone } from '../../environment.ts';
-import { judgedNumber, type NumberRule } from '../../parts/frame/index.ts';
+import {
+  LESSON_RULES,
+  LessonFields,
+  lessonOf,
+  momentOf,
+  type TypedLesson,
+  typedLesson,
+} from './LessonFields.tsx';
 
 const MATERIALS: readonly StringSpec['material'][] = ['steel', 'nylon', 'fluorocarbon', 'gut'];
-const LESSON: NumberRule = { name: 'Lesson', low: 5, high: 600, unit: ' minutes', whole: true };
-const USUAL_LESSON = 45;
 
 /** What the form asks for, as it is typed; dates speak the wall clock of this machine. */
-interface Asked {
+interface Asked extends TypedLesson {
   readonly fresh: readonly string[];
   readonly material: StringSpec['material'] | '';
   readonly fitted: string;
-  readonly lesson: string;
-  readonly minutes: number | string;
 }
 
 /** Says which strings are new, of what, and since when; then they are watched. */
@@ -37,17 +32,13 @@ export function StartForm({ instrument }: { instrument: Instrument }) {
       fresh: courses.map(String),
       material: '',
       fitted: '',
-      lesson: '',
-      minutes: USUAL_LESSON,
+      ...typedLesson(),
     },
     validate: {
       fresh: (fresh) => (fresh.length === 0 ? 'At least one string' : null),
       fitted: (fitted) =>
         momentOf(fitted, 0) > now() ? 'The strings cannot have been fitted after now.' : null,
-      minutes: (minutes) => {
-        const judged = judgedNumber(minutes, LESSON);
-        return typeof judged === 'number' ? null : judged;
-      },
+      ...LESSON_RULES,
     },
   });
   const begin = (asked: Asked) => repository.saveRestringing(restringingOf(instrument, asked));
@@ -59,11 +50,12 @@ export function StartForm({ instrument }: { instrument: Instrument }) {
     >
       <Stack>
         <p className="plan-head">
-          Read a new string, pull it gently, read how far it dropped, bring it up again: each time
-          it drops less. Here that is measured, and told when it will hold.
+          Tune a new string, pull it gently, read how far it dropped, bring it up again: each time
+          it drops less. From that follows how long it is sure to hold, and when to look again.
         </p>
         <FreshStrings form={form} instrument={instrument} courses={courses} />
         <Facts form={form} />
+        <LessonFields form={form} />
         <p className="soft">
           A string under tension can snap: face away, wear glasses, cut the ends.
         </p>
@@ -118,28 +110,12 @@ function Facts({ form }: PartProps) {
         type="datetime-local"
         {...form.getInputProps('fitted')}
       />
-      <TextInput
-        label="The next lesson, if it is planned"
-        type="datetime-local"
-        {...form.getInputProps('lesson')}
-      />
-      <NumberInput
-        label="A lesson lasts, minutes"
-        w={150}
-        clampBehavior="none"
-        {...form.getInputProps('minutes')}
-      />
     </Group>
   );
 }
 
-/** A moment of the wall clock here; `otherwise` where none was typed. */
-function momentOf(typed: string, otherwise: number): number {
-  return typed === '' ? otherwise : new Date(typed).getTime();
-}
-
 function restringingOf(instrument: Instrument, asked: Asked): Restringing {
-  const { fresh, material, fitted, lesson, minutes } = asked;
+  const { fresh, material, fitted } = asked;
   const numbers = instrument.courses.map(({ number }) => number);
   const usual = (course: number) =>
     instrument.courses[course - 1]?.strings[0]?.spec.material ?? 'steel';
@@ -151,8 +127,7 @@ function restringingOf(instrument: Instrument, asked: Asked): Restringing {
     strings: numbers
       .filter((course) => fresh.includes(String(course)))
       .map((course) => ({ course, material: material || usual(course) })),
-    lessonMinutes: Number(minutes),
-    ...(lesson !== '' && { lessonAt: momentOf(lesson, 0) }),
+    ...lessonOf(asked),
     looks: [],
     doneAt: null,
   };

@@ -1,38 +1,31 @@
 import type { StringSettling } from '@rosefinch/core/settling';
-import { dropsOf, worstVerdict } from '@rosefinch/core/settling';
+import { dropsOf, outlookNow } from '@rosefinch/core/settling';
 import {
   type Clock,
-  counted,
-  headlineOf,
   holdInWords,
-  lessonInWords,
-  oddInWords,
-  verdictInWords,
-  verdictSpan,
+  lessonAsked,
+  lessonChance,
+  slipsInWords,
+  standingInWords,
+  sureInWords,
 } from '@rosefinch/core/words';
-import { locale } from '../../environment.ts';
 import { Wide } from '../../parts/frame/index.ts';
 import type { Settling } from './useSettling.ts';
 
 interface Props {
   readonly settling: Settling;
+  readonly clock: Clock;
   /** How long a lesson lasts. */
   readonly minutes: number;
-  readonly zone: string;
   readonly note: (course: number) => string;
 }
 
-/** Every new string: what it dropped, how long it holds, what is left to do. */
-export function VerdictTable({ settling: { report, fresh }, minutes, zone, note }: Props) {
-  if (!report) return <p className="soft">Reckoning …</p>;
-  const clock = { now: report.now, zone, reader: locale() };
-  const worst = worstVerdict(report.strings);
-  const open = report.strings.filter(
-    ({ settling }) => settling.kind === 'fitted' && !settling.decided,
-  );
+/** Every new string: what it dropped, how long it is sure, what is to be expected of it. */
+export function VerdictTable({ settling: { report }, clock, minutes, note }: Props) {
+  if (!report) return <p className="soft">Working out …</p>;
   return (
     <Wide label="How each string stands">
-      {worst && <p className="headline">{headlineOf(worst, minutes, clock)}</p>}
+      <p className="headline">{sureInWords(report.strings, report.at, clock)}</p>
       <table className="ledger" aria-label="How they stand">
         <thead>
           <tr>
@@ -40,61 +33,42 @@ export function VerdictTable({ settling: { report, fresh }, minutes, zone, note 
             <th scope="col">dropped so far, cents</th>
             <th scope="col">in the last round</th>
             <th scope="col">rounds</th>
-            <th scope="col">stays in tune for</th>
-            <th scope="col">holds {lessonInWords(minutes)}</th>
+            <th scope="col">as it stands</th>
+            <th scope="col">will hold, 8 in 10</th>
+            <th scope="col">{lessonAsked(minutes, report.lessonAt, clock)}</th>
           </tr>
         </thead>
         <tbody>
-          {fresh.map(({ course }) => {
-            const string = report.strings.find(({ history }) => history.course === course);
-            return string ? (
-              <Row key={course} string={string} note={note(course)} clock={clock} />
-            ) : null;
-          })}
+          {report.strings.map((string) => (
+            <Row key={string.history.course} string={string} note={note(string.history.course)} />
+          ))}
         </tbody>
       </table>
-      {open.length > 0 && (
-        <p className="soft">
-          String {open.map(({ history }) => history.course).join(', ')}: two laws of settling still
-          fit; the one that holds shorter answers. A reading some hours on decides.
-        </p>
-      )}
-      {report.odd.map((odd) => (
-        <p key={odd.course} role="note">
-          <strong>{oddInWords(odd)}</strong> Look at its winding and its peg.
-        </p>
-      ))}
+      <p className="soft">
+        What all new strings do alike may be the room as well as creep: a string that is not new,
+        read at every look, or a thermometer tells them apart.
+      </p>
+      {report.strings.map((string) => {
+        const odd = slipsInWords(string);
+        return odd && <p key={string.history.course}>{odd}</p>;
+      })}
     </Wide>
   );
 }
 
-interface RowProps {
-  readonly string: StringSettling;
-  readonly note: string;
-  readonly clock: Clock;
-}
-
-function Row({ string, note, clock }: RowProps) {
-  const { history, verdict, roundsByDrops } = string;
-  const drops = dropsOf(history.rounds);
-  const span = verdictSpan(verdict);
-  const byDrops =
-    verdict.kind === 'more readings' && roundsByDrops !== null && roundsByDrops > 0
-      ? `about ${counted(roundsByDrops, 'round')} until one drops less than the tolerance`
-      : '';
+function Row({ string, note }: { readonly string: StringSettling; readonly note: string }) {
+  const { history } = string;
   return (
     <tr>
       <th scope="row">
         {history.course} {note}
       </th>
       <td>{history.droppedSoFar.toFixed(1)}</td>
-      <td>{drops.at(-1)?.toFixed(1) ?? ''}</td>
+      <td>{dropsOf(history.rounds).at(-1)?.toFixed(1) ?? ''}</td>
       <td>{history.rounds.length}</td>
-      <td>{holdInWords(string)}</td>
-      <td>
-        {verdictInWords(verdict, clock)}
-        {(span || byDrops) && <span className="soft"> {span ? `(${span})` : byDrops}</span>}
-      </td>
+      <td>{standingInWords(string).split(' · ')[0]}</td>
+      <td>{holdInWords(outlookNow(string))}</td>
+      <td>{lessonChance(string)}</td>
     </tr>
   );
 }

@@ -1,7 +1,8 @@
 import type { Restringing } from '@rosefinch/core/records';
-import type { SettlingCurve, StringHistory } from '@rosefinch/core/settling';
+import type { BandPoint, StringHistory } from '@rosefinch/core/settling';
 import type { Cents, Seconds } from '@rosefinch/core/units';
 import { type TimeScale, timeScale } from './SettleChart.tsx';
+import { stateOf } from './settlingStrings.ts';
 import type { Settling } from './useSettling.ts';
 
 /** How time runs along a chart. */
@@ -9,7 +10,10 @@ export type TimeKind = 'log' | 'clock';
 
 /** What all charts of one restringing have in common. */
 export interface Charts {
-  readonly curve: (course: number) => SettlingCurve | null;
+  /** From its last reading on; null while nothing is known. */
+  readonly ahead: (course: number) => readonly BandPoint[] | null;
+  /** What is sure from now on, in seconds; 0 of a string that is out of tune. */
+  readonly sure: (course: number) => Seconds;
   /** Seconds since the strings were fitted → place, in a drawing so wide. */
   readonly x: (width: number) => TimeScale;
   readonly lowest: Cents;
@@ -31,15 +35,23 @@ export function chartsOf(settling: Settling, restringing: Restringing, kind: Tim
   const times = fresh.flatMap(({ taken }) =>
     taken.map(({ really }) => Math.max(1, (really - restringing.fittedAt) / 1000)),
   );
-  const ends = fresh.map(({ course }) => curves.get(course)?.ahead.at(-1)?.at ?? 0);
+  const ends = fresh.map(({ course }) => curves.get(course)?.at(-1)?.at ?? 0);
   const reach = [Math.min(FIRST_MINUTE, ...times), Math.max(now + lesson, ...ends)] as const;
   return {
-    curve: (course) => curves.get(course) ?? null,
+    ahead: (course) => curves.get(course) ?? null,
+    sure: (course) => sureFrom(settling, course),
     x: (width) => timeScale(kind, reach, width),
     lowest: Math.min(-LEAST_CENTS, ...fresh.flatMap(centsOf)),
     now,
     lesson,
   };
+}
+
+/** What is left of a string's promise. */
+export function sureFrom({ fresh, report, now }: Settling, course: number): Seconds {
+  const history = fresh.find((one) => one.course === course);
+  const stands = history && stateOf(history, report)?.stands;
+  return stands && report ? Math.max(0, stands.promise - (now() - report.at) / 1000) : 0;
 }
 
 function centsOf({ taken }: StringHistory): Cents[] {

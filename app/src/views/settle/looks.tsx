@@ -13,12 +13,20 @@ const SHOWN = 4;
 /** When to look again, so that no string is expected to leave the tolerance unseen; nothing before that is known. */
 export function nextLookInWords(settling: Settling, { looks, zone }: Restringing): string {
   const [next] = looks;
+  return next === undefined
+    ? ''
+    : lookInWords(next, { now: settling.now(), zone, reader: locale() });
+}
+
+/** The same, with the string it is for, and whether that comes too late. */
+function lookFor(settling: Settling, restringing: Restringing): string {
+  const [next] = restringing.looks;
   if (next === undefined) return '';
   const now = settling.now();
   const first = settling.report?.looks[0];
   const ahead = first && next > now;
   return [
-    lookInWords(next, { now, zone, reader: locale() }),
+    nextLookInWords(settling, restringing),
     ahead && `string ${first.course} is the first to leave`,
     ahead && first.late && 'it will have left by then: tune before you play',
   ]
@@ -34,7 +42,7 @@ export function Looks({ settling, restringing }: Props) {
   return (
     <section aria-label="Next look">
       <p>
-        <strong>{nextLookInWords(settling, restringing)}.</strong>
+        <strong>{lookFor(settling, restringing)}.</strong>
       </p>
       {looks.length > 1 && (
         <p className="soft">

@@ -1,7 +1,7 @@
 import type { Target } from '@rosefinch/core/music';
-import { freshCreep } from '@rosefinch/core/practice';
+import { creepAt, freshCreep } from '@rosefinch/core/practice';
 import type { Restringing } from '@rosefinch/core/records';
-import { creepAt, lastCounted, type Taken } from '@rosefinch/core/settling';
+import { lastCounted, type Taken } from '@rosefinch/core/settling';
 import type { Instrument } from '@rosefinch/core/strings';
 import type { PracticeStart } from '../../sound/index.ts';
 

@@ -49,16 +49,17 @@ function settling(taken: readonly Taken[], change: Partial<Settling> = {}): Sett
     active: null,
     question: null,
     report: null,
+    step: { step: 'pluck', course: 3, read: false },
     now: () => FITTED + 30 * MINUTE,
     ...change,
   } as unknown as Settling;
 }
 
-const says = (of: Settling) => settleSentence(of, UKULELE, RESTRINGING);
+const says = (of: Settling) => settleSentence(of, RESTRINGING);
 
 describe('the sentence of new strings', () => {
   it('asks for the first pluck', () => {
-    expect(says(settling([])).say).to.equal('Pluck string 3.');
+    expect(says(settling([])).say).to.equal('Tune string 3, then pluck it.');
   });
 
   it('puts a question before everything else, in the words of its doubt', () => {
@@ -77,7 +78,7 @@ describe('the sentence of new strings', () => {
   it('puts a notice before what is to be done', () => {
     const notice = { kind: 'refused', refusal: { kind: 'not sure', reason: 'no pitch' } };
     const told = settling([], { talk: { notice, newest: null } } as unknown as Partial<Settling>);
-    expect(says(told).say).to.not.equal('Pluck string 3.');
+    expect(says(told).say).to.not.contain('string 3');
   });
 });
 
@@ -94,16 +95,6 @@ describe('the next look', () => {
     expect(planned(60)).to.match(/^Look again /);
     expect(planned(10)).to.match(/^Look now: due since /);
   });
-
-  it('names the string that leaves first, and warns where that is before it', () => {
-    const report = { looks: [{ course: 3, at: at(60), late: true }], strings: [], odd: [] };
-    const said = nextLookInWords(settling([], { report } as unknown as Partial<Settling>), {
-      ...RESTRINGING,
-      looks: [at(60)],
-    });
-    expect(said).to.contain('string 3 is the first to leave');
-    expect(said).to.contain('tune before you play');
-  });
 });
 
 describe('the charts of new strings', () => {
@@ -114,7 +105,7 @@ describe('the charts of new strings', () => {
     const x = charts.x(800);
     expect(x(1800 + 2700)).to.be.at.most(800);
     expect(x(120)).to.be.above(0);
-    expect(charts.curve(3)).to.equal(null);
+    expect(charts.ahead(3)).to.equal(null);
   });
 
   it('have room for a dozen cents where nothing has dropped, and leave out what is doubtful', () => {

@@ -11,8 +11,11 @@ import type { Restringing } from '@rosefinch/core/records';
 import {
   type RoomMove,
   roomMove,
+  type SettlingGoal,
   type SettlingReport,
+  type SettlingStep,
   type StringHistory,
+  settlingStep,
   type Taken,
 } from '@rosefinch/core/settling';
 import type { Instrument } from '@rosefinch/core/strings';
@@ -29,10 +32,13 @@ import {
 } from '../../parts/listening/index.ts';
 import { useCoupling } from '../../parts/neck/index.ts';
 import { practiceStart } from './practice.ts';
+import { settlingString } from './settlingStrings.ts';
 import { useKeptLooks } from './useKeptLooks.ts';
+import { useLesson } from './useLesson.ts';
 import { useReport } from './useReport.ts';
 import { useSettlingSitting } from './useSettlingSitting.ts';
 import { useTaken } from './useTaken.ts';
+import { useTick } from './useTick.ts';
 
 /** Everything the settle view shows and does. */
 export interface Settling extends Dialogue<SettleTalk, SettleInput> {
@@ -41,14 +47,18 @@ export interface Settling extends Dialogue<SettleTalk, SettleInput> {
   readonly targets: readonly Target[];
   /** New strings, in the order in which they are tuned. */
   readonly fresh: readonly StringHistory[];
+  /** What a lesson asks of the strings. */
+  readonly goal: SettlingGoal;
   readonly report: SettlingReport | null;
+  /** The one thing to do now. */
+  readonly step: SettlingStep;
   readonly problem: string | null;
   readonly roomMove: RoomMove | null;
   /** The oldest reading that the sound alone does not explain. */
   readonly question: Taken | null;
   /** The string that was read last or is chosen. */
   readonly active: number | null;
-  /** The string that is worked on. */
+  /** The string that is worked on: chosen, or asked for. */
   readonly course: number;
   /** The newest reading of the string that was read last. */
   readonly last: Taken | null;
@@ -56,6 +66,20 @@ export interface Settling extends Dialogue<SettleTalk, SettleInput> {
   /** On the practice instrument: lets so much time go by. */
   readonly elapse: (seconds: Seconds) => void;
 }
+
+/** The string that a step is about. */
+function askedFor(step: SettlingStep): number | null {
+  return 'course' in step ? step.course : null;
+}
+
+/** What a step tells to do with its string, for the reading that follows. */
+function toldIn(step: SettlingStep): SettleAsked['told'] {
+  if (step.step === 'pull') return { course: step.course, to: 'pull' };
+  const isLeft = step.step === 'watch' || (step.step === 'pluck' && step.read);
+  return isLeft ? { course: step.course, to: 'leave' } : null;
+}
+
+const TICK_MS = 20_000;
 
 /** Joins ear, sitting, conversation and fits for the new strings of one instrument. */
 export function useSettling(
@@ -69,17 +93,22 @@ export function useSettling(
   const { sitting, source, targets, now, letGoBy } = open;
   const { state, log, latest } = sitting;
   const { taken, fresh, old } = useTaken(restringing, { log, state, targets, matrix });
-  const goal = { tolerance: state.goal.tolerance, lesson: 60 * restringing.lessonMinutes };
-  const { report, problem } = useReport(fresh, goal, restringing, matrix, now);
+  const { goal, rules, day } = useLesson(restringing, state.goal.tolerance);
+  const { report, problem } = useReport(fresh, goal, day);
   useKeptLooks(restringing, source.practice ? null : report);
   const strings = useMemo(() => knowledgeOf(targets, knownReadings(log)), [targets, log]);
   const { active } = state;
-  const course = active ?? fresh[0]?.course ?? 1;
+  const time = useTick(now, TICK_MS);
+  const step = useMemo(() => {
+    const known = fresh.map((history) => settlingString(history, report, targets, instrument));
+    return settlingStep(known, active, rules, { now: time, look: report?.looks[0]?.at ?? null });
+  }, [fresh, report, targets, instrument, active, rules, time]);
+  const course = state.chosen ?? askedFor(step) ?? active ?? fresh[0]?.course ?? 1;
   const last = active === null ? null : (taken.get(active)?.at(-1) ?? null);
   const listening = useListening<SettleAsked>({
     settings,
     strings,
-    asked: { chosen: state.chosen },
+    asked: { chosen: state.chosen, told: toldIn(step) },
     intended: ({ chosen }) => chosen,
     heardFrom: source.heardFrom,
     ready: sitting.loaded,
@@ -112,6 +141,18 @@ export function useSettling(
   };
   const moved = useMemo(() => roomMove(fresh, old), [fresh, old]);
   const question = fresh.flatMap(({ taken }) => taken.filter(({ doubt }) => doubt))[0] ?? null;
-  const base = { listening, sitting, targets, fresh, report, problem, active, course, last };
+  const base = {
+    listening,
+    sitting,
+    targets,
+    fresh,
+    goal,
+    report,
+    step,
+    problem,
+    active,
+    course,
+    last,
+  };
   return { ...dialogue, ...base, roomMove: moved, question, now, elapse };
 }

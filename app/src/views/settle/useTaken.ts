@@ -8,6 +8,7 @@ import {
   stepsOf,
   type Taken,
   withNeck,
+  withRoom,
 } from '@rosefinch/core/settling';
 import type { BenchState } from '@rosefinch/core/sitting';
 import type { Coupling } from '@rosefinch/core/strings';
@@ -40,9 +41,11 @@ export function useTaken(
   return useMemo(() => {
     const others = (sittings ?? []).filter(({ session }) => session.work !== 'settling');
     const steps = stepsOf(looksOf(log, others, since, targets), saidOf(log), tolerance);
-    const taken = withNeck(steps, matrix);
     const isNew = (course: number) => strings.some((s) => s.course === course);
-    const all = order.map((c) => historyOf(c, since, taken.get(c) ?? []));
+    const taken = withRoom(withNeck(steps, matrix), isNew);
+    const material = (course: number) =>
+      strings.find((s) => s.course === course)?.material ?? 'steel';
+    const all = order.map((c) => historyOf(c, since, taken.get(c) ?? [], material(c)));
     return {
       taken,
       fresh: all.filter(({ course }) => isNew(course)),

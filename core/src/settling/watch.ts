@@ -1,0 +1,106 @@
+import { nth } from '../maths/index.ts';
+import type { StringSpec } from '../strings/index.ts';
+import type { Cents, Seconds } from '../units.ts';
+import { type Draw, roomIn } from './creeping.ts';
+import type { SettlingEvent, SettlingReading } from './history.ts';
+import { aheadOf, FARTHEST, type Wanted } from './outlook.ts';
+
+/** 95 % on one side of a normal distribution. */
+const SIDE = 1.645;
+/** Too short to be a watch. */
+export const LEAST_WATCH: Seconds = 15;
+const BISECTIONS = 30;
+
+/** How long a string was left alone, and how far it fell. */
+export interface Watch {
+  readonly seconds: Seconds;
+  readonly fell: Cents;
+}
+
+/**
+ * How long a string holds by the one thing that is true of all creep: left alone it only
+ * slows. After a watch of w seconds in which it fell by d, the next T take at most d·T/w; with
+ * the errors of both readings and the room's share. Null without a watch since it was touched.
+ * @param stands where it goes on from; brought to its note where that is missing
+ */
+export function watchedHold(
+  events: readonly SettlingEvent[],
+  material: StringSpec['material'],
+  tolerance: Cents,
+  stands?: Cents,
+): Seconds | null {
+  const untouched = untouchedReadings(events, stands === undefined);
+  const last = untouched.at(-1);
+  if (!last) return null;
+  const held = untouched.slice(0, -1).flatMap((first) => {
+    const seconds = last.at - first.at;
+    if (seconds < LEAST_WATCH) return [];
+    const error = Math.hypot(first.errorCents, last.errorCents, roomIn(seconds, material));
+    const fell = Math.max(0, first.cents - last.cents);
+    const left = (time: Seconds) => {
+      const longer = time / seconds;
+      const unsure = Math.hypot(longer * error, last.errorCents, roomIn(time, material));
+      return tolerance + (stands ?? 0) - longer * fell - SIDE * unsure;
+    };
+    return [lastTime(left)];
+  });
+  return held.length === 0 ? null : Math.max(...held);
+}
+
+/** The longest watch of a string since it was touched last. */
+export function watchOf(events: readonly SettlingEvent[]): Watch | null {
+  const untouched = untouchedReadings(events, false);
+  const [first, last] = [untouched[0], untouched.at(-1)];
+  if (!first || !last || last.at - first.at < LEAST_WATCH) return null;
+  return { seconds: last.at - first.at, fell: first.cents - last.cents };
+}
+
+/** The readings since it was touched last; for a string that is to be brought up also those of the watch before a turn. */
+function untouchedReadings(
+  events: readonly SettlingEvent[],
+  before: boolean,
+): readonly SettlingReading[] {
+  const pieces: SettlingReading[][] = [[]];
+  for (const event of events)
+    if (event.kind === 'reading') pieces.at(-1)!.push(event);
+    else pieces.push([]);
+  const long = (piece: readonly SettlingReading[]) =>
+    piece.length > 1 && nth(piece, piece.length - 1).at - nth(piece, 0).at >= LEAST_WATCH;
+  const last = pieces.at(-1)!;
+  return before && !long(last) ? (pieces.findLast(long) ?? last) : last;
+}
+
+/** How long something that only gets less stays above nothing. */
+function lastTime(left: (time: Seconds) => number): Seconds {
+  let [low, high] = [0, FARTHEST];
+  for (let k = 0; k < BISECTIONS; k++) {
+    const middle = (low + high) / 2;
+    if (left(middle) > 0) low = middle;
+    else high = middle;
+  }
+  return low;
+}
+
+const MINUTE: Seconds = 60;
+/** Watches that may be asked for, in minutes. */
+const MINUTES = [2, 3, 5, 8, 10, 12, 15, 20, 25, 30, 40, 50, 60] as const;
+const ASKED = MINUTES.map((minutes) => minutes * MINUTE);
+
+/** The shortest watch, from its last reading on, after which one more pluck would promise the lesson if it falls as expected. */
+export function watchNeeded(
+  draws: readonly Draw[],
+  events: readonly SettlingEvent[],
+  { material, tolerance, lesson }: Wanted,
+): Seconds | null {
+  const last = untouchedReadings(events, false).at(-1);
+  if (!last) return null;
+  const places = aheadOf(draws, ASKED, material);
+  const enough = ASKED.findIndex((seconds, i) => {
+    const at = { at: last.at + seconds, cents: nth(places, i).expected };
+    const read = { kind: 'reading', errorCents: last.errorCents, ...at } as const;
+    // Out of tune by then, it is brought up.
+    const stands = Math.abs(at.cents) > tolerance ? undefined : at.cents;
+    return (watchedHold([...events, read], material, tolerance, stands) ?? 0) >= lesson;
+  });
+  return enough < 0 ? null : nth(ASKED, enough);
+}
