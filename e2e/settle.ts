@@ -45,11 +45,12 @@ export class SettlePage {
       .poll(() => this.readings(course), { timeout: HEARD_WITHIN, intervals: LOOK_AGAIN })
       .toBe(before + 1);
     await allStored(this.page);
-    return this.figure();
+    return this.cents(course);
   }
 
-  async figure(): Promise<number> {
-    const text = await this.page.getByTestId('figure').innerText();
+  /** Where a string was read last: the stage has gone on to the next one by then. */
+  async cents(course: number): Promise<number> {
+    const text = /read last at (\S+) cents/.exec(await this.says(course))?.[1] ?? '';
     return Number(text.replace('−', '-').replace(/[+±]/, ''));
   }
 
@@ -86,7 +87,7 @@ export class SettlePage {
       await this.pluck(course);
     } else if (/^(Bring|Tune|Loosen)/.test(says)) {
       const unread = (await this.readings(course)) === 0;
-      await this.bringUp(course, unread ? await this.pluck(course) : await this.figure());
+      await this.bringUp(course, unread ? await this.pluck(course) : await this.cents(course));
     } else if (/half a minute/.test(says)) {
       await this.page.getByRole('button', { name: 'A minute passes' }).click();
       await this.pluck(course);

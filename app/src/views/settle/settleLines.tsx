@@ -1,7 +1,7 @@
 import { targetName } from '@rosefinch/core/music';
 import type { Restringing } from '@rosefinch/core/records';
 import { outlookNow, type StringHistory } from '@rosefinch/core/settling';
-import { counted, holdInWords, standingInWords } from '@rosefinch/core/words';
+import { counted, holdInWords, signedCents, standingInWords } from '@rosefinch/core/words';
 import type { WireLine } from '../../parts/wires/index.ts';
 import type { Charts } from './charts.ts';
 import { SizedChart } from './SizedChart.tsx';
@@ -40,10 +40,11 @@ export function settleLines(
 
 /** How a string stands, with its figures. */
 function standingOf(history: StringHistory, { report }: Settling) {
-  const { taken, rounds, droppedSoFar } = history;
+  const { taken, rounds, droppedSoFar, last } = history;
   const state = stateOf(history, report);
   return [
     counted(taken.filter(({ step }) => step !== 'left out').length, 'reading'),
+    last && `read last at ${signedCents(last.cents)} cents`,
     counted(rounds.length, 'round'),
     `dropped ${droppedSoFar.toFixed(1)} cents so far`,
     state && `${standingInWords(state)}, expected ${holdInWords(outlookNow(state))}`,
