@@ -10,6 +10,7 @@ import { pluckFigures } from './plucks.ts';
 import { roomFigures } from './rooms.ts';
 import { coachFigures } from './sessions.ts';
 import { settlingFigures } from './settling.ts';
+import { oracleFigures } from './settlingOracle.ts';
 import { strumFigures } from './strums.ts';
 import { tuningFigures } from './tuningsHeard.ts';
 import { bridgeFigures, whoFigures } from './who.ts';
@@ -28,7 +29,11 @@ const parts: Readonly<Record<string, () => void | Promise<void>>> = {
   literal: () => literalFigures(7001, 300),
   passes: () => passFigures(500),
   coach: () => coachFigures(1001, 10, 60),
-  settling: () => settlingFigures(2001, process.argv.includes('--long') ? 200 : 12),
+  settling: () => {
+    const long = process.argv.includes('--long');
+    settlingFigures(2001, long ? 50 : 4);
+    oracleFigures(3001, long ? 10 : 2);
+  },
   frets: () => {
     const long = process.argv.includes('--long');
     long ? fretFigures(2001, 334, 27) : fretFigures(1, 30, 12);

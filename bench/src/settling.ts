@@ -60,6 +60,9 @@ interface Said {
 
 interface Seen {
   readonly name: LookName;
+  /** Everything until then, with the error of its readings. */
+  readonly deeds: readonly Deed[];
+  readonly error: number;
   readonly strings: readonly Said[];
   readonly report: SettlingReport;
 }
@@ -72,12 +75,20 @@ interface Case {
   readonly slipping?: number;
 }
 
+/** What was done and heard, for one who replays it on other strings. */
+export type Deed =
+  | { readonly do: 'wait'; readonly seconds: number }
+  | { readonly do: 'pull'; readonly course: number }
+  | { readonly do: 'lift'; readonly course: number; readonly to: number }
+  | { readonly do: 'read'; readonly course: number; readonly cents: number };
+
 /** What hands do with an instrument of new strings; the ear hears it as the app does. */
 class Hands {
+  readonly deeds: Deed[] = [];
   readonly instrument: CreepingInstrument;
   private readonly random: Random;
   private readonly looks: Look[] = [];
-  private readonly error: number;
+  readonly error: number;
   readonly strings: readonly number[];
 
   constructor(
@@ -91,12 +102,25 @@ class Hands {
   }
 
   wait(low: number, high = low): void {
-    this.instrument.wait(between(this.random, low, high));
+    const seconds = between(this.random, low, high);
+    this.instrument.wait(seconds);
+    this.deeds.push({ do: 'wait', seconds });
+  }
+
+  private lift(course: number, to: number): void {
+    this.instrument.lift(course, to);
+    this.deeds.push({ do: 'lift', course, to });
+  }
+
+  /** As it was fitted: tuned by ear. */
+  tune(course: number): void {
+    this.lift(course, 0.8);
   }
 
   pluck(course: number, asked: 'pull' | 'leave' = 'leave'): void {
     this.wait(4, 7);
     const cents = this.instrument.read(course, this.error);
+    this.deeds.push({ do: 'read', course, cents });
     const at = Math.round(1000 * this.instrument.at);
     const hz = 200 * 2 ** ((cents + 400 * course) / 1200);
     this.looks.push({ at, course, cents, errorCents: this.error, hz, asked });
@@ -104,13 +128,14 @@ class Hands {
 
   bringUp(course: number): void {
     this.wait(5, 9);
-    this.instrument.lift(course, 0.8 * normal(this.random));
+    this.lift(course, 0.8 * normal(this.random));
     this.pluck(course);
   }
 
   round(course: number): void {
     this.wait(4, 7);
     this.instrument.pull(course);
+    this.deeds.push({ do: 'pull', course });
     this.pluck(course, 'pull');
     this.bringUp(course);
   }
@@ -141,11 +166,11 @@ class Hands {
 }
 
 /** Rounds, then looks while nobody touches the strings. */
-function sat(seed: number, of: Case): Sat {
+export function sat(seed: number, of: Case): Sat {
   const hands = new Hands(seed, of);
   const { instrument, strings } = hands;
   for (const course of strings) {
-    instrument.lift(course, 0.8);
+    hands.tune(course);
     hands.pluck(course);
     hands.round(course);
   }
@@ -156,7 +181,7 @@ function sat(seed: number, of: Case): Sat {
   const from = instrument.at;
   const seen = LOOKS.map(([name, after], i): Seen => {
     if (i > 0) {
-      instrument.wait(Math.max(0, from + after - instrument.at));
+      hands.wait(Math.max(0, from + after - instrument.at));
       hands.look();
     }
     return lookAt(name, hands, seed * 10 + i, of);
@@ -190,6 +215,8 @@ function lookAt(name: LookName, hands: Hands, seed: number, { goal }: Case): See
   });
   return {
     name,
+    deeds: [...hands.deeds],
+    error: hands.error,
     report,
     strings: report.strings.map((string, i): Said => {
       const { rounds, events, material } = string.history;

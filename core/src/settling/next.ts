@@ -72,6 +72,8 @@ export type SettlingStep =
       /** Little is left to where it breaks. */
       readonly near: boolean;
       readonly thin: boolean;
+      /** How long it is expected to hold after the pull, and without it; null before that is known. */
+      readonly brings: { readonly pulled: Seconds; readonly waited: Seconds } | null;
     }
   | ({ readonly step: 'bring up'; readonly high: Cents } & Named)
   /** It was left alone since it was touched: one pluck tells how it creeps; too soon where it was just plucked. */
@@ -237,9 +239,15 @@ function untouchedSince({ taken }: StringHistory): EpochMs {
   return counted[Math.max(0, from)]?.really ?? 0;
 }
 
-function pull({ course, headroom, thin }: SettlingString, { way }: SettlingRules): SettlingStep {
+function pull(
+  { course, headroom, thin, state }: SettlingString,
+  { way }: SettlingRules,
+): SettlingStep {
   const near = headroom < NEAR_HEADROOM;
-  return { step: 'pull', course, times: pullsAtOnce(way), headroom, near, thin };
+  const { pulled, waited } = state?.pull ?? {};
+  const brings =
+    pulled && waited ? { pulled: pulled.hold.expected, waited: waited.hold.expected } : null;
+  return { step: 'pull', course, times: pullsAtOnce(way), headroom, near, thin, brings };
 }
 
 /** What was sure of it is over, and it was not read for a while. */

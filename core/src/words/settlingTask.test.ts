@@ -13,6 +13,7 @@ const pulled = {
   headroom: 6,
   near: false,
   thin: false,
+  brings: null,
 } as const;
 
 const CASES: readonly (readonly [step: SettlingStep, say: string, more: string])[] = [
@@ -42,6 +43,16 @@ const CASES: readonly (readonly [step: SettlingStep, say: string, more: string])
     'It falls to its note by itself.',
   ],
   [pulled, 'Pull string 2 gently, then pluck it.', HOW],
+  [
+    { ...pulled, brings: { pulled: 540, waited: 360 } },
+    'Pull string 2 gently, then pluck it.',
+    `${HOW} Up again it should hold 9 minutes; without a pull, 6 minutes.`,
+  ],
+  [
+    { ...pulled, brings: { pulled: 380, waited: 360 } },
+    'Pull string 2 gently, then pluck it.',
+    HOW,
+  ],
   [{ ...pulled, times: 5 }, 'Pull string 2 gently 5 times, then pluck it.', HOW],
   [
     { ...pulled, thin: true },

@@ -75,7 +75,8 @@ function placeInWords(note: string, high: number): string {
   return high > 0 ? `${high.toFixed(0)} cents above ${note}` : note;
 }
 
-function pullInWords({ course, times, headroom, near, thin }: Facts<'pull'>): Sentence {
+function pullInWords(facts: Facts<'pull'>): Sentence {
+  const { course, times, headroom, near, thin, brings } = facts;
   const how = 'Along its length, a finger’s breadth, away from the face.';
   const care = near
     ? ` It has ${headroom.toFixed(1)} semitones to breaking: less than the others.`
@@ -83,7 +84,17 @@ function pullInWords({ course, times, headroom, near, thin }: Facts<'pull'>): Se
       ? ' It is thin: least of all.'
       : '';
   const often = times > 1 ? ` ${times} times` : '';
-  return { say: `Pull string ${course} gently${often}, then pluck it.`, more: `${how}${care}` };
+  const gain = brings && gainInWords(brings);
+  return {
+    say: `Pull string ${course} gently${often}, then pluck it.`,
+    more: `${how}${care}${gain ? ` ${gain}` : ''}`,
+  };
+}
+
+/** What a pull is expected to bring; nothing where the two are told alike. */
+function gainInWords({ pulled, waited }: { pulled: number; waited: number }): string {
+  const [after, without] = [durationInWords(pulled), durationInWords(waited)];
+  return after === without ? '' : `Up again it should hold ${after}; without a pull, ${without}.`;
 }
 
 /** What to do now with new strings. */

@@ -27,8 +27,14 @@ const FIRST_MINUTE: Seconds = 60;
 
 export function chartsOf(settling: Settling, restringing: Restringing, kind: TimeKind): Charts {
   const { fresh, report } = settling;
+  // A forecast from before the last pluck is none.
+  const told = (course: number) =>
+    fresh.some((history) => history.course === course && stateOf(history, report));
   const curves = new Map(
-    report?.strings.map(({ history }, i) => [history.course, report.curves[i] ?? null]),
+    report?.strings.map(({ history: { course } }, i) => [
+      course,
+      told(course) ? (report.curves[i] ?? null) : null,
+    ]),
   );
   const now = (settling.now() - restringing.fittedAt) / 1000;
   const lesson = 60 * restringing.lessonMinutes;
