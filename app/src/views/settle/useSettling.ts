@@ -98,7 +98,7 @@ export function useSettling(
   useKeptLooks(restringing, source.practice ? null : report);
   const strings = useMemo(() => knowledgeOf(targets, knownReadings(log)), [targets, log]);
   const { active } = state;
-  const time = useTick(now, TICK_MS);
+  const { time, lookAgain } = useTick(now, TICK_MS);
   const step = useMemo(() => {
     const known = fresh.map((history) => settlingString(history, report, targets, instrument));
     return settlingStep(known, active, rules, { now: time, look: report?.looks[0]?.at ?? null });
@@ -138,6 +138,7 @@ export function useSettling(
   const elapse = (seconds: Seconds) => {
     listening.hands?.elapse(seconds);
     letGoBy(seconds);
+    lookAgain();
   };
   const moved = useMemo(() => roomMove(fresh, old), [fresh, old]);
   const question = fresh.flatMap(({ taken }) => taken.filter(({ doubt }) => doubt))[0] ?? null;

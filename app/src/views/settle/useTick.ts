@@ -1,11 +1,15 @@
-import { useEffect, useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 
-/** Looks at the clock every so often: what is sure gets less while nobody does anything. Answers the time. */
-export function useTick(now: () => number, everyMs: number): number {
+/** The time, looked at every so often or when asked to: what is sure gets less while nobody does anything. */
+export function useTick(
+  now: () => number,
+  everyMs: number,
+): { readonly time: number; readonly lookAgain: () => void } {
   const [time, setTime] = useState(now);
+  const lookAgain = useCallback(() => setTime(now()), [now]);
   useEffect(() => {
-    const timer = setInterval(() => setTime(now()), everyMs);
+    const timer = setInterval(lookAgain, everyMs);
     return () => clearInterval(timer);
-  }, [now, everyMs]);
-  return time;
+  }, [lookAgain, everyMs]);
+  return { time, lookAgain };
 }
