@@ -136,4 +136,22 @@ test('instruments stand in the order in which people count, and a name used twic
   await expect(names).toHaveText(['uke 1', 'Uke 2', 'Uke 10']);
   await page.getByLabel('Name').fill('Uke 2');
   await expect(page.getByText('Another one on the shelf has this name.')).toBeVisible();
+
+  // A class set at once, numbered on from what is there; found by words and by its group.
+  await page.getByLabel('Name').fill('Uke');
+  await page.getByLabel('How many').fill('3');
+  await expect(page.getByText('Uke 11 to Uke 13')).toBeVisible();
+  await page.getByRole('button', { name: 'Put 3 on the shelf' }).click();
+  await expect(names).toHaveText(['uke 1', 'Uke 2', 'Uke 10', 'Uke 11', 'Uke 12', 'Uke 13']);
+  await page.getByLabel('Find').fill('uke 13');
+  await expect(names).toHaveText(['Uke 13']);
+  await page.getByRole('link', { name: /Uke 13/ }).click();
+  const groups = page.getByRole('combobox', { name: 'Groups' });
+  await groups.fill('Class 4b');
+  await groups.press('Enter');
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByRole('region', { name: 'Notice' })).toContainText('Saved.');
+  await page.getByRole('link', { name: 'Shelf' }).click();
+  await page.getByRole('combobox', { name: 'Group' }).selectOption('Class 4b');
+  await expect(names).toHaveText(['Uke 13']);
 });

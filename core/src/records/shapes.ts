@@ -138,6 +138,7 @@ const instrument = record<Kept<Instrument>>({
   bridge: among<Instrument['bridge']>({ fixed: true, loose: true, floating: true }),
   tuningId: id(),
   note: text(),
+  groups: optional(list(name(), { max: 20 })),
   homeTuningId: optional(id()),
   archived: optional(yes()),
   leftHanded: optional(yes()),

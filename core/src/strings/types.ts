@@ -111,5 +111,7 @@ export interface Instrument {
   readonly homeTuningId?: string;
   /** Taken off the shelf; its history stays. */
   readonly archived?: true;
+  /** What it belongs to, in the teacher's own words: a class, a lender, an owner. */
+  readonly groups?: readonly string[];
   readonly note: string;
 }

@@ -61,7 +61,7 @@ export function Job<View extends JobView>(props: Props<View>) {
   useKeys(withLearned(keysOf(view, acts), view, acts, settings), awake, true);
   return (
     <>
-      <div className="job" data-view={props.view} data-afar={afar} aria-busy={busy}>
+      <div className="job" data-afar={afar} aria-busy={busy}>
         <h1 className="unseen">{title}</h1>
         {props.stage}
         <div className="job-wires">{props.wires}</div>

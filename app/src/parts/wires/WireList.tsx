@@ -23,13 +23,15 @@ interface Props {
   readonly lines: readonly WireLine[];
   /** Its words are many: they have more room than figures. */
   readonly wide?: boolean;
+  /** What a string comes to is short: it stands at the right end, and the picture has the width. */
+  readonly short?: boolean;
   readonly onChoose?: (course: number) => void;
 }
 
 /** A slim line for each string, at fixed places; pressing one chooses its string. */
-export function WireList({ lines, wide = false, onChoose }: Props) {
+export function WireList({ lines, wide = false, short = false, onChoose }: Props) {
   return (
-    <div className="wires" data-wide={wide}>
+    <div className="wires" data-wide={wide} data-short={short}>
       {lines.map((line) => (
         <button
           type="button"

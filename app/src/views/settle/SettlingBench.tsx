@@ -80,6 +80,7 @@ export function SettlingBench({ instrument, stock, restringing }: Props) {
       wires={
         <WireList
           wide
+          short
           lines={settleLines(settling, restringing, charts)}
           onChoose={(wanted) => send({ type: 'choose', course: chosen === wanted ? null : wanted })}
         />

@@ -1,4 +1,13 @@
-import { Button, Group, NativeSelect, Stack, Switch, Textarea, TextInput } from '@mantine/core';
+import {
+  Button,
+  Group,
+  NativeSelect,
+  Stack,
+  Switch,
+  TagsInput,
+  Textarea,
+  TextInput,
+} from '@mantine/core';
 import { type UseFormReturnType, useForm } from '@mantine/form';
 import { tuningsFor } from '@rosefinch/core/music';
 import {
@@ -69,6 +78,14 @@ export function InstrumentForm({ instrument, stock, onSave }: Props) {
         <Body {...parts} />
         <Pegs {...parts} />
         <Textarea label="Note" maw={560} {...form.getInputProps('draft.note')} />
+        <TagsInput
+          label="Groups"
+          description="A class, a lender, an owner: Enter after each."
+          maw={560}
+          maxTags={20}
+          value={[...(draft.groups ?? [])]}
+          onChange={(groups) => change({ groups })}
+        />
         <details open={detail} onToggle={(event) => setDetail(event.currentTarget.open)}>
           <summary>Strings in detail</summary>
           <SetChoice {...parts} />

@@ -1,4 +1,12 @@
-import { Button, Group, NativeSelect, SegmentedControl, Stack, TextInput } from '@mantine/core';
+import {
+  Button,
+  Group,
+  NativeSelect,
+  NumberInput,
+  SegmentedControl,
+  Stack,
+  TextInput,
+} from '@mantine/core';
 import { findTuning, type Tuning } from '@rosefinch/core/music';
 import type { Restringing } from '@rosefinch/core/records';
 import type { Session, Summary } from '@rosefinch/core/sitting';
@@ -11,6 +19,8 @@ import { type Repository, useData, useLive } from '../../data/index.ts';
 import { locale, newId, now as timeOfDay } from '../../environment.ts';
 import { ViewHead } from '../../parts/frame/index.ts';
 import { MiniWires } from '../../parts/wires/index.ts';
+import { groupsOf, isFound } from './found.ts';
+import { MOST_AT_ONCE, numberedNames } from './names.ts';
 
 /** An instrument with its newest sitting. */
 interface Shelved {
@@ -73,7 +83,21 @@ export function ShelfView() {
   const [search, setSearch] = useSearchParams();
   if (!shelf) return <p>One moment …</p>;
   const wanted = search.get('show') ?? 'all';
-  const shown = shelf.filter((SHOWN[wanted] ?? ALL).holds);
+  const shown = shelf
+    .filter((SHOWN[wanted] ?? ALL).holds)
+    .filter((entry) => isFound(entry, search.get('find') ?? ''))
+    .filter(({ instrument }) => isOfGroup(instrument, search.get('group')));
+  /** Puts a word of the address; an empty one is taken out. */
+  const put = (key: string, value: string) =>
+    setSearch(
+      (before) => {
+        const next = new URLSearchParams(before);
+        if (value === '') next.delete(key);
+        else next.set(key, value);
+        return next;
+      },
+      { replace: true },
+    );
   return (
     <Stack>
       <ViewHead title="Shelf" />
@@ -87,16 +111,19 @@ export function ShelfView() {
         </>
       )}
       {shelf.length > 1 && (
-        <SegmentedControl
-          className="shelf-shown"
-          aria-label="Which are shown"
-          value={wanted}
-          onChange={(show) => setSearch(show === 'all' ? {} : { show }, { replace: true })}
-          data={Object.entries(SHOWN).map(([value, { label, holds }]) => ({
-            value,
-            label: `${label}, ${shelf.filter(holds).length}`,
-          }))}
-        />
+        <Group align="end">
+          <SegmentedControl
+            className="shelf-shown"
+            aria-label="Which are shown"
+            value={wanted}
+            onChange={(show) => put('show', show === 'all' ? '' : show)}
+            data={Object.entries(SHOWN).map(([value, { label, holds }]) => ({
+              value,
+              label: `${label}, ${shelf.filter(holds).length}`,
+            }))}
+          />
+          <Finding shelf={shelf} search={search} onPut={put} />
+        </Group>
       )}
       {shelf.length > 0 && shown.length === 0 && <p>None of them.</p>}
       <div className="tiles">
@@ -106,6 +133,39 @@ export function ShelfView() {
       </div>
       <AddForm names={shelf.map(({ instrument }) => instrument.name)} />
     </Stack>
+  );
+}
+
+function isOfGroup({ groups = [] }: Instrument, group: string | null): boolean {
+  return group === null || groups.includes(group);
+}
+
+interface FindingProps {
+  readonly shelf: readonly Shelved[];
+  readonly search: URLSearchParams;
+  readonly onPut: (key: string, value: string) => void;
+}
+
+/** Finds instruments by words, and by a group where there are any. */
+function Finding({ shelf, search, onPut }: FindingProps) {
+  const groups = groupsOf(shelf, locale());
+  return (
+    <>
+      <TextInput
+        label="Find"
+        type="search"
+        value={search.get('find') ?? ''}
+        onChange={(event) => onPut('find', event.currentTarget.value)}
+      />
+      {groups.length > 0 && (
+        <NativeSelect
+          label="Group"
+          data={[{ value: '', label: 'all' }, ...groups]}
+          value={search.get('group') ?? ''}
+          onChange={(event) => onPut('group', event.currentTarget.value)}
+        />
+      )}
+    </>
   );
 }
 
@@ -125,6 +185,7 @@ function Tile({ entry: { instrument, tuning, look, last } }: { entry: Shelved })
         </strong>
       )}
       <span>{instrument.note}</span>
+      {instrument.groups && <span className="soft">{instrument.groups.join(', ')}</span>}
       {last ? (
         <>
           <MiniWires strings={last.summary.strings} tolerance={last.tolerance} />
@@ -141,11 +202,15 @@ function AddForm({ names }: { names: readonly string[] }) {
   const { repository } = useData();
   const [name, setName] = useState('');
   const [model, setModel] = useState(MODELS[0]?.id ?? '');
+  const [count, setCount] = useState<number | string>(1);
+  const many = Math.max(1, Math.min(MOST_AT_ONCE, Math.round(Number(count) || 1)));
+  const wanted = numberedNames(name, many, names);
   const add = async () => {
     const found = findModel(model);
     if (!found || name.trim() === '') return;
-    await repository.addInstruments([found.build(newId(), name.trim())]);
+    await repository.addInstruments(wanted.map((one) => found.build(newId(), one)));
     setName('');
+    setCount(1);
   };
   return (
     <form
@@ -159,7 +224,7 @@ function AddForm({ names }: { names: readonly string[] }) {
           label="Name"
           value={name}
           maxLength={60}
-          description={names.includes(name.trim()) && 'Another one on the shelf has this name.'}
+          description={aboutNames(wanted, names)}
           onChange={(event) => setName(event.currentTarget.value)}
         />
         <NativeSelect
@@ -168,8 +233,16 @@ function AddForm({ names }: { names: readonly string[] }) {
           value={model}
           onChange={(event) => setModel(event.currentTarget.value)}
         />
+        <NumberInput
+          label="How many"
+          w={100}
+          min={1}
+          max={MOST_AT_ONCE}
+          value={count}
+          onChange={setCount}
+        />
         <Button type="submit" disabled={name.trim() === ''}>
-          Put it on the shelf
+          {many > 1 ? `Put ${many} on the shelf` : 'Put it on the shelf'}
         </Button>
         <Button component={Link} to="/?new" variant="default">
           Strum it, to know what it is
@@ -177,4 +250,11 @@ function AddForm({ names }: { names: readonly string[] }) {
       </Group>
     </form>
   );
+}
+
+/** Which names are given, or that one is there already. */
+function aboutNames(wanted: readonly string[], taken: readonly string[]): string | null {
+  const [first = ''] = wanted;
+  if (wanted.length > 1) return `${first} to ${wanted.at(-1)}`;
+  return taken.includes(first) ? 'Another one on the shelf has this name.' : null;
 }

@@ -1,0 +1,23 @@
+import type { Instrument } from '@rosefinch/core/strings';
+
+/** What can be looked for: name, kind, note and groups, and the name of its tuning. */
+export interface Sought {
+  readonly instrument: Instrument;
+  readonly tuning: { readonly name: string } | undefined;
+}
+
+/** True where every word that was typed stands somewhere in what is known of the instrument. */
+export function isFound({ instrument, tuning }: Sought, typed: string): boolean {
+  const { name, kind, note, groups = [] } = instrument;
+  const text = [name, kind, note, tuning?.name ?? '', ...groups].join(' ').toLocaleLowerCase();
+  return typed
+    .toLocaleLowerCase()
+    .split(/\s+/)
+    .every((word) => text.includes(word));
+}
+
+/** Every group that an instrument of the shelf belongs to, each once, as people count. */
+export function groupsOf(shelf: readonly Sought[], locale: string): string[] {
+  const all = new Set(shelf.flatMap(({ instrument }) => instrument.groups ?? []));
+  return [...all].sort(new Intl.Collator(locale, { numeric: true }).compare);
+}
