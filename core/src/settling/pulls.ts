@@ -3,7 +3,7 @@ import type { Draw } from './creeping.ts';
 import { type Outlook, outlookOf, type Wanted } from './outlook.ts';
 
 /** A string that holds the lesson with this probability needs no pull; after a short watch, where little is known, only one that hardly ever does. */
-const NEEDS_NONE = { watched: 0.55, hardly: 0.12 } as const;
+const NEEDS_NONE = { watched: 0.4, hardly: 0.12 } as const;
 const WATCHED: Seconds = 150;
 /** A pull takes so long with bringing up and plucking; waiting is counted for the same time. */
 const TAKES: Seconds = 60;
