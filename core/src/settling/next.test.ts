@@ -137,6 +137,17 @@ describe('the next step of settling', () => {
     expect(told(at(120), at(120), holding).step).to.equal('pluck');
   });
 
+  it('one that would hold, but hardly from where it is, is brought up', () => {
+    const low = string(1, [...rested, ['waited', -4, 400]], {
+      holds: true,
+      lifted: outlook(3000, 0.95),
+      stands: outlook(120, 0.3),
+    });
+    expect(settlingStep([low], 1, RULES, CLOCK)).to.include({ step: 'bring up', course: 1 });
+    const near = string(1, [...rested, ['waited', -1, 400]], { holds: true });
+    expect(settlingStep([near], 1, RULES, CLOCK).step).to.equal('all hold');
+  });
+
   it('what was sure and is over is plucked again, as it stands', () => {
     const over = string(2, rested, { stands: outlook(0, 0.2) });
     const other = string(1, [...rested, ['waited', -1.2, 400]]);

@@ -38,7 +38,7 @@ export interface SettlingRules {
   /** What a lesson allows. */
   readonly lesson: Cents;
   readonly way: Way;
-  /** How much higher than its note a string is tuned, by the way that tunes them high. */
+  /** How much higher than its note a string is tuned: 0 but by the way that tunes them high. */
   readonly high: Cents;
 }
 
@@ -101,6 +101,10 @@ const MOST_ROUNDS = 5;
 const STALE = 3 * 60_000;
 /** A string that was read longer ago than this was read at another visit, in ms. */
 const VISIT = 10 * 60_000;
+const LEAST_WATCH_MS = 1000 * LEAST_WATCH;
+const FRESH_MS = 24 * 3_600_000;
+/** A string that would hold the lesson is brought up where that makes it likelier by so much. */
+const LIKELIER = 0.1;
 
 /**
  * The one thing to do now: every string is read first, then each is pulled once, then
@@ -143,7 +147,7 @@ function unfinished(strings: readonly SettlingString[], rules: SettlingRules): S
 
 function halfDone(
   { course, note, history }: SettlingString,
-  { tuned, lesson, way, high }: SettlingRules,
+  { tuned, lesson, high }: SettlingRules,
 ): SettlingStep | null {
   const { last } = history;
   if (!last) return null;
@@ -151,10 +155,9 @@ function halfDone(
   // One that was only looked at is left as it is until all were.
   if (!TURNED.has(last.step)) return null;
   if (last.cents < -FAR_OFF) return { step: 'tune first', course, note };
-  const aim = way === 'high' ? high : 0;
-  if (last.cents > aim + tuned) return { step: 'loosen', course, note, high: aim };
-  return last.cents < Math.max(aim - tuned, -lesson)
-    ? { step: 'bring up', course, note, high: aim }
+  if (last.cents > high + tuned) return { step: 'loosen', course, note, high };
+  return last.cents < Math.max(high - tuned, -lesson)
+    ? { step: 'bring up', course, note, high }
     : null;
 }
 
@@ -205,8 +208,6 @@ function isPullable(string: SettlingString): boolean {
 function isFresh({ history: { last, fittedAt } }: SettlingString): boolean {
   return last !== null && last.really - fittedAt < FRESH_MS;
 }
-const LEAST_WATCH_MS = 1000 * LEAST_WATCH;
-const FRESH_MS = 24 * 3_600_000;
 
 /** Nothing was read since it was touched. */
 function isUnwatched({ history: { last, events } }: SettlingString): boolean {
@@ -260,15 +261,18 @@ function overdue(round: readonly SettlingString[]): SettlingStep | null {
   return over ? { step: 'pluck', course: over.course, read: true } : null;
 }
 
-/** A string that is out of what a lesson allows, or about to be. */
+/** A string that is out of what a lesson allows or about to be, or so low that it would not hold where it could. */
 function offPitch(
   round: readonly SettlingString[],
-  { way, high }: SettlingRules,
+  { tuned, high }: SettlingRules,
 ): SettlingStep | null {
-  const off = round.find(({ state }) => state && !state.stands);
-  if (!off) return null;
-  const { course, note } = off;
-  return { step: 'bring up', course, note, high: way === 'high' ? high : 0 };
+  const off = round.find(({ state, history: { last } }) => {
+    if (!state || !last) return false;
+    const { stands, lifted, holds } = state;
+    if (!stands) return true;
+    return holds && last.cents < -tuned && stands.lesson < lifted.lesson - LIKELIER;
+  });
+  return off ? { step: 'bring up', course: off.course, note: off.note, high } : null;
 }
 
 /** A watch that was asked for is over, or the look that was planned has come: it is plucked before anything else. */
