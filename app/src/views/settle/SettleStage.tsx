@@ -47,7 +47,8 @@ export function SettleStage({ settling, restringing, charts }: Props) {
 }
 
 /** At rest what counts is how long it is sure; while it is worked on, its cents. */
-const SURE_AT: ReadonlySet<SettlingStep['step']> = new Set(['all hold', 'leave alone', 'pull']);
+const SURE_AT: ReadonlySet<SettlingStep['step']> = new Set(['all hold', 'leave alone']);
+const MINUTE = 60;
 
 function Figure({ settling }: { readonly settling: Settling }) {
   const { listening, sitting, step, course, fresh } = settling;
@@ -70,5 +71,3 @@ function Figure({ settling }: { readonly settling: Settling }) {
   const place = deviationInWords(cents, sitting.state.goal.tolerance);
   return <StageFigure figure={signedCents(cents)} stored={stored} note={`cents, ${place}${how}`} />;
 }
-
-const MINUTE = 60;
