@@ -10,7 +10,10 @@ import { allStored, expect, feed, fromMore, shiftClock, storedEvents, test } fro
 const HOURS = 3_600_000;
 const TEN_HOURS = 10 * HOURS;
 
-test('a ukulele is settled as its sentences say, left for ten hours, and looked at when it is due', async ({
+/** Two of them, so that it does not take long: all four are played by a literal player in core. */
+const NEW = [4, 1] as const;
+
+test('new strings are settled as their sentences say, left for ten hours, and looked at when it is due', async ({
   page,
   context,
 }) => {
@@ -18,24 +21,24 @@ test('a ukulele is settled as its sentences say, left for ten hours, and looked 
   const settle = new SettlePage(page);
   await settle.open();
   await expect(page.getByText('each time it drops less')).toBeVisible();
-  await settle.begin();
+  await settle.begin(NEW);
   await expect(page.getByRole('status')).toContainText('Tune string 4, then pluck it.');
   await settle.practise();
   // Each is tuned, pulled once, and brought up again.
-  for (let step = 0; step < 12; step++) await settle.obey();
-  for (const course of [4, 3, 2, 1]) expect(await settle.rounds(course)).toBe(1);
+  for (let step = 0; step < 6; step++) await settle.obey();
+  for (const course of NEW) expect(await settle.rounds(course)).toBe(1);
   // Reload in the middle: nothing is lost, and the sentence is the same.
-  const before = await settle.readings(3);
+  const before = await settle.readings(4);
   const said = await settle.sentence();
   await allStored(page);
   await page.reload();
-  await expect.poll(() => settle.readings(3)).toBe(before);
+  await expect.poll(() => settle.readings(4)).toBe(before);
   await settle.practise();
   expect(await settle.sentence()).toBe(said);
   // Plucked as they stand, they have their first promise.
-  for (let step = 0; step < 4; step++) await settle.obey();
+  for (let step = 0; step < 2; step++) await settle.obey();
   await settle.sentence();
-  for (const course of [4, 3, 2, 1])
+  for (const course of NEW)
     expect(await settle.says(course)).toMatch(/sure (< 1|\d+) (min|h)|once up, sure/);
   await settle.obeyAll();
   await expect(page.getByRole('status')).toContainText(/^(Good for|Leave)/);
@@ -72,7 +75,7 @@ test('a ukulele is settled as its sentences say, left for ten hours, and looked 
   );
   const taken = stepsOf(looks, [], 2);
   const { strings } = settlingReport({
-    strings: [4, 3, 2, 1].map((course) =>
+    strings: NEW.map((course) =>
       historyOf(course, restringings[0]!.fittedAt, taken.get(course)!, 'nylon'),
     ),
     goal: { tolerance: 5, lesson: 2700 },
@@ -90,7 +93,7 @@ test('a ukulele is settled as its sentences say, left for ten hours, and looked 
     const { high, low } = stands?.hold ?? { high: 0, low: 0 };
     if (held ? high >= TEN_HOURS / 1000 : low <= TEN_HOURS / 1000) within++;
   }
-  expect(within).toBeGreaterThanOrEqual(3);
+  expect(within).toBeGreaterThanOrEqual(1);
   // The check replans what comes next; a string that has left is not said to be in tune.
   await expect(later.getByText(/Look again/)).toBeVisible();
   await expect(later.getByRole('status')).toContainText(/^(Bring|Tune) string \d up/);
