@@ -228,7 +228,7 @@ function lookAt(name: LookName, hands: Hands, seed: number, { goal }: Case): See
         pulled: pulled[i]!,
         waited: waited[i]!,
         watch: string.watch?.seconds ?? 0,
-        bound: watchedHold(events, material, goal.tolerance) ?? 0,
+        bound: watchedHold(events, material, goal.tolerance)?.hold ?? 0,
         byRule: last !== undefined && (last.found ?? 0) - last.dropped < goal.tolerance,
       };
     }),
@@ -365,7 +365,7 @@ const FIGURES: Readonly<Record<string, (all: readonly Said[], seen: readonly See
   },
   accused: (all) =>
     share(
-      count(all, ({ string }) => accuses(string.slips)),
+      count(all, ({ string }) => string.slips.named),
       all.length,
     ),
 };
@@ -379,8 +379,6 @@ function isBroken({ report, strings }: Seen): boolean {
 
 /** A pull that brings so much more hold time than waiting was needed. */
 const WORTH = 1.3;
-const accuses = ({ probability, seen }: StringSettling['slips']) =>
-  probability > 0.9 && seen.length >= 2;
 
 interface Sat {
   readonly seen: readonly Seen[];
@@ -445,7 +443,7 @@ function slippingFigures(from: number, n: number): void {
         const others = strings.filter(({ history }) => history.course !== 2);
         const accused = (list: readonly StringSettling[]) =>
           share(
-            count(list, ({ slips }) => accuses(slips)),
+            count(list, ({ slips }) => slips.named),
             list.length,
           );
         const broken = seen.filter(isBroken).length;

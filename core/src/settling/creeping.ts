@@ -3,14 +3,15 @@ import type { StringSpec } from '../strings/index.ts';
 import type { Cents, Seconds } from '../units.ts';
 import type { SettlingEvent } from './history.ts';
 import {
-  afterPull,
-  MODES,
+  decayAfter,
   type Nature,
   natureOf,
-  OF_LIFT,
+  pulled,
   type StringKind,
   strengthOf,
+  turned,
   unknownsOf,
+  waited,
 } from './spectrum.ts';
 
 /** Draws a string is described by, and where their chance begins: the same readings always say the same. */
@@ -97,21 +98,21 @@ function stepsOf(events: readonly SettlingEvent[], material: StringSpec['materia
   let pulls = 0;
   let cents: Cents | null = null;
   let fresh = false;
-  let turned = false;
+  let byPeg = false;
   return events.map((event) => {
     const gap = Math.max(0, event.at - at);
     at = event.at;
     let lift = 0;
     if (event.kind === 'reading') {
-      if (fresh && turned && cents !== null) lift = event.cents - cents;
+      if (fresh && byPeg && cents !== null) lift = event.cents - cents;
       cents = event.cents;
       fresh = false;
     } else if (event.kind !== 'stretch') {
       fresh = true;
-      turned = event.kind === 'brought up';
+      byPeg = event.kind === 'brought up';
     }
     return {
-      decay: Float64Array.from(MODES, (tau) => Math.exp(-gap / tau)),
+      decay: decayAfter(gap),
       room: roomIn(gap, material) ** 2,
       gap,
       event,
@@ -141,26 +142,16 @@ function runOf(z: Float64Array, steps: readonly Step[], nature: Nature): Run {
   let slip = 0;
   let sprung = 0;
   for (const { decay, room, gap, event, pull, lift } of steps) {
-    let fell = 0;
-    for (let k = 0; k < rest.length; k++) {
-      const left = rest[k]! * decay[k]!;
-      fell += rest[k]! - left;
-      rest[k] = left;
-    }
+    const fell = waited(rest, decay);
     const back = sprung * -Math.expm1(-gap / SPRINGS_BACK);
     sprung -= back;
     level -= fell - back;
     variance += room + (DEPARTS * fell) ** 2;
     slip = 1 - (1 - slip) * Math.exp(-gap / slips.every);
     if (event.kind === 'stretch') {
-      const strength = strengthOf(z, pull);
-      let drop = slack * nature.slackGoes;
-      slack -= drop;
-      for (let k = 0; k < rest.length; k++) {
-        const left = rest[k]! * afterPull(nature, strength, k);
-        drop += rest[k]! - left;
-        rest[k] = left;
-      }
+      const gone = slack * nature.slackGoes;
+      slack -= gone;
+      const drop = gone + pulled(rest, nature, strengthOf(z, pull));
       level -= drop;
       sprung = nature.springs * drop;
       variance += (PULL_DEPARTS.share * drop) ** 2 + PULL_DEPARTS.cents ** 2;
@@ -170,8 +161,7 @@ function runOf(z: Float64Array, steps: readonly Step[], nature: Nature): Run {
       level = event.cents;
       variance = event.errorCents ** 2;
       slip = 0;
-      for (let k = 0; k < rest.length; k++)
-        rest[k] = Math.max(0, rest[k]! + nature.memory * lift * OF_LIFT[k]!);
+      turned(rest, nature, lift);
     } else {
       const read = readingOf(event.cents - level, variance, event.errorCents, slip, slips.cents);
       says += read.says;

@@ -26,5 +26,5 @@ export { roomMove } from './room.ts';
 export type { Doubt, Look, Taken } from './steps.ts';
 export { lastCounted, stepsOf } from './steps.ts';
 export type { SettlingGoal, StringSettling } from './verdict.ts';
-export { outlookNow, weakest } from './verdict.ts';
+export { outlookNow, stillSure, weakest } from './verdict.ts';
 export { watchedHold } from './watch.ts';

@@ -99,7 +99,7 @@ describe('the judge of new strings, in worlds of published laws', () => {
     expect(sure.length).to.be.at.least(before.length - 1);
   });
 
-  it('one pull more of five is worth more than one', () => {
+  it('a drop by five pulls says much the same of what is left as one by a single pull', () => {
     const one = watched(30, 4, 0).histories();
     const told = (pulls: number) =>
       settlingReport({ strings: one, goal: { ...GOAL, pulls }, zone: 'UTC', lessonAt: null });
@@ -134,7 +134,8 @@ describe('a winding that lets go', () => {
     expect(one!.slips.seen.length).to.be.at.least(2);
     for (const cents of one!.slips.seen) expect(cents).to.be.within(5, 10);
     expect(one!.slips.probability).to.be.above(0.9);
-    expect(two!.slips).to.deep.equal({ probability: 0, seen: [] });
+    expect(one!.slips.named).to.equal(true);
+    expect(two!.slips).to.deep.equal({ probability: 0, seen: [], named: false });
   });
 
   it('is seen in no sound string', () => {

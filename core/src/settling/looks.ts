@@ -32,7 +32,7 @@ export interface LookDay {
 }
 
 /**
- * When to look again: first when the shortest promise ends, or before
+ * When to look again: first at the lower end of what the first string holds, or before
  * the lesson if that comes sooner; then, all brought to their notes each time, as long as they
  * are expected to hold; on whole quarter hours of the teacher's waking day, three times a day
  * at most, for a fortnight.

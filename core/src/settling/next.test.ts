@@ -55,7 +55,7 @@ function string(
     watch: null,
     sureAfter: 720,
     pull: { worth: false, pulled: outlook(300, 0.2), waited: outlook(300, 0.2) },
-    slips: { probability: 0, seen: [] },
+    slips: { probability: 0, seen: [], named: false },
     ...known,
   };
   return { course, note: `N${course}`, headroom, thin: false, history, state };

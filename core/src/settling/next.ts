@@ -173,11 +173,14 @@ function unread(round: readonly SettlingString[], inHand?: SettlingString): Sett
 }
 
 /** A string that fell so far is brought up before it is pulled; one that rose is let down. */
-function farOff(round: readonly SettlingString[], { lesson }: SettlingRules): SettlingStep | null {
+function farOff(
+  round: readonly SettlingString[],
+  { lesson, high }: SettlingRules,
+): SettlingStep | null {
   const off = round.find(({ history: { last } }) => last && last.cents < -FALLEN);
   if (off) return { step: 'tune first', course: off.course, note: off.note };
-  const high = round.find(({ history: { last } }) => last && last.cents > lesson);
-  return high ? { step: 'loosen', course: high.course, note: high.note, high: 0 } : null;
+  const above = round.find(({ history: { last } }) => last && last.cents > lesson);
+  return above ? { step: 'loosen', course: above.course, note: above.note, high } : null;
 }
 
 /** Each is pulled once, then watched; then those again for which it is worth it, the least pulled first. */

@@ -2,7 +2,7 @@ import { normal, nth, type Random, seededRandom } from '../maths/index.ts';
 import type { StringSpec } from '../strings/index.ts';
 import type { Cents, Seconds } from '../units.ts';
 import { type Draw, roomIn, SLIPS } from './creeping.ts';
-import { afterPull, MODES, OF_LIFT, strengthAhead } from './spectrum.ts';
+import { decayAfter, MODES, pulled, strengthAhead, turned, waited } from './spectrum.ts';
 
 /** No outlook reaches further. */
 export const FARTHEST: Seconds = 14 * 86_400;
@@ -88,20 +88,16 @@ function standing(
   aim: Cents,
   random: Random,
 ): { readonly rest: Float64Array; readonly cents: Cents } {
-  const rest = now.map((left, k) => left * Math.exp(-wait / nth(MODES, k)));
-  let cents = read - sum(now) + sum(rest);
+  const rest = now.slice();
+  let cents = read - waited(rest, decayAfter(wait));
   let left = slack;
   for (let pull = 0; pull < pulls; pull++) {
-    const strength = strengthAhead(normal(random));
-    const before = sum(rest);
-    for (let k = 0; k < rest.length; k++) rest[k] = rest[k]! * afterPull(nature, strength, k);
-    cents -= before - sum(rest) + left * nature.slackGoes;
+    cents -= left * nature.slackGoes + pulled(rest, nature, strengthAhead(normal(random)));
     left *= 1 - nature.slackGoes;
   }
   const to = aim + HAND * normal(random);
   if (!lifted) return { rest, cents };
-  for (let k = 0; k < rest.length; k++)
-    rest[k] = Math.max(0, rest[k]! + nature.memory * (to - cents) * OF_LIFT[k]!);
+  turned(rest, nature, to - cents);
   return { rest, cents: to };
 }
 
@@ -132,12 +128,6 @@ function leaves(
     before = now;
   }
   return FARTHEST;
-}
-
-function sum(all: Float64Array): number {
-  let total = 0;
-  for (const value of all) total += value;
-  return total;
 }
 
 /** Where it will stand after each of these times, if nobody touches it: middle and interval of 80 %, in cents. */

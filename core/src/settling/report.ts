@@ -22,7 +22,6 @@ export interface SettlingReport {
   /** From its last reading on, in the order of the strings. */
   readonly curves: readonly (readonly BandPoint[])[];
   readonly looks: readonly NextLook[];
-  readonly goal: SettlingGoal;
   /** The lesson that was planned and has not begun, as of that reading. */
   readonly lessonAt: EpochMs | null;
 }
@@ -41,7 +40,6 @@ export function settlingReport({ strings, goal, zone, lessonAt }: SettlingTask):
     strings: all.map(({ settling }) => settling),
     curves: all.map((judged) => curveOf(judged, goal)),
     looks: looksAhead(all, at, goal, { zone, lessonAt: planned }),
-    goal,
     lessonAt: planned,
   };
 }

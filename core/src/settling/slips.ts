@@ -15,11 +15,17 @@ export interface Slips {
   readonly probability: number;
   /** Drops that creep cannot make, as they were read. */
   readonly seen: readonly Cents[];
+  /** Its winding is named: only so surely, and after so many drops. */
+  readonly named: boolean;
 }
+
+const SURE = 0.9;
+const REPEATED = 2;
 
 export function slipsOf(draws: readonly Draw[], seen: readonly Cents[]): Slips {
   const slipping = draws.filter(({ nature }) => nature.slips).length;
-  return { probability: slipping / Math.max(1, draws.length), seen };
+  const probability = slipping / Math.max(1, draws.length);
+  return { probability, seen, named: probability > SURE && seen.length >= REPEATED };
 }
 
 /** Drops of a string left alone that are larger than its fall just before allows. */

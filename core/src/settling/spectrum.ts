@@ -1,4 +1,3 @@
-import { nth } from '../maths/index.ts';
 import type { StringSpec } from '../strings/index.ts';
 import type { Cents, Seconds } from '../units.ts';
 
@@ -49,7 +48,7 @@ const MEMORY: Belief & { readonly most: number } = {
 /** A lift falls again within minutes to hours: alike in each mode up to here, as log₁₀ of seconds. */
 const LIFT_ENDS = 4;
 /** Share of each mode in what a lift gives back. */
-export const OF_LIFT = Float64Array.from(PLACES, (place) =>
+const OF_LIFT = Float64Array.from(PLACES, (place) =>
   place <= LIFT_ENDS ? DECADES.step / (LIFT_ENDS - DECADES.from + DECADES.step) : 0,
 );
 /** What a pull is worth, in seconds of waiting; and how unlike two pulls of a hand are. */
@@ -184,7 +183,35 @@ export function strengthAhead(z: number): number {
   return Math.exp(HAND_SCATTER * z);
 }
 
-/** What is left of a mode after a pull: it has gone on by that time, slow ones maybe by more. */
-export function afterPull({ pull, even }: Nature, strength: number, mode: number): number {
-  return Math.exp(-(((pull * strength) / nth(MODES, mode)) ** even));
+/** Lets time go by: answers the cents by which it fell. @param decay what is left of each mode after that time */
+export function waited(rest: Float64Array, decay: Float64Array): Cents {
+  let fell = 0;
+  for (let k = 0; k < rest.length; k++) {
+    const left = rest[k]! * decay[k]!;
+    fell += rest[k]! - left;
+    rest[k] = left;
+  }
+  return fell;
+}
+
+/** What is left of each mode after so long. */
+export function decayAfter(seconds: Seconds): Float64Array {
+  return Float64Array.from(MODES, (tau) => Math.exp(-seconds / tau));
+}
+
+/** Pulls it: each mode has gone on by that time, slow ones maybe by more. Answers the cents by which it dropped. */
+export function pulled(rest: Float64Array, { pull, even }: Nature, strength: number): Cents {
+  let dropped = 0;
+  for (let k = 0; k < rest.length; k++) {
+    const left = rest[k]! * Math.exp(-(((pull * strength) / MODES[k]!) ** even));
+    dropped += rest[k]! - left;
+    rest[k] = left;
+  }
+  return dropped;
+}
+
+/** Brings it up, or lets it down, by so many cents: a share of them comes back. */
+export function turned(rest: Float64Array, { memory }: Nature, cents: Cents): void {
+  for (let k = 0; k < rest.length; k++)
+    rest[k] = Math.max(0, rest[k]! + memory * cents * OF_LIFT[k]!);
 }

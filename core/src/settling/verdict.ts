@@ -1,10 +1,10 @@
-import type { Cents, Seconds } from '../units.ts';
+import type { Cents, EpochMs, Seconds } from '../units.ts';
 import { type Draw, drawsOf } from './creeping.ts';
 import type { StringHistory } from './history.ts';
 import { type Outlook, outlookOf, type Wanted } from './outlook.ts';
 import { type PullAdvice, pullAdvice } from './pulls.ts';
 import { dropsSeen, type Slips, slipsOf } from './slips.ts';
-import { type Watch, watchedHold, watchNeeded, watchOf } from './watch.ts';
+import { type Bound, type Watch, watchedHold, watchNeeded, watchOf } from './watch.ts';
 
 /** What is asked of the strings. */
 export interface SettlingGoal {
@@ -74,12 +74,8 @@ export function judgedString(
   }));
   const watch = watchOf(events);
   const stands = standsOf(draws, history, since, wanted);
-  const watched = watchedHold(events, material, tolerance);
-  const lifted = capped(
-    outlookOf(draws, { wait: since + ahead, lifted: true }, wanted),
-    watched,
-    watch,
-  );
+  const bound = watchedHold(events, material, tolerance);
+  const lifted = capped(outlookOf(draws, { wait: since + ahead, lifted: true }, wanted), bound);
   return {
     draws,
     settling: {
@@ -87,8 +83,8 @@ export function judgedString(
       stands,
       lifted,
       watch,
-      holds: lifted.lesson >= SURE && (watched ?? 0) >= WATCHED_SHARE * lesson,
-      sureAfter: watchNeeded(draws, events, wanted),
+      holds: lifted.lesson >= SURE && (bound?.hold ?? 0) >= WATCHED_SHARE * lesson,
+      sureAfter: watchNeeded(draws, history, wanted),
       pull: pullAdvice(draws, since, ahead, watch?.seconds ?? 0, wanted),
       slips: slipsOf(draws, seen),
     },
@@ -104,12 +100,8 @@ function standsOf(
 ): Outlook | null {
   const { material, tolerance } = wanted;
   if (!last || Math.abs(last.cents) > tolerance) return null;
-  const watched = watchedHold(events, material, tolerance, last.cents);
-  const then = capped(
-    outlookOf(draws, { wait: 0, lifted: false }, wanted),
-    watched,
-    watchOf(events),
-  );
+  const bound = watchedHold(events, material, tolerance, last.cents);
+  const then = capped(outlookOf(draws, { wait: 0, lifted: false }, wanted), bound);
   const isNearEdge = Math.abs(last.cents) > NEAR_EDGE * tolerance;
   if (isNearEdge && then.promise < AT_THE_EDGE) return null;
   const { hold, promise } = then;
@@ -122,15 +114,20 @@ function standsOf(
 }
 
 /** The promise goes no further than what was watched allows. */
-function capped(outlook: Outlook, watched: Seconds | null, watch: Watch | null): Outlook {
-  const beyond = watch && watch.seconds < SHORT_WATCH ? BEYOND_SHORT : BEYOND_WATCH;
-  const most = watched === null ? UNWATCHED : beyond * watched;
+function capped(outlook: Outlook, bound: Bound | null): Outlook {
+  const beyond = bound && bound.watch < SHORT_WATCH ? BEYOND_SHORT : BEYOND_WATCH;
+  const most = bound ? beyond * bound.hold : UNWATCHED;
   return { ...outlook, promise: Math.min(outlook.promise, most) };
 }
 
 /** What is said of a string: as it stands, or once brought up where it is out of tune. */
 export function outlookNow({ stands, lifted }: StringSettling): Outlook {
   return stands ?? lifted;
+}
+
+/** What is left of its promise at a moment; 0 of a string that is out of tune. @param at when it was judged */
+export function stillSure({ stands }: StringSettling, at: EpochMs, now: EpochMs): Seconds {
+  return stands ? Math.max(0, stands.promise - (now - at) / 1000) : 0;
 }
 
 /** The string that decides for the instrument: the one with the shortest promise. */

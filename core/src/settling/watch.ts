@@ -2,7 +2,7 @@ import { nth } from '../maths/index.ts';
 import type { StringSpec } from '../strings/index.ts';
 import type { Cents, Seconds } from '../units.ts';
 import { type Draw, roomIn } from './creeping.ts';
-import type { SettlingEvent, SettlingReading } from './history.ts';
+import type { SettlingEvent, SettlingReading, StringHistory } from './history.ts';
 import { aheadOf, FARTHEST, type Wanted } from './outlook.ts';
 
 /** 95 % on one side of a normal distribution. */
@@ -17,6 +17,12 @@ export interface Watch {
   readonly fell: Cents;
 }
 
+/** How long it holds by a watch alone, and how long that was. */
+export interface Bound {
+  readonly hold: Seconds;
+  readonly watch: Seconds;
+}
+
 /**
  * How long a string holds by the one thing that is true of all creep: left alone it only
  * slows. After a watch of w seconds in which it fell by d, the next T take at most d·T/w; with
@@ -28,10 +34,10 @@ export function watchedHold(
   material: StringSpec['material'],
   tolerance: Cents,
   stands?: Cents,
-): Seconds | null {
+): Bound | null {
   const untouched = untouchedReadings(events, stands === undefined);
-  const last = untouched.at(-1);
-  if (!last) return null;
+  const [start, last] = [untouched[0], untouched.at(-1)];
+  if (!start || !last) return null;
   const held = untouched.slice(0, -1).flatMap((first) => {
     const seconds = last.at - first.at;
     if (seconds < LEAST_WATCH) return [];
@@ -44,7 +50,7 @@ export function watchedHold(
     };
     return [lastTime(left)];
   });
-  return held.length === 0 ? null : Math.max(...held);
+  return held.length === 0 ? null : { hold: Math.max(...held), watch: last.at - start.at };
 }
 
 /** The longest watch of a string since it was touched last. */
@@ -89,18 +95,25 @@ const ASKED = MINUTES.map((minutes) => minutes * MINUTE);
 /** The shortest watch, from its last reading on, after which one more pluck would promise the lesson if it falls as expected. */
 export function watchNeeded(
   draws: readonly Draw[],
-  events: readonly SettlingEvent[],
+  { events, aside }: StringHistory,
   { material, tolerance, lesson }: Wanted,
 ): Seconds | null {
   const last = untouchedReadings(events, false).at(-1);
   if (!last) return null;
   const places = aheadOf(draws, ASKED, material);
   const enough = ASKED.findIndex((seconds, i) => {
-    const at = { at: last.at + seconds, cents: nth(places, i).expected };
-    const read = { kind: 'reading', errorCents: last.errorCents, ...at } as const;
+    const place = nth(places, i).expected;
+    const read = {
+      kind: 'reading',
+      at: last.at + seconds,
+      // As the events have it: without what neck and room do to it.
+      cents: place - aside,
+      errorCents: last.errorCents,
+    } as const;
     // Out of tune by then, it is brought up.
-    const stands = Math.abs(at.cents) > tolerance ? undefined : at.cents;
-    return (watchedHold([...events, read], material, tolerance, stands) ?? 0) >= lesson;
+    const stands = Math.abs(place) > tolerance ? undefined : place;
+    const bound = watchedHold([...events, read], material, tolerance, stands);
+    return bound !== null && bound.hold >= lesson;
   });
   return enough < 0 ? null : nth(ASKED, enough);
 }

@@ -54,7 +54,9 @@ export {
   questionOf,
   STEP_WORDS,
   slipsInWords,
+  soonInWords,
   standingInWords,
+  standsInWords,
   sureInWords,
 } from './settling.ts';
 export { type AtRest, settlingTaskInWords } from './settlingTask.ts';

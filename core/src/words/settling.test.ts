@@ -36,15 +36,18 @@ const string = (course: number, change: Partial<StringSettling> = {}): StringSet
   watch: null,
   sureAfter: null,
   pull: { worth: false, pulled: outlook(1, 0), waited: outlook(1, 0) },
-  slips: { probability: 0, seen: [] },
+  slips: { probability: 0, seen: [], named: false },
   ...change,
 });
 
 describe('what new strings hold, in words', () => {
   it('as a string stands: how long it is sure, and the lesson', () => {
-    expect(standingInWords(string(3))).to.equal('sure 20 min · lesson 8 in 10');
-    expect(standingInWords(string(3, { holds: true }))).to.equal('sure 20 min · holds the lesson');
-    expect(standingInWords(string(3, { stands: null }))).to.equal(
+    expect(standingInWords(string(3), 1200)).to.equal('sure 20 min · lesson 8 in 10');
+    expect(standingInWords(string(3, { holds: true }), 1200)).to.equal(
+      'sure 20 min · holds the lesson',
+    );
+    expect(standingInWords(string(3), 0)).to.equal('no longer sure · lesson 8 in 10');
+    expect(standingInWords(string(3, { stands: null }), 0)).to.equal(
       'not in tune · once up, sure 15 min',
     );
   });
@@ -61,12 +64,22 @@ describe('what new strings hold, in words', () => {
       'Sure until 09:20, if the room stays as it is.',
     );
     expect(sureInWords([string(3, { stands: null })], NOW, CLOCK)).to.equal(
-      'Once string 3 is up, sure for 15 minutes.',
+      'String 3 not in tune. Once up, sure for 15 minutes.',
     );
     expect(sureInWords([], NOW, CLOCK)).to.equal('');
   });
 
+  it('one string out of tune is said before what the others hold', () => {
+    const strings = [string(3), string(1, { stands: null, lifted: outlook(9000, 0.9) })];
+    expect(sureInWords(strings, NOW, CLOCK)).to.equal(
+      'String 1 not in tune. Once up, sure for 20 minutes.',
+    );
+  });
+
   it('promises no time that is over', () => {
+    expect(sureInWords([string(3)], NOW - 3.6e6, CLOCK)).to.equal(
+      'The lesson: 8 in 10, by string 3.',
+    );
     expect(sureInWords([string(3, { stands: outlook(0, 0.1) })], NOW, CLOCK)).to.equal(
       'The lesson: 8 in 10, by string 3.',
     );
@@ -95,13 +108,12 @@ describe('what new strings hold, in words', () => {
   });
 
   it('a winding is named only after repeated drops', () => {
-    const slipping = (probability: number, seen: readonly number[]) =>
-      slipsInWords(string(2, { slips: { probability, seen } }));
-    expect(slipping(0.95, [6.1, 9])).to.equal(
+    const slipping = (named: boolean) =>
+      slipsInWords(string(2, { slips: { probability: 0.95, seen: [6.1, 9], named } }));
+    expect(slipping(true)).to.equal(
       'String 2 let go by itself 2 times (6, 9 cents): look at its winding and its peg.',
     );
-    expect(slipping(0.95, [6.1])).to.equal(null);
-    expect(slipping(0.6, [6.1, 9])).to.equal(null);
+    expect(slipping(false)).to.equal(null);
   });
 });
 

@@ -2,11 +2,12 @@ import {
   type Doubt,
   isNight,
   type Outlook,
+  outlookNow,
   type StringSettling,
   weakest,
 } from '../settling/index.ts';
 import type { Step } from '../sitting/index.ts';
-import type { EpochMs } from '../units.ts';
+import type { EpochMs, Seconds } from '../units.ts';
 import { whenInWords } from './dates.ts';
 import { durationInWords, shortDuration, signedCents } from './figures.ts';
 import type { Sentence } from './sentence.ts';
@@ -29,6 +30,11 @@ export function lookInWords(at: number, { now, zone, reader }: Clock): string {
   const when = whenInWords(at, zone, now, reader);
   if (at > now) return `Look again ${when}`;
   return `${isNight(now, zone) ? 'Look in the morning' : 'Look now'}: due since ${when}`;
+}
+
+/** A moment ahead, its day only where that is not today. @example '16:45' */
+export function soonInWords(at: EpochMs, { now, zone, reader }: Clock): string {
+  return whenInWords(at, zone, now, reader).replace('today ', '');
 }
 
 /** What must be held: the class that is planned, or a lesson from now on. @example 'the class today 16:00' */
@@ -54,28 +60,32 @@ export function lessonChance({ holds, lifted }: StringSettling): string {
   return holds ? 'holds the lesson' : `lesson ${chanceInWords(lifted.lesson)}`;
 }
 
-/** A string as it stands: how long it is sure, and the lesson. @example 'sure 38 min · lesson 9 in 10' */
-export function standingInWords(string: StringSettling): string {
-  const { stands, lifted } = string;
-  return stands
-    ? `sure ${shortDuration(stands.promise)} · ${lessonChance(string)}`
-    : `not in tune · once up, sure ${shortDuration(lifted.promise)}`;
+/** A string as it stands. @param left what is left of its promise @example 'sure 38 min' */
+export function standsInWords({ stands, lifted }: StringSettling, left: Seconds): string {
+  if (!stands) return `not in tune · once up, sure ${shortDuration(lifted.promise)}`;
+  return left > 0 ? `sure ${shortDuration(left)}` : 'no longer sure';
+}
+
+/** The same with the lesson, where it is in tune. @example 'sure 38 min · lesson 9 in 10' */
+export function standingInWords(string: StringSettling, left: Seconds): string {
+  const standing = standsInWords(string, left);
+  return string.stands ? `${standing} · ${lessonChance(string)}` : standing;
 }
 
 /** How sure the instrument is: until when, and what of the lesson. @param at the moment it was judged at */
-export function sureInWords(
-  strings: readonly StringSettling[],
-  at: EpochMs,
-  { now, zone, reader }: Clock,
-): string {
+export function sureInWords(strings: readonly StringSettling[], at: EpochMs, clock: Clock): string {
+  const { now } = clock;
   const worst = weakest(strings);
   if (!worst) return '';
-  const { course } = worst.history;
-  if (!worst.stands)
-    return `Once string ${course} is up, sure for ${durationInWords(worst.lifted.promise)}.`;
-  const { promise } = worst.stands;
-  const until = whenInWords(at + 1000 * promise, zone, now, reader).replace('today ', '');
-  const sure = promise === 0 ? '' : `Sure until ${until}, if the room stays as it is.`;
+  const { promise } = outlookNow(worst);
+  const out = strings.filter(({ stands }) => !stands).map(({ history }) => history.course);
+  if (out.length > 0) {
+    const they = out.length > 1 ? 's' : '';
+    return `String${they} ${out.join(', ')} not in tune. Once up, sure for ${durationInWords(promise)}.`;
+  }
+  const until = at + 1000 * promise;
+  const sure =
+    until > now ? `Sure until ${soonInWords(until, clock)}, if the room stays as it is.` : '';
   return [sure, chanceOfAll(strings)].filter(Boolean).join(' ');
 }
 
@@ -96,14 +106,10 @@ export function holdInWords({ hold: { expected, low, high } }: Outlook): string 
   return `${until(expected)} (${until(low)} to ${until(high)})`;
 }
 
-/** A winding that lets go is named only so surely, and after so many drops. */
-const SURE_OF_SLIPS = 0.9;
-const SLIPS_SEEN = 2;
-
 /** What is odd about a string, with what was seen; null where it is sound. */
 export function slipsInWords({ history, slips }: StringSettling): string | null {
-  const { probability, seen } = slips;
-  if (probability <= SURE_OF_SLIPS || seen.length < SLIPS_SEEN) return null;
+  const { seen, named } = slips;
+  if (!named) return null;
   const drops = seen.map((cents) => cents.toFixed(0)).join(', ');
   return `String ${history.course} let go by itself ${seen.length} times (${drops} cents): look at its winding and its peg.`;
 }

@@ -1,12 +1,13 @@
 import type { StringSettling } from '@rosefinch/core/settling';
-import { dropsOf, outlookNow } from '@rosefinch/core/settling';
+import { dropsOf, outlookNow, stillSure } from '@rosefinch/core/settling';
+import type { Seconds } from '@rosefinch/core/units';
 import {
   type Clock,
   holdInWords,
   lessonAsked,
   lessonChance,
   slipsInWords,
-  standingInWords,
+  standsInWords,
   sureInWords,
 } from '@rosefinch/core/words';
 import { Wide } from '../../parts/frame/index.ts';
@@ -40,7 +41,12 @@ export function VerdictTable({ settling: { report }, clock, minutes, note }: Pro
         </thead>
         <tbody>
           {report.strings.map((string) => (
-            <Row key={string.history.course} string={string} note={note(string.history.course)} />
+            <Row
+              key={string.history.course}
+              string={string}
+              left={stillSure(string, report.at, clock.now)}
+              note={note(string.history.course)}
+            />
           ))}
         </tbody>
       </table>
@@ -56,7 +62,14 @@ export function VerdictTable({ settling: { report }, clock, minutes, note }: Pro
   );
 }
 
-function Row({ string, note }: { readonly string: StringSettling; readonly note: string }) {
+interface RowProps {
+  readonly string: StringSettling;
+  /** What is left of its promise. */
+  readonly left: Seconds;
+  readonly note: string;
+}
+
+function Row({ string, left, note }: RowProps) {
   const { history } = string;
   return (
     <tr>
@@ -66,7 +79,7 @@ function Row({ string, note }: { readonly string: StringSettling; readonly note:
       <td>{history.droppedSoFar.toFixed(1)}</td>
       <td>{dropsOf(history.rounds).at(-1)?.toFixed(1) ?? ''}</td>
       <td>{history.rounds.length}</td>
-      <td>{standingInWords(string).split(' · ')[0]}</td>
+      <td>{standsInWords(string, left)}</td>
       <td>{holdInWords(outlookNow(string))}</td>
       <td>{lessonChance(string)}</td>
     </tr>

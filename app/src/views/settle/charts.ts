@@ -1,5 +1,5 @@
 import type { Restringing } from '@rosefinch/core/records';
-import type { BandPoint, StringHistory } from '@rosefinch/core/settling';
+import { type BandPoint, type StringHistory, stillSure } from '@rosefinch/core/settling';
 import type { Cents, Seconds } from '@rosefinch/core/units';
 import { type TimeScale, timeScale } from './SettleChart.tsx';
 import { stateOf } from './settlingStrings.ts';
@@ -56,8 +56,8 @@ export function chartsOf(settling: Settling, restringing: Restringing, kind: Tim
 /** What is left of a string's promise. */
 export function sureFrom({ fresh, report, now }: Settling, course: number): Seconds {
   const history = fresh.find((one) => one.course === course);
-  const stands = history && stateOf(history, report)?.stands;
-  return stands && report ? Math.max(0, stands.promise - (now() - report.at) / 1000) : 0;
+  const state = history && stateOf(history, report);
+  return state && report ? stillSure(state, report.at, now()) : 0;
 }
 
 function centsOf({ taken }: StringHistory): Cents[] {

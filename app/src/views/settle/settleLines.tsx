@@ -3,7 +3,7 @@ import type { Restringing } from '@rosefinch/core/records';
 import { outlookNow, type StringHistory } from '@rosefinch/core/settling';
 import { counted, holdInWords, signedCents, standingInWords } from '@rosefinch/core/words';
 import type { WireLine } from '../../parts/wires/index.ts';
-import type { Charts } from './charts.ts';
+import { type Charts, sureFrom } from './charts.ts';
 import { SizedChart } from './SizedChart.tsx';
 import { stateOf } from './settlingStrings.ts';
 import type { Settling } from './useSettling.ts';
@@ -39,22 +39,25 @@ export function settleLines(
 }
 
 /** How a string stands, with its figures. */
-function standingOf(history: StringHistory, { report }: Settling) {
+function standingOf(history: StringHistory, settling: Settling) {
   const { taken, rounds, droppedSoFar, last } = history;
-  const state = stateOf(history, report);
+  const state = stateOf(history, settling.report);
+  const sure = sureFrom(settling, history.course);
   return [
     counted(taken.filter(({ step }) => step !== 'left out').length, 'reading'),
     last && `read last at ${signedCents(last.cents)} cents`,
     counted(rounds.length, 'round'),
     `dropped ${droppedSoFar.toFixed(1)} cents so far`,
-    state && `${standingInWords(state)}, expected ${holdInWords(outlookNow(state))}`,
+    state && `${standingInWords(state, sure)}, expected ${holdInWords(outlookNow(state))}`,
   ]
     .filter(Boolean)
     .join(', ');
 }
 
 /** How long it is sure, and whether that is a lesson; while that is worked out, how often it was pulled. */
-function wordOf(history: StringHistory, { report }: Settling): string {
-  const state = stateOf(history, report);
-  return state ? standingInWords(state) : counted(history.rounds.length, 'round');
+function wordOf(history: StringHistory, settling: Settling): string {
+  const state = stateOf(history, settling.report);
+  return state
+    ? standingInWords(state, sureFrom(settling, history.course))
+    : counted(history.rounds.length, 'round');
 }

@@ -6,8 +6,8 @@ import {
   type Sentence,
   settlingTaskInWords,
   slipsInWords,
+  soonInWords,
   sureInWords,
-  whenInWords,
 } from '@rosefinch/core/words';
 import { locale } from '../../environment.ts';
 import type { Settling } from './useSettling.ts';
@@ -28,6 +28,6 @@ export function settleSentence(settling: Told, restringing: Restringing): Senten
     sure: [report ? sureInWords(report.strings, report.at, clock) : '', ...odd]
       .filter(Boolean)
       .join(' '),
-    look: look ? whenInWords(look.at, zone, settling.now(), locale()).replace('today ', '') : '',
+    look: look ? soonInWords(look.at, clock) : '',
   });
 }

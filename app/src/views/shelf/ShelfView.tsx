@@ -185,7 +185,9 @@ function Tile({ entry: { instrument, tuning, look, last } }: { entry: Shelved })
         </strong>
       )}
       <span>{instrument.note}</span>
-      {instrument.groups && <span className="soft">{instrument.groups.join(', ')}</span>}
+      {instrument.groups?.length ? (
+        <span className="soft">{instrument.groups.join(', ')}</span>
+      ) : null}
       {last ? (
         <>
           <MiniWires strings={last.summary.strings} tolerance={last.tolerance} />

@@ -9,9 +9,9 @@ export interface Sought {
 /** True where every word that was typed stands somewhere in what is known of the instrument. */
 export function isFound({ instrument, tuning }: Sought, typed: string): boolean {
   const { name, kind, note, groups = [] } = instrument;
-  const text = [name, kind, note, tuning?.name ?? '', ...groups].join(' ').toLocaleLowerCase();
+  const text = [name, kind, note, tuning?.name ?? '', ...groups].join(' ').toLowerCase();
   return typed
-    .toLocaleLowerCase()
+    .toLowerCase()
     .split(/\s+/)
     .every((word) => text.includes(word));
 }

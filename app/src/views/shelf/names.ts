@@ -8,10 +8,10 @@ export const MOST_AT_ONCE = 40;
 export function numberedNames(name: string, count: number, taken: readonly string[]): string[] {
   const stem = name.trim();
   if (count <= 1) return [stem];
-  const lower = stem.toLocaleLowerCase();
+  const lower = stem.toLowerCase();
   const numbers = taken.flatMap((other) => {
     const [, before = '', number = ''] = /^(.*?)\s*(\d+)$/.exec(other) ?? [];
-    return number !== '' && before.trim().toLocaleLowerCase() === lower ? [Number(number)] : [];
+    return number !== '' && before.trim().toLowerCase() === lower ? [Number(number)] : [];
   });
   const from = Math.max(0, ...numbers) + 1;
   return Array.from({ length: count }, (_, i) => `${stem} ${from + i}`);
