@@ -165,10 +165,10 @@ class Hands {
   }
 }
 
-/** Rounds, then looks while nobody touches the strings. */
-export function sat(seed: number, of: Case): Sat {
+/** Tuned, pulled in rounds, and plucked as they stand. */
+function settled(seed: number, of: Case): Hands {
   const hands = new Hands(seed, of);
-  const { instrument, strings } = hands;
+  const { strings } = hands;
   for (const course of strings) {
     hands.tune(course);
     hands.pluck(course);
@@ -176,7 +176,13 @@ export function sat(seed: number, of: Case): Sat {
   }
   for (let round = 1; round < of.rounds; round++) for (const course of strings) hands.round(course);
   hands.look();
-  const { plucks } = hands;
+  return hands;
+}
+
+/** Rounds, then looks while nobody touches the strings. */
+export function sat(seed: number, of: Case): Sat {
+  const hands = settled(seed, of);
+  const { instrument, plucks } = hands;
   const minutes = instrument.at / MINUTE;
   const from = instrument.at;
   const seen = LOOKS.map(([name, after], i): Seen => {
@@ -426,6 +432,35 @@ export function settlingFigures(
   }
   console.log(`\nSettling, string 2 slips, seeds ${from}–${from + slipping - 1}`);
   slippingFigures(from, slipping);
+  console.log(`\nSettling, the watch that is named, seeds ${from}–${from + n - 1}`);
+  watchFigures(from, n);
+}
+
+/** "Leave them 12 minutes, then one pluck each": how often that is said, and how many strings that pluck makes sure. */
+function watchFigures(from: number, n: number): void {
+  const goal = { tolerance: 5, lesson: LESSON };
+  for (const world of CREEP_WORLDS)
+    for (const kind of CREEP_KINDS) {
+      let [said, strings, sure] = [0, 0, 0];
+      for (let i = 0; i < n; i++) {
+        const hands = settled(from + i, { world, kind, rounds: 1, goal });
+        const waiting = hands.report().strings.filter(({ holds }) => !holds);
+        const after = waiting.flatMap(({ sureAfter }) => sureAfter ?? []);
+        if (after.length === 0 || after.length < waiting.length) continue;
+        said++;
+        hands.wait(Math.max(...after));
+        hands.look();
+        const courses = waiting.map(({ history }) => history.course);
+        const then = hands
+          .report()
+          .strings.filter(({ history }) => courses.includes(history.course));
+        strings += then.length;
+        sure += count(then, ({ holds }) => holds);
+      }
+      console.log(
+        `${world}, ${kind}: a watch is named for ${said} of ${n}, it makes sure ${share(sure, strings)} strings`,
+      );
+    }
 }
 
 /** Instruments of which one string slips: how often it is named, and another one accused. */

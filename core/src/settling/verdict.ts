@@ -1,10 +1,11 @@
 import type { Cents, EpochMs, Seconds } from '../units.ts';
 import { type Draw, drawsOf } from './creeping.ts';
 import type { StringHistory } from './history.ts';
+import { watchNeeded } from './nextWatch.ts';
 import { type Outlook, outlookOf, type Wanted } from './outlook.ts';
 import { type PullAdvice, pullAdvice } from './pulls.ts';
 import { dropsSeen, type Slips, slipsOf } from './slips.ts';
-import { type Bound, type Watch, watchedHold, watchNeeded, watchOf } from './watch.ts';
+import { type Bound, isVouchedFor, type Watch, watchedHold, watchOf } from './watch.ts';
 
 /** What is asked of the strings. */
 export interface SettlingGoal {
@@ -34,9 +35,6 @@ export interface StringSettling {
   readonly slips: Slips;
 }
 
-/** It is said to hold the lesson from this probability on, and where the watch alone vouches for such a share of it. */
-const SURE = 0.92;
-const WATCHED_SHARE = 1 / 3;
 /** The promise is at most so many times what holds by the watch alone: after a night the draws are too sure. */
 const BEYOND_WATCH = 1.5;
 /** … and less of a watch shorter than this: what a pull and a lift leave behind is still going on. */
@@ -83,7 +81,7 @@ export function judgedString(
       stands,
       lifted,
       watch,
-      holds: lifted.lesson >= SURE && (bound?.hold ?? 0) >= WATCHED_SHARE * lesson,
+      holds: isVouchedFor(lifted.lesson, bound, lesson),
       sureAfter: watchNeeded(draws, history, wanted),
       pull: pullAdvice(draws, since, ahead, watch?.seconds ?? 0, wanted),
       slips: slipsOf(draws, seen),

@@ -1,9 +1,9 @@
 import { nth } from '../maths/index.ts';
 import type { StringSpec } from '../strings/index.ts';
 import type { Cents, Seconds } from '../units.ts';
-import { type Draw, roomIn } from './creeping.ts';
-import type { SettlingEvent, SettlingReading, StringHistory } from './history.ts';
-import { aheadOf, FARTHEST, type Wanted } from './outlook.ts';
+import { roomIn } from './creeping.ts';
+import type { SettlingEvent, SettlingReading } from './history.ts';
+import { FARTHEST } from './outlook.ts';
 
 /** 95 % on one side of a normal distribution. */
 const SIDE = 1.645;
@@ -87,33 +87,11 @@ function lastTime(left: (time: Seconds) => number): Seconds {
   return low;
 }
 
-const MINUTE: Seconds = 60;
-/** Watches that may be asked for, in minutes. */
-const MINUTES = [2, 3, 5, 8, 10, 12, 15, 20, 25, 30, 40, 50, 60] as const;
-const ASKED = MINUTES.map((minutes) => minutes * MINUTE);
+/** It is said to hold the lesson from this probability on, and where the watch alone vouches for such a share of it. */
+const SURE = 0.92;
+const WATCHED_SHARE = 1 / 3;
 
-/** The shortest watch, from its last reading on, after which one more pluck would promise the lesson if it falls as expected. */
-export function watchNeeded(
-  draws: readonly Draw[],
-  { events, aside }: StringHistory,
-  { material, tolerance, lesson }: Wanted,
-): Seconds | null {
-  const last = untouchedReadings(events, false).at(-1);
-  if (!last) return null;
-  const places = aheadOf(draws, ASKED, material);
-  const enough = ASKED.findIndex((seconds, i) => {
-    const place = nth(places, i).expected;
-    const read = {
-      kind: 'reading',
-      at: last.at + seconds,
-      // As the events have it: without what neck and room do to it.
-      cents: place - aside,
-      errorCents: last.errorCents,
-    } as const;
-    // Out of tune by then, it is brought up.
-    const stands = Math.abs(place) > tolerance ? undefined : place;
-    const bound = watchedHold([...events, read], material, tolerance, stands);
-    return bound !== null && bound.hold >= lesson;
-  });
-  return enough < 0 ? null : nth(ASKED, enough);
+/** Whether a string is said to hold the lesson. @param chance that it does, by the draws */
+export function isVouchedFor(chance: number, bound: Bound | null, lesson: Seconds): boolean {
+  return chance >= SURE && bound !== null && bound.hold >= WATCHED_SHARE * lesson;
 }

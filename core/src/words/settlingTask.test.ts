@@ -79,7 +79,7 @@ const CASES: readonly (readonly [step: SettlingStep, say: string, more: string])
   [
     { step: 'leave alone', waiting: [3], sureAfter: 720 },
     'Leave it 12 minutes, then one pluck.',
-    `${SURE} That pluck should make it sure.`,
+    `${SURE} If it falls as expected, that pluck makes it sure.`,
   ],
   [
     { step: 'leave alone', waiting: [3, 1], sureAfter: null },

@@ -57,10 +57,11 @@ const WORDS: {
   'leave alone': ({ waiting, sureAfter }, { sure, look }) => {
     const them = waiting.length > 1 ? 'them' : 'it';
     const each = waiting.length > 1 ? ' each' : '';
+    const they = waiting.length > 1 ? 'they fall' : 'it falls';
     if (sureAfter !== null)
       return {
         say: `Leave ${them} ${durationInWords(sureAfter)}, then one pluck${each}.`,
-        more: `${sure} That pluck should make it sure.`.trim(),
+        more: `${sure} If ${they} as expected, that pluck makes it sure.`.trim(),
       };
     return {
       say: look
