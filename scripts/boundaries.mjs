@@ -18,7 +18,7 @@ const CORE = [
   ['fretboard', 'listen'],
   ['sitting'],
   ['state'],
-  ['retune', 'settling', 'intonation'],
+  ['retune', 'settling', 'intonation', 'drift', 'rounds'],
   ['practice', 'coach', 'records'],
   ['words'],
   ['dialogue'],

@@ -1,4 +1,5 @@
 import { adviceFigures } from './advice.ts';
+import { driftFigures } from './drifts.ts';
 import { biasFigures, boundFigures, frameFigures, speedFigures } from './frames.ts';
 import { fretFigures } from './frets.ts';
 import { literalFigures } from './literal.ts';
@@ -39,6 +40,7 @@ const parts: Readonly<Record<string, () => void | Promise<void>>> = {
     long ? fretFigures(2001, 334, 27) : fretFigures(1, 30, 12);
     bridgeFigures();
   },
+  drifts: () => driftFigures(2001, process.argv.includes('--long') ? 200 : 20),
   who: whoFigures,
   rooms: () => roomFigures(1, 200),
   strums: () => strumFigures(1, process.argv.includes('--long') ? 333 : 45),

@@ -10,3 +10,13 @@ export { PracticeInstrument } from './instrument.ts';
 export { referenceTone, sustainedTone } from './reference.ts';
 export type { Timbre } from './voice.ts';
 export { drawTimbre, glideMean, Voice } from './voice.ts';
+export {
+  type AirDay,
+  airOfAYear,
+  type LivedYear,
+  livedThrough,
+  type Moved,
+  type YearPlan,
+  type YearReading,
+  type YearSitting,
+} from './year.ts';

@@ -461,7 +461,9 @@ const settings = record<Kept<SettingsRecord>>({
 
 const leftFrom = {
   found: nullable(cents()),
+  foundError: nullable(error()),
   left: nullable(cents()),
+  leftError: nullable(error()),
   leftHz: nullable(hz()),
   leftAt: nullable(moment()),
 };

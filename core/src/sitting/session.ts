@@ -51,8 +51,11 @@ export interface StringSummary {
   readonly member: number;
   /** The first reading of the sitting, in cents from the string's target. */
   readonly found: Cents | null;
+  /** Standard error of that. */
+  readonly foundError: Cents | null;
   /** The last one. */
   readonly left: Cents | null;
+  readonly leftError: Cents | null;
   readonly leftHz: Hz | null;
   readonly leftAt: EpochMs | null;
   readonly plucks: number;

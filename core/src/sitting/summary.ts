@@ -4,7 +4,7 @@ import type { StringReading } from './events.ts';
 import type { LogEntry, Session, StringSummary, Summary } from './session.ts';
 
 /** Goes up when a summary says something else than before; those of another form are made anew. */
-export const SUMMARY_FORM = 1;
+export const SUMMARY_FORM = 2;
 
 /** A sitting before its first event: every string of the instrument, course 1 first. */
 export function emptySummary(
@@ -29,7 +29,17 @@ export function emptySummary(
 }
 
 function untouched(course: number, member: number): StringSummary {
-  return { course, member, found: null, left: null, leftHz: null, leftAt: null, plucks: 0 };
+  return {
+    course,
+    member,
+    found: null,
+    foundError: null,
+    left: null,
+    leftError: null,
+    leftHz: null,
+    leftAt: null,
+    plucks: 0,
+  };
 }
 
 /** A sitting's summary after the next event of its log. */
@@ -44,7 +54,9 @@ export function summaryAfter(before: Summary, { event, number }: LogEntry): Summ
       ? {
           ...string,
           found: string.found ?? reading.cents,
+          foundError: string.foundError ?? reading.errorCents,
           left: reading.cents,
+          leftError: reading.errorCents,
           leftHz: reading.hz,
           leftAt: at,
           plucks: string.plucks + 1,
