@@ -20,7 +20,7 @@ const CORE = [
   ['state'],
   ['retune', 'settling', 'intonation', 'drift', 'rounds'],
   ['practice', 'coach', 'records'],
-  ['words'],
+  ['demo', 'words'],
   ['dialogue'],
 ];
 const APP = [['environment'], ['worker'], ['sound', 'fits', 'data'], ['parts'], ['views'], ['app']];

@@ -13,6 +13,8 @@ export interface Given {
   readonly voice?: { say(text: string, over: () => unknown): boolean };
   /** Seed of the practice instruments. */
   readonly seed?: number;
+  /** The demo’s shelf begins without its year of sittings. */
+  readonly demoYear?: 'none';
   /** Told by how many ms sound went ahead of the clock, so that it still holds after a reload. */
   readonly advanced?: (ms: number) => void;
   /** Told when a sound is on its way to be heard (1), was heard (−1), or that none is any more (0). */
@@ -28,6 +30,9 @@ export const { microphone: standIn = null } = given;
 
 /** The stand-in for the machine's voice, if there is one. */
 export const { voice: standInVoice = null } = given;
+
+/** What a demo shelf begins with. */
+export const demoYear: 'whole' | 'none' = given.demoYear ?? 'whole';
 
 /** How fast sound comes. */
 export const pace: 'real' | 'fast' = given.pace ?? 'real';

@@ -1,4 +1,4 @@
-import { type Cause, type Diary, diaryOf, driftOf, dueAfter } from '@rosefinch/core/drift';
+import { type Cause, type Diary, type Due, diaryOf, driftOf } from '@rosefinch/core/drift';
 import { between, seededRandom } from '@rosefinch/core/maths';
 import { findTuning, targetsOf } from '@rosefinch/core/music';
 import { airOfAYear, livedThrough, type Moved, type YearPlan } from '@rosefinch/core/practice';
@@ -233,7 +233,8 @@ export function driftFigures(from: number, count: number): void {
       let [ofKind, string, wrong] = [0, 0, 0];
       for (let seed = from; seed < from + count; seed++) {
         const one = lived(seed, kind);
-        const { cause, courses } = driftOf(one.diary);
+        const told = judged(one);
+        const { cause, courses } = told.drift;
         const pair = `${cause} for ${one.truths.join(' or ')}`;
         said.set(pair, (said.get(pair) ?? 0) + 1);
         const hit = one.truths.includes(cause);
@@ -243,7 +244,7 @@ export function driftFigures(from: number, count: number): void {
         if (blames) wrong++;
         if (kind !== 'peg') innocent++;
         if (kind !== 'peg' && blames) accused++;
-        judgeDue(one, due);
+        judgeDue(one, told.due, due);
       }
       right += ofKind;
       whole.early += due.early;
@@ -267,16 +268,24 @@ export function driftFigures(from: number, count: number): void {
   }
 }
 
-function judgeDue({ diary, left, at, out }: Lived, due: DueFigures): void {
-  if (left.some((cents) => Math.abs(cents) > TOLERANCE)) return;
+function judged({ diary, left, at }: Lived) {
+  const isOut = left.some((cents) => Math.abs(cents) > TOLERANCE);
   const errorCents = left.map(() => READ);
-  const { days } = dueAfter(diary, { at, cents: left, errorCents, tolerance: TOLERANCE });
+  return driftOf({
+    diary,
+    left: isOut ? null : { at, cents: left, errorCents, tolerance: TOLERANCE },
+  });
+}
+
+function judgeDue({ out }: Lived, due: Due | null, figures: DueFigures): void {
+  if (!due) return;
+  const { days } = due;
   if (days === null) {
-    due.never++;
+    figures.never++;
     return;
   }
-  due.all++;
-  due.days.push(days);
-  if (out !== null && out < days) due.early++;
-  if (out !== null && out <= days) due.by++;
+  figures.all++;
+  figures.days.push(days);
+  if (out !== null && out < days) figures.early++;
+  if (out !== null && out <= days) figures.by++;
 }

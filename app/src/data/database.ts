@@ -43,6 +43,10 @@ export class RosefinchDatabase extends Dexie {
   declare events: Table<LogEntry, string>;
   declare measurements: Table<Measurement, string>;
   declare recordings: Table<Tables['recordings'], string>;
+  declare rounds: Table<Tables['rounds'], string>;
+  /** Loans, repairs and notes. */
+  declare marks: Table<Tables['marks'], string>;
+  declare climate: Table<Tables['climate'], string>;
   /** Made from the log, one a sitting. */
   declare summaries: Table<Summary, string>;
   declare local: Table<Local, string>;
@@ -72,7 +76,7 @@ export class RosefinchDatabase extends Dexie {
       restringings: 'id, instrumentId',
       fretChecks: 'id, instrumentId',
     });
-    this.version(SCHEMA)
+    this.version(4)
       .stores({
         log: null,
         events: 'id, [sessionId+number], number',
@@ -87,6 +91,7 @@ export class RosefinchDatabase extends Dexie {
         await change.table('events').bulkAdd(moved.map(({ event }) => event));
         await change.table('measurements').bulkAdd(moved.flatMap((line) => line.measurement));
       });
+    this.version(SCHEMA).stores({ rounds: 'id', marks: 'id, instrumentId', climate: 'id' });
     this.on('versionchange', ({ newVersion }) => {
       this.close();
       trouble(
@@ -103,7 +108,7 @@ export class RosefinchDatabase extends Dexie {
   /** The tables that a backup holds. */
   kept(): { readonly [K in TableName]: Table<Tables[K], string> } {
     const { settings, instruments, tunings, restringings, fretChecks } = this;
-    const { sessions, events, measurements, recordings } = this;
+    const { sessions, events, measurements, recordings, rounds, marks, climate } = this;
     return {
       settings,
       instruments,
@@ -114,6 +119,9 @@ export class RosefinchDatabase extends Dexie {
       events,
       measurements,
       recordings,
+      rounds,
+      marks,
+      climate,
     };
   }
 }

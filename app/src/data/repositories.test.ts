@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
-import { readBackup, saltmarshLibrary } from '@rosefinch/core/records';
+import { saltmarshLibrary } from '@rosefinch/core/demo';
+import { readBackup } from '@rosefinch/core/records';
 import type { Session, StringReading } from '@rosefinch/core/sitting';
 import type { Instrument, Peg } from '@rosefinch/core/strings';
 import { expect } from 'chai';

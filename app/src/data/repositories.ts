@@ -6,7 +6,6 @@ import {
   type Recording,
   type Restringing,
   type Settings,
-  saltmarshLibrary,
   type TableName,
   type Tables,
 } from '@rosefinch/core/records';
@@ -19,8 +18,10 @@ import {
 import { type Instrument, type Peg, type StringHeard, withPeg } from '@rosefinch/core/strings';
 import type { EpochMs, Hz } from '@rosefinch/core/units';
 import { liveQuery } from 'dexie';
-import { locale, now } from '../environment.ts';
+import { demoYear, locale, now, zone } from '../environment.ts';
+import { Chronicle } from './chronicle.ts';
 import type { RosefinchDatabase, Shelf } from './database.ts';
+import { changeRecord, putRecord } from './kept.ts';
 import { type Draft, Log } from './log.ts';
 import { StoreProblem, stored } from './stored.ts';
 
@@ -61,12 +62,14 @@ export interface Listed {
 /** All that the pages read and write; nothing else knows the database. */
 export class Repository {
   readonly log: Log;
+  readonly chronicle: Chronicle;
 
   constructor(
     private readonly db: RosefinchDatabase,
     readonly shelfKind: Shelf,
   ) {
     this.log = new Log(db);
+    this.chronicle = new Chronicle(db, this.log, this.tells);
   }
 
   /** True if a sitting or a check tells of the instrument itself: practice and foreign recordings do not. */
@@ -75,17 +78,33 @@ export class Repository {
 
   /** Fills an empty demo shelf with the invented library, and makes summaries that are missing: those no view waits for. */
   async prepare(): Promise<void> {
-    await stored(() =>
-      this.db.transaction('rw', this.db.instruments, this.db.settings, async () => {
-        if (this.shelfKind !== 'demo' || (await this.db.instruments.count()) > 0) return;
-        const library = saltmarshLibrary();
-        await this.db.instruments.bulkAdd(library);
-        await this.saveSettings({ instrumentId: library[0]?.id ?? null });
-      }),
-    );
+    if (this.shelfKind === 'demo') await stored(() => this.fillDemo());
     await stored(() => this.log.machineName());
     // Where one is missing it is worked out when it is asked for.
     void stored(() => this.log.mendSummaries()).catch(() => {});
+  }
+
+  /** The invented library with its year, on a demo shelf that is empty. */
+  private async fillDemo(): Promise<void> {
+    const { db } = this;
+    if ((await db.instruments.count()) > 0) return;
+    const { saltmarshLibrary, saltmarshYear } = await import('@rosefinch/core/demo');
+    const library = saltmarshLibrary();
+    const year = demoYear === 'whole' ? saltmarshYear(now(), zone()) : null;
+    await db.transaction('rw', db.tables, async () => {
+      // Another tab may have been quicker.
+      if ((await db.instruments.count()) > 0) return;
+      await db.instruments.bulkAdd([...library, ...(year?.instruments ?? [])]);
+      await this.saveSettings({ instrumentId: library[0]?.id ?? null });
+      if (!year) return;
+      await db.sessions.bulkAdd(year.sessions);
+      await db.events.bulkAdd(year.events);
+      await db.restringings.bulkAdd(year.restringings);
+      await db.marks.bulkAdd(year.marks);
+      await db.climate.bulkAdd(year.climate);
+      await db.rounds.bulkAdd(year.rounds);
+    });
+    await this.log.mendSummaries();
   }
 
   instruments(): Promise<Instrument[]> {
@@ -178,33 +197,16 @@ export class Repository {
     });
   }
 
-  /** Stores a record; answers the way back. */
-  private async put<K extends TableName>(name: K, record: Tables[K]): Promise<() => Promise<void>> {
-    const table = this.db.kept()[name];
-    return stored(async () => {
-      const before = await table.get(record.id);
-      await table.put(checkRecord(name, { ...record, changedAt: now() }));
-      return () =>
-        stored(async () => {
-          if (before) await table.put({ ...before, changedAt: now() });
-          else await table.delete(record.id);
-        });
-    });
+  private put<K extends TableName>(name: K, record: Tables[K]): Promise<() => Promise<void>> {
+    return putRecord(this.db, name, record);
   }
 
-  /** Changes a record as it is by then; one that is gone stays gone. */
   private change<K extends TableName>(
     name: K,
     id: string,
     changed: (record: Tables[K]) => Tables[K],
   ): Promise<void> {
-    const table = this.db.kept()[name];
-    return stored(() =>
-      this.db.transaction('rw', table, async () => {
-        const before = await table.get(id);
-        if (before) await table.put(checkRecord(name, { ...changed(before), changedAt: now() }));
-      }),
-    );
+    return changeRecord(this.db, name, id, changed);
   }
 
   /** Stores what was found of a peg; the rest of the instrument stays as it is by then. */

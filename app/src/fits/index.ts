@@ -1,3 +1,4 @@
+import type { DriftTask, Told } from '@rosefinch/core/drift';
 import type { SettlingReport } from '@rosefinch/core/settling';
 import type { Coupling } from '@rosefinch/core/strings';
 import { doAside } from '../worker/index.ts';
@@ -17,4 +18,9 @@ export function settleAside(task: FitOf<'settling'>, signal: AbortSignal): Promi
     request: { fit: 'settling', ...task },
     signal,
   });
+}
+
+/** Takes the drift of instruments apart beside the page. @throws Error if the helper fails, Cancelled if aborted */
+export function driftAside(tasks: readonly DriftTask[], signal: AbortSignal): Promise<Told[]> {
+  return doAside<FitRequest, Told[]>({ start, request: { fit: 'drift', tasks }, signal });
 }

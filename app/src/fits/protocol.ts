@@ -1,3 +1,4 @@
+import type { DriftTask } from '@rosefinch/core/drift';
 import type { SettlingTask } from '@rosefinch/core/settling';
 import type { CouplingPrior, StringHeard } from '@rosefinch/core/strings';
 
@@ -8,6 +9,8 @@ export type FitRequest =
       readonly sittings: readonly (readonly StringHeard[])[];
       readonly prior: CouplingPrior;
     }
-  | ({ readonly fit: 'settling' } & SettlingTask);
+  | ({ readonly fit: 'settling' } & SettlingTask)
+  /** Of several instruments at once: a helper process is begun for each request. */
+  | { readonly fit: 'drift'; readonly tasks: readonly DriftTask[] };
 
 export type FitOf<Kind extends FitRequest['fit']> = Omit<Extract<FitRequest, { fit: Kind }>, 'fit'>;

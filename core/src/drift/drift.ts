@@ -1,5 +1,6 @@
 import { median, nth } from '../maths/index.ts';
 import type { Cents } from '../units.ts';
+import { type Due, dueAfter, type LeftAt } from './due.ts';
 import { airAfter, chanceAfter, creepIn, shareOf, type Way } from './habits.ts';
 import { type Explained, explained, spanUnder, wayOf } from './takenApart.ts';
 import type { Cause, Diary, Drift, Habit, Span, SpanDrift, StringDrift } from './types.ts';
@@ -19,11 +20,32 @@ const WEEK = 7;
 /** Below this much a span in the middle nothing has moved. */
 const QUIET: Cents = 3;
 
-/** Drift of one instrument, taken apart. Nothing is said of causes with fewer than three spans. */
-export function driftOf(diary: Diary): Drift {
+/** What a diary tells, and when to look again. */
+export interface DriftTask {
+  readonly diary: Diary;
+  /** Null where nothing was left. */
+  readonly left: LeftAt | null;
+}
+
+export interface Told {
+  readonly drift: Drift;
+  readonly due: Due | null;
+}
+
+/**
+ * Drift of one instrument, taken apart, and the day on which it is to be looked at again.
+ * Nothing is said of causes with fewer than three spans; a day is named by what is usual then.
+ */
+export function driftOf({ diary, left }: DriftTask): Told {
   const of = { ...diary, spans: diary.spans.filter(hasMoves).slice(-MOST_SPANS) };
-  if (of.spans.length === 0) return nothing(diary);
   const all = explained(of);
+  return {
+    drift: of.spans.length === 0 ? nothing(diary) : takenApart(of, all),
+    due: left && dueAfter(of, left, all),
+  };
+}
+
+function takenApart(of: Diary, all: readonly Explained[]): Drift {
   const spans = of.spans.map((span, i) => spanOf(all, of, span, i));
   const strings = of.strings.map((_, s) => stringOf(all, of, spans, s));
   const { cause, courses } = causeOf(of, spans, strings);

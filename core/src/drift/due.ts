@@ -1,7 +1,7 @@
 import { normal, nth, seededRandom } from '../maths/index.ts';
 import type { Cents, EpochMs } from '../units.ts';
 import { creepIn, shareOf, type Way, type Weather } from './habits.ts';
-import { type Explained, explained, wayOf } from './takenApart.ts';
+import { type Explained, wayOf } from './takenApart.ts';
 import type { Diary } from './types.ts';
 
 const DAY_MS = 86_400_000;
@@ -36,8 +36,7 @@ export interface Due {
  * Draws what the days after a sitting bring, from the instrument's own drift: air, chance, pegs
  * that slip, strings that are new. Seeded: the same diary gives the same day.
  */
-export function dueAfter(diary: Diary, left: LeftAt): Due {
-  const all = explained(diary);
+export function dueAfter(diary: Diary, left: LeftAt, all: readonly Explained[]): Due {
   const random = seededRandom(SEED);
   const outOn = new Array<number>(MOST_DAYS).fill(0);
   for (let draw = 0; draw < DRAWS; draw++) {

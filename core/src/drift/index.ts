@@ -1,6 +1,7 @@
 export { diaryOf, type Kept } from './diary.ts';
-export { driftOf } from './drift.ts';
-export { type Due, dueAfter, type LeftAt } from './due.ts';
+export { type DriftTask, driftOf, type Told } from './drift.ts';
+export type { Due, LeftAt } from './due.ts';
+export { type Spares, sparesFor } from './spares.ts';
 export type {
   Cause,
   Diary,
@@ -12,3 +13,11 @@ export type {
   SpanDrift,
   StringDrift,
 } from './types.ts';
+export {
+  type Heard,
+  heardOf,
+  type Sign,
+  type Wear,
+  type WearVerdict,
+  wornStrings,
+} from './wear.ts';

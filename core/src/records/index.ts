@@ -14,11 +14,18 @@ export {
 export type { Newness, Preference } from './merge.ts';
 export { merged, newnessOf } from './merge.ts';
 export { instrument1to2, logEntry3to4 } from './migrations.ts';
-export { saltmarshLibrary } from './saltmarsh.ts';
 export type { Fault, Scanned } from './scan.ts';
 export { BackupScanner } from './scan.ts';
 export type { Settings, SettingsRecord, StoredSettings } from './settings.ts';
 export { DEFAULT_SETTINGS } from './settings.ts';
 export { TABLE_NAMES, TABLES, type TableName, type Tables } from './shapes.ts';
-export type { FretCheck, Kept, RecordedPluck, Recording, Restringing } from './types.ts';
+export type {
+  AirOfDay,
+  FretCheck,
+  Kept,
+  Mark,
+  RecordedPluck,
+  Recording,
+  Restringing,
+} from './types.ts';
 export { SCHEMA } from './version.ts';

@@ -8,6 +8,8 @@ const text = (schema: number) =>
 const plain = (value: unknown) =>
   JSON.parse(JSON.stringify(value, (_, v) => (v instanceof Float32Array ? [...v] : v)));
 
+const SINCE_5 = { rounds: [], marks: [], climate: [] };
+
 /** What a dump holds beside its head, with a log of schema 3 and before as events and measurements. */
 function heldBy(schema: number) {
   const {
@@ -18,12 +20,14 @@ function heldBy(schema: number) {
     settings,
     ...file
   } = JSON.parse(text(schema));
-  if (schema >= 4) return { ...file, settings };
+  if (schema >= 5) return { ...file, settings };
+  if (schema === 4) return { ...SINCE_5, ...file, settings };
   const lines: Record<string, unknown>[] = log;
   return {
     tunings: [],
     restringings: [],
     fretChecks: [],
+    ...SINCE_5,
     ...file,
     settings: [{ id: 'settings', value: settings }],
     events: lines.map(({ sessionId, seq, event }) => ({
@@ -91,14 +95,14 @@ describe('a dump of schema 1', () => {
   });
 });
 
-for (const schema of [2, 3, 4])
+for (const schema of [2, 3, 4, 5])
   describe(`a dump of schema ${schema}`, () => {
     it('comes in field by field', () => {
       expect(plain(readBackup(text(schema)))).to.deep.equal(plain(heldBy(schema)));
     });
   });
 
-for (const schema of [1, 2, 3, 4])
+for (const schema of [1, 2, 3, 4, 5])
   describe(`a dump of schema ${schema}`, () => {
     it('goes out again as the newest one, which reads the same', () => {
       const contents = readBackup(text(schema));

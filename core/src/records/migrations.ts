@@ -117,6 +117,11 @@ function from3to4(file: Loose): Loose {
   };
 }
 
+/** From schema 4 to 5: no rounds were made, nothing was noted of an instrument, and no air was kept. */
+function from4to5(file: Loose): Loose {
+  return { rounds: [], marks: [], climate: [], ...file, schema: 5 };
+}
+
 function mapped(file: Loose, table: string, change: (record: Loose) => Loose): Loose {
   const list = file[table];
   // What is no list, or no record, is for the check that follows to name.
@@ -129,7 +134,7 @@ function isRecord(value: unknown): value is Loose {
 }
 
 /** By the schema that they start from, 1 first. */
-const STEPS: readonly ((file: Loose) => Loose)[] = [from1to2, from2to3, from3to4];
+const STEPS: readonly ((file: Loose) => Loose)[] = [from1to2, from2to3, from3to4, from4to5];
 
 /** A backup of an older schema as the newest one; what is wrong in it is left for the check. */
 export function migrated(file: Loose, schema: number): Loose {

@@ -1,18 +1,11 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
+import { saltmarshLibrary } from '../demo/index.ts';
 import { FormatError, RecordError, RosefinchError } from '../errors.ts';
 import type { Reading } from '../listen/index.ts';
 import type { Tuning } from '../music/index.ts';
 import { inOrder, type LogEntry, movedMost, summarise, summaryAfter } from '../sitting/index.ts';
-import {
-  type Contents,
-  type Fault,
-  readBackup,
-  SCHEMA,
-  saltmarshLibrary,
-  salvage,
-  writeBackup,
-} from './index.ts';
+import { type Contents, type Fault, readBackup, SCHEMA, salvage, writeBackup } from './index.ts';
 
 const READING: Reading = {
   kind: 'reading',
@@ -110,6 +103,41 @@ function contents(): Contents {
         practiceAheadMs: 36_000_000,
       },
     ],
+    rounds: [
+      {
+        id: 'round',
+        name: 'Class at four',
+        way: 'roll call',
+        madeAt: AT,
+        zone: 'Europe/Berlin',
+        by: AT + 3_600_000,
+        entries: [
+          {
+            instrumentId: 'heron',
+            number: 1,
+            standing: 'off',
+            sessionId: 's1',
+            from: AT,
+            to: AT + 9,
+          },
+          { instrumentId: 'linnet', number: 2, standing: 'waiting' },
+        ],
+        inHand: 'linnet',
+        endedAt: null,
+      },
+    ],
+    marks: [
+      {
+        id: 'loan',
+        instrumentId: 'heron',
+        kind: 'loan',
+        at: AT,
+        until: null,
+        zone: 'Europe/Berlin',
+        text: 'for two weeks',
+      },
+    ],
+    climate: [{ id: '2026-03-10', celsius: 20.5, humidity: 41 }],
     sessions: [
       {
         id: 's1',
@@ -233,7 +261,7 @@ describe('backup', () => {
     expect(() => readBackup('[]')).to.throw(FormatError, /no Rosefinch backup/);
     expect(changing((f) => (f.schema = SCHEMA + 1))).to.throw(
       FormatError,
-      /schema 5; this Rosefinch knows 4/,
+      /schema 6; this Rosefinch knows 5/,
     );
   });
 
@@ -332,7 +360,9 @@ describe('summary of a sitting', () => {
       course: 6,
       member: 1,
       found: -23,
+      foundError: 0.4,
       left: 0.5,
+      leftError: 0.4,
       leftHz: 82.1,
       leftAt: AT,
       plucks: 2,

@@ -23,6 +23,8 @@ export interface Fault {
 
 /** A file that is no list of lines must be read in one piece: so much of it, in characters. */
 const MOST_IN_ONE_PIECE = 200_000_000;
+/** Since this schema backups are written in lines, whose records mean the same. */
+const FIRST_IN_LINES = 4;
 /** No record is longer, in characters. */
 const LONGEST_LINE = 50_000_000;
 const FAULT_SHOWN = 10_000;
@@ -128,7 +130,7 @@ export class BackupScanner {
   private begin(line: string): void {
     const head = HEAD.exec(line.trim());
     // Older forms were never written in lines.
-    if (head && checkSchema(Number(head[1])) === SCHEMA) {
+    if (head && checkSchema(Number(head[1])) >= FIRST_IN_LINES) {
       checkHead({ exportedAt: head[2] });
       this.manner = 'lines';
       return;

@@ -1,8 +1,8 @@
 import { expect } from 'chai';
+import { saltmarshLibrary } from '../demo/index.ts';
 import { RecordError } from '../errors.ts';
 import type { Session } from '../sitting/index.ts';
 import { checkRecord } from './backup.ts';
-import { saltmarshLibrary } from './saltmarsh.ts';
 import { byField, checked, choice, list, optional, record, text, whole } from './shape.ts';
 
 interface Tag {

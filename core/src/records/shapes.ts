@@ -1,6 +1,7 @@
 import type { FretReading, Ordered } from '../intonation/index.ts';
 import type { PluckOutcome, Reading } from '../listen/index.ts';
 import type { Tuning } from '../music/index.ts';
+import type { Round, RoundEntry } from '../rounds/index.ts';
 import type {
   LogEntry,
   Measurement,
@@ -35,7 +36,15 @@ import {
   whole,
   yes,
 } from './shape.ts';
-import type { FretCheck, Kept, RecordedPluck, Recording, Restringing } from './types.ts';
+import type {
+  AirOfDay,
+  FretCheck,
+  Kept,
+  Mark,
+  RecordedPluck,
+  Recording,
+  Restringing,
+} from './types.ts';
 
 /** An instrument has so many strings at most, in courses of one to three. */
 const MOST_STRINGS = 12;
@@ -425,6 +434,56 @@ const recording = record<Recording>({
   sessionId: nullable(id()),
 });
 
+const MOST_IN_A_ROUND = 200;
+
+const roundEntry = record<RoundEntry>({
+  instrumentId: id(),
+  number: whole(1, MOST_IN_A_ROUND),
+  standing: among<RoundEntry['standing']>({
+    waiting: true,
+    right: true,
+    done: true,
+    off: true,
+    skipped: true,
+    'needs a string': true,
+    'to the repairer': true,
+  }),
+  sessionId: optional(id()),
+  from: optional(moment()),
+  to: optional(moment()),
+});
+
+const round = record<Kept<Round>>({
+  id: id(),
+  name: name(),
+  way: among<Round['way']>({ 'any order': true, 'roll call': true }),
+  madeAt: moment(),
+  zone: name(),
+  by: nullable(moment()),
+  entries: list(roundEntry, { min: 1, max: MOST_IN_A_ROUND }),
+  inHand: nullable(id()),
+  endedAt: nullable(moment()),
+  changedAt: changedAt(),
+});
+
+const mark = record<Kept<Mark>>({
+  id: id(),
+  instrumentId: id(),
+  kind: among<Mark['kind']>({ loan: true, repair: true, note: true }),
+  at: moment(),
+  until: nullable(moment()),
+  zone: name(),
+  text: text(),
+  changedAt: changedAt(),
+});
+
+const airOfDay = record<Kept<AirOfDay>>({
+  id: name(),
+  celsius: optional(real(-30, 60)),
+  humidity: optional(real(0, 100)),
+  changedAt: changedAt(),
+});
+
 type SettingOf<K extends keyof StoredSettings> = NonNullable<StoredSettings[K]>;
 
 const settings = record<Kept<SettingsRecord>>({
@@ -505,6 +564,10 @@ export const TABLES = {
   events: { shape: logEntry, one: 'event', refers: { sessionId: 'sessions' } },
   measurements: { shape: measurement, one: 'measurement', refers: { id: 'events' } },
   recordings: { shape: recording, one: 'recording', refers: {} },
+  // An instrument of a round may be gone: the round still tells of the others.
+  rounds: { shape: round, one: 'round', refers: {} },
+  marks: { shape: mark, one: 'note of an instrument', refers: { instrumentId: 'instruments' } },
+  climate: { shape: airOfDay, one: 'day of air', refers: {} },
 } as const satisfies Readonly<Record<string, Table>>;
 
 interface Table {

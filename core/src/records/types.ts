@@ -5,6 +5,28 @@ import type { SourceKind } from '../sitting/index.ts';
 import type { StringSpec } from '../strings/index.ts';
 import type { Cents, EpochMs, Hz, Seconds } from '../units.ts';
 
+/** What happened to an instrument beside its sittings. */
+export interface Mark {
+  readonly id: string;
+  readonly instrumentId: string;
+  readonly kind: 'loan' | 'repair' | 'note';
+  readonly at: EpochMs;
+  /** When a loan or a repair was over; null while it lasts, and for a note. */
+  readonly until: EpochMs | null;
+  /** IANA time zone of the teacher at that moment. */
+  readonly zone: string;
+  readonly text: string;
+}
+
+/** What the air of the room was on one day: the mean of what a logger wrote, or what was typed. */
+export interface AirOfDay {
+  /** The day, as ISO 8601 writes it: there is one of each. */
+  readonly id: string;
+  readonly celsius?: number;
+  /** Relative, in per cent. */
+  readonly humidity?: number;
+}
+
 /** A record that may change, and when it was changed last. */
 export type Kept<T> = T & { readonly changedAt?: EpochMs };
 

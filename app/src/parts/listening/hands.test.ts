@@ -1,4 +1,4 @@
-import { saltmarshLibrary } from '@rosefinch/core/records';
+import { saltmarshLibrary } from '@rosefinch/core/demo';
 import { expect } from 'chai';
 import { handActs, handsOn, windingHands } from './hands.ts';
 

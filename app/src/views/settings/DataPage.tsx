@@ -1,6 +1,6 @@
 import './settings.css';
 import { Button, Group, Stack, Text, Title } from '@mantine/core';
-import { saltmarshLibrary } from '@rosefinch/core/records';
+import { saltmarshLibrary } from '@rosefinch/core/demo';
 import { counted } from '@rosefinch/core/words';
 import { useState } from 'react';
 import { Link } from 'react-router';

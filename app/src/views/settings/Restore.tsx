@@ -23,6 +23,9 @@ const KINDS: Readonly<Record<(typeof TABLE_NAMES)[number], string>> = {
   events: 'events',
   measurements: 'measurements',
   recordings: 'recordings',
+  rounds: 'rounds',
+  marks: 'loans, repairs and notes',
+  climate: 'days of air',
 };
 
 const PREFERENCES: readonly (readonly [Preference, string])[] = [

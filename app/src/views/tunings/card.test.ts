@@ -1,5 +1,6 @@
+import { saltmarshLibrary } from '@rosefinch/core/demo';
 import { findTuning } from '@rosefinch/core/music';
-import { DEFAULT_SETTINGS, saltmarshLibrary } from '@rosefinch/core/records';
+import { DEFAULT_SETTINGS } from '@rosefinch/core/records';
 import { expect } from 'chai';
 import type { Stock } from '../../data/index.ts';
 import { cardOf, checkInWords, comparisonsOf, heldInWords } from './card.ts';

@@ -1,0 +1,2 @@
+export { saltmarshLibrary } from './saltmarsh.ts';
+export { saltmarshYear, type Year } from './year.ts';

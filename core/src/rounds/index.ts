@@ -1,0 +1,11 @@
+export {
+  minutesFor,
+  ONE_STRUM,
+  roundOrder,
+  type TimedSitting,
+  type ToForecast,
+} from './forecast.ts';
+export { entryOf, newRound, nextOf, roundAfter, waitingOf } from './round.ts';
+export { type Heard, heardOfRound } from './standing.ts';
+export type { Round, RoundEntry, RoundInput, Standing } from './types.ts';
+export { type Candidate, type HeardString, whoseIsIt } from './whose.ts';

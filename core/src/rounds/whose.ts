@@ -1,0 +1,90 @@
+import { median } from '../maths/index.ts';
+import type { Cents } from '../units.ts';
+
+/** A string as it was heard just now. */
+export interface HeardString {
+  readonly course: number;
+  /** From its target. */
+  readonly cents: Cents;
+  readonly errorCents: Cents;
+  /** B, where it was measured. */
+  readonly stiffness?: number;
+}
+
+/** What is known of an instrument that it might be. */
+export interface Candidate {
+  readonly instrumentId: string;
+  /** Course 1 first. */
+  readonly strings: readonly {
+    /** Where it was left, from its target; null where that is not known. */
+    readonly left: Cents | null;
+    /** How far it may have moved since, standard deviation. */
+    readonly spread: Cents;
+    /** ln B with its standard error; null where it was never measured. */
+    readonly stiffness: { readonly ln: number; readonly error: number } | null;
+  }[];
+}
+
+/** ln B of one string scatters by this from pluck to pluck. */
+const STIFFNESS_SIGMA = 0.05;
+/** No string speaks louder than this, ln: one misread string must not decide alone. */
+const LOUDEST = 5;
+/** A string that was turned or knocked meanwhile: so often, and so far. */
+const ASTRAY = { share: 0.1, cents: 40 } as const;
+/** Another one must be so much likelier than the one in hand before it is asked about. */
+const ASKED = Math.log(300);
+/** … and than any third one, or nothing is said of which. */
+const CLEAR = Math.log(5);
+
+/**
+ * Whether what was heard belongs to another instrument of the same kind and tuning; null where
+ * it may well be the one in hand, or could be several. Equal sets are never claimed: where nothing
+ * tells two instruments apart, neither is likelier.
+ */
+export function whoseIsIt(
+  heard: readonly HeardString[],
+  inHand: Candidate,
+  others: readonly Candidate[],
+): string | null {
+  const mine = likeness(heard, inHand);
+  const ranked = others
+    .map((other) => ({ id: other.instrumentId, ln: likeness(heard, other) }))
+    .sort((a, b) => b.ln - a.ln);
+  const [best, second] = ranked;
+  if (!best || best.ln - mine < ASKED) return null;
+  return second && best.ln - second.ln < CLEAR ? null : best.id;
+}
+
+function likeness(heard: readonly HeardString[], { strings }: Candidate): number {
+  const moved = heard.flatMap(({ course, cents }) => {
+    const left = strings[course - 1]?.left;
+    return left === null || left === undefined ? [] : [cents - left];
+  });
+  // The air moves all alike: that tells nothing of whose strings they are.
+  const common = moved.length >= 3 ? median(moved) : 0;
+  return heard.reduce((sum, string) => {
+    const known = strings[string.course - 1];
+    return known ? sum + pitchFits(string, known, common) + stiffnessFits(string, known) : sum;
+  }, 0);
+}
+
+type Known = Candidate['strings'][number];
+
+function pitchFits({ cents, errorCents }: HeardString, { left, spread }: Known, common: Cents) {
+  if (left === null) return 0;
+  const sigma = Math.hypot(spread, errorCents, 1.5);
+  const x = cents - left - common;
+  const wide = Math.hypot(sigma, ASTRAY.cents);
+  const density =
+    (1 - ASTRAY.share) * (Math.exp(-0.5 * (x / sigma) ** 2) / sigma) +
+    ASTRAY.share * (Math.exp(-0.5 * (x / wide) ** 2) / wide);
+  // Held against the widest spread that anything has, so that who is known better is not favoured for it.
+  return Math.max(-LOUDEST, Math.log(density));
+}
+
+function stiffnessFits({ stiffness }: HeardString, known: Known): number {
+  if (stiffness === undefined || !(stiffness > 0) || !known.stiffness) return 0;
+  const sigma = Math.hypot(known.stiffness.error, STIFFNESS_SIGMA);
+  const z = (Math.log(stiffness) - known.stiffness.ln) / sigma;
+  return Math.max(-LOUDEST, -0.5 * z * z);
+}
