@@ -27,7 +27,7 @@ const APP = [['environment'], ['worker'], ['sound', 'fits', 'data'], ['parts'], 
 /** Within `parts/`: what draws alone, and what also reads and listens. */
 const PARTS = [
   ['frame', 'wires', 'charts'],
-  ['instruments', 'neck', 'recordings', 'copies', 'listening', 'finder'],
+  ['instruments', 'neck', 'recordings', 'copies', 'listening', 'finder', 'drift', 'rounds'],
   ['stage'],
 ];
 /** What a room of the app shows to others: to the page, to its workers, and how they talk. */

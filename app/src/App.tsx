@@ -11,12 +11,19 @@ import { BenchView } from './views/bench/index.ts';
 const FretsView = lazy(() => import('./views/frets/index.ts'));
 const EarView = lazy(() => import('./views/ear/index.ts'));
 const LogView = lazy(() => import('./views/log/index.ts'));
+const YearSheet = lazy(() =>
+  import('./views/log/index.ts').then(({ YearSheet: Shown }) => ({ default: Shown })),
+);
 const RecordingView = lazy(() => import('./views/recordings/index.ts'));
+const RoundsPage = lazy(() => import('./views/rounds/index.ts'));
 const RetuneView = lazy(() => import('./views/retune/index.ts'));
 const SettleView = lazy(() => import('./views/settle/index.ts'));
 const ShelfView = lazy(() => import('./views/shelf/index.ts'));
 const InstrumentPage = lazy(() =>
   import('./views/shelf/index.ts').then(({ InstrumentPage }) => ({ default: InstrumentPage })),
+);
+const LabelsPage = lazy(() =>
+  import('./views/shelf/index.ts').then(({ LabelsPage }) => ({ default: LabelsPage })),
 );
 const TuningsView = lazy(() => import('./views/tunings/index.ts'));
 const TuningPage = lazy(() =>
@@ -40,6 +47,9 @@ const VIEWS = [
   { path: '/log', title: 'Log', Shown: LogView, job: true },
   { path: '/shelf', title: 'Shelf', Shown: ShelfView, inHead: true },
   { path: '/shelf/:instrument', title: 'Instrument', Shown: InstrumentPage },
+  { path: '/labels', title: 'Labels', Shown: LabelsPage },
+  { path: '/rounds/:id', title: 'Round', Shown: RoundsPage },
+  { path: '/year', title: 'The year', Shown: YearSheet },
   { path: '/tunings', title: 'Tunings', Shown: TuningsView, inHead: true },
   { path: '/tunings/new', title: 'New tuning', Shown: TuningEditor },
   { path: '/tunings/:tuning', title: 'Tuning', Shown: TuningPage },

@@ -1,6 +1,7 @@
 export type { Settings } from '@rosefinch/core/records';
 export type { StoreReport, Survey } from './archive.ts';
 export { type Archiving, archiveAside } from './archiveAside.ts';
+export type { Life } from './chronicle.ts';
 export {
   DataProvider,
   inHandOf,

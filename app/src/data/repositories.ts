@@ -379,13 +379,16 @@ export class Repository {
     return stored(() => this.db.sessions.orderBy('startedAt').reverse().toArray());
   }
 
-  /** A page of all sittings, the newest first, with what each came to. */
-  async listed(from: number, most: number): Promise<{ total: number; page: Listed[] }> {
-    const { sessions } = this.db;
-    const total = await sessions.count();
-    const found = await sessions.orderBy('startedAt').reverse().offset(from).limit(most).toArray();
+  /** A page of the sittings that are wanted, the newest first, with what each came to. */
+  async listed(
+    from: number,
+    most: number,
+    wanted: (session: Session) => boolean = () => true,
+  ): Promise<{ total: number; page: Listed[] }> {
+    const all = (await this.sessions()).filter(wanted);
+    const found = all.slice(from, from + most);
     const summaries = await this.log.summaries(found);
-    return { total, page: withSummaries(found, summaries) };
+    return { total: all.length, page: withSummaries(found, summaries) };
   }
 
   /** Some sittings with what each came to. */

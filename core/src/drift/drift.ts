@@ -1,7 +1,7 @@
 import { median, nth } from '../maths/index.ts';
 import type { Cents } from '../units.ts';
 import { type Due, dueAfter, type LeftAt } from './due.ts';
-import { airAfter, chanceAfter, creepIn, shareOf, type Way } from './habits.ts';
+import { airAfter, chanceAfter, creepIn, daysOf, shareOf } from './habits.ts';
 import { type Explained, explained, spanUnder, wayOf } from './takenApart.ts';
 import type { Cause, Diary, Drift, Habit, Span, SpanDrift, StringDrift } from './types.ts';
 
@@ -117,26 +117,27 @@ function stringOf(
   s: number,
 ): StringDrift {
   const habits: Record<Habit, number> = { still: 0, slips: 0, wanders: 0 };
-  let [weekly, square] = [0, 0];
-  for (const explanation of all) {
-    const way = wayOf(explanation, s);
-    habits[way.habit] += explanation.weight;
-    const week = fallInAWeek(way);
-    weekly += explanation.weight * week;
-    square += explanation.weight * week ** 2;
-  }
+  for (const explanation of all) habits[wayOf(explanation, s).habit] += explanation.weight;
   const largestFall = Math.min(0, ...spans.map(({ own }) => own[s] ?? 0));
+  const { weekly, error } = fallInAWeek(spans, s);
   return {
     course: nth(strings, s).course,
     habits,
-    weekly,
-    weeklyError: Math.sqrt(Math.max(0, square - weekly ** 2)),
+    weekly: habits.slips * weekly,
+    weeklyError: habits.slips * error,
     largestFall,
   };
 }
 
-function fallInAWeek(way: Way): Cents {
-  return way.habit === 'slips' ? WEEK * way.perDay * way.fall : 0;
+/** How far a string fell by itself in a week, over the last spans: its falls come by chance, and so does their sum. */
+function fallInAWeek(spans: readonly SpanDrift[], s: number): { weekly: Cents; error: Cents } {
+  const lately = spans.slice(-LATELY);
+  const days = lately.reduce((sum, span) => sum + daysOf(span), 0);
+  const falls = lately.map(({ own }) => Math.max(0, -(own[s] ?? 0)));
+  const weeks = Math.max(1 / WEEK, days / WEEK);
+  const sum = falls.reduce((a, b) => a + b, 0);
+  const spread = Math.sqrt(falls.reduce((a, b) => a + b * b, 0));
+  return { weekly: sum / weeks, error: spread / weeks };
 }
 
 /** What is to be said of an instrument: a peg first, for it can be mended, then what moved most lately. */

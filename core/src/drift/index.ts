@@ -1,3 +1,4 @@
+export { type AirAt, humidityAt, type WithAir, withAir } from './air.ts';
 export { diaryOf, type Kept } from './diary.ts';
 export { type DriftTask, driftOf, type Told } from './drift.ts';
 export type { Due, LeftAt } from './due.ts';

@@ -175,6 +175,8 @@ export class Listener {
   private unheard: Seconds = 0;
   /** A strum was asked for: the next sound is taken for one. */
   private strumAsked = false;
+  /** The sound that is undecided has several strings in it. */
+  private several = false;
   /** A sound that may be a strum, with what it is otherwise: it is heard out first. */
   private undecided: Extract<ListenEvent, { type: 'outcome' }> | null = null;
 
@@ -435,8 +437,8 @@ export class Listener {
     const sound = this.scratch.subarray(0, before + length);
     // Where nobody told of tunings, strings are wanted one by one.
     const sought = this.tunings.length > 0 && this.strings.length >= FEWEST_STRUMMED;
-    if (this.strumAsked || (sought && mayBeStrum(outcome, sound, before, this.rate)))
-      this.undecided = event;
+    this.several = mayBeStrum(outcome, sound, before, this.rate);
+    if (this.strumAsked || (sought && this.several)) this.undecided = event;
     else this.say(event);
   }
 
@@ -457,12 +459,15 @@ export class Listener {
     const strings = readStrum(samples, 0, rate, this.strings);
     // Of an instrument that nothing is known of the tuning is all there is to tell.
     const nothingKnown = strumAsked && this.strings.length === 0;
-    if (!strings || !(nothingKnown || isStrum(strings, strumAsked))) return this.say(event);
+    const isOwn = strings !== null && (nothingKnown || isStrum(strings, strumAsked));
+    // Strings of another instrument answer to none of this one’s: the tuning tells whose they may be.
+    if (!isOwn && !(strumAsked && this.several)) return this.say(event);
     const own = this.strings.map(({ target }) => target.hz);
     const like = likeliest(tuningsLike(samples, 0, rate, this.tunings) ?? [], own);
-    if (nothingKnown && like.length === 0) return this.say(event);
+    if ((nothingKnown || !isOwn) && like.length === 0) return this.say(event);
     this.strumAsked = false;
-    this.emit({ type: 'strum', asked: event.asked, start: event.start, strings, like });
+    const { asked, start } = event;
+    this.emit({ type: 'strum', asked, start, strings: isOwn ? strings : [], like });
   }
 
   /** How much of what was heard of late was no string. */

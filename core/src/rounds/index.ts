@@ -5,6 +5,7 @@ export {
   type TimedSitting,
   type ToForecast,
 } from './forecast.ts';
+export { byNeed, type Need, type NeedFacts, needOf } from './need.ts';
 export { entryOf, newRound, nextOf, roundAfter, waitingOf } from './round.ts';
 export { type Heard, heardOfRound } from './standing.ts';
 export type { Round, RoundEntry, RoundInput, Standing } from './types.ts';

@@ -20,13 +20,16 @@ export interface Candidate {
     readonly left: Cents | null;
     /** How far it may have moved since, standard deviation. */
     readonly spread: Cents;
-    /** ln B with its standard error; null where it was never measured. */
-    readonly stiffness: { readonly ln: number; readonly error: number } | null;
+    /** ln B of its plucks so far; null where it was never measured. */
+    readonly stiffness: readonly number[] | null;
   }[];
 }
 
-/** ln B of one string scatters by this from pluck to pluck. */
-const STIFFNESS_SIGMA = 0.05;
+/**
+ * ln B of one string scatters by so much from pluck to pluck before it was heard: from 0.03 where many
+ * partials are heard to 0.35 where few are. Counts for so many plucks.
+ */
+const SCATTER = { sigma: 0.15, plucks: 3 } as const;
 /** No string speaks louder than this, ln: one misread string must not decide alone. */
 const LOUDEST = 5;
 /** A string that was turned or knocked meanwhile: so often, and so far. */
@@ -83,8 +86,13 @@ function pitchFits({ cents, errorCents }: HeardString, { left, spread }: Known, 
 }
 
 function stiffnessFits({ stiffness }: HeardString, known: Known): number {
-  if (stiffness === undefined || !(stiffness > 0) || !known.stiffness) return 0;
-  const sigma = Math.hypot(known.stiffness.error, STIFFNESS_SIGMA);
-  const z = (Math.log(stiffness) - known.stiffness.ln) / sigma;
-  return Math.max(-LOUDEST, -0.5 * z * z);
+  if (stiffness === undefined || !(stiffness > 0) || !known.stiffness?.length) return 0;
+  const all = known.stiffness;
+  const n = all.length;
+  const mean = all.reduce((sum, ln) => sum + ln, 0) / n;
+  const squares = all.reduce((sum, ln) => sum + (ln - mean) ** 2, 0);
+  const { sigma, plucks } = SCATTER;
+  const scatter = Math.sqrt((squares + plucks * sigma ** 2) / (n - 1 + plucks));
+  const z = (Math.log(stiffness) - mean) / (scatter * Math.sqrt(1 + 1 / n));
+  return Math.max(-LOUDEST, -0.5 * z * z - Math.log(scatter));
 }

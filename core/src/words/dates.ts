@@ -30,6 +30,19 @@ export function momentInWords(at: EpochMs, zone: string, reader: string): string
 
 const DAY_MS = 86_400_000;
 
+/** A day as one speaks of it, without the hour. @example dayAsSaid(at, 'Europe/Berlin', now, 'en-GB') // => 'Thu 3 Dec' */
+export function dayAsSaid(at: EpochMs, zone: string, now: EpochMs, reader: string): string {
+  const day = (when: number) => written(when, zone, { dateStyle: 'short' }, reader);
+  if (day(at) === day(now)) return 'today';
+  if (day(at) === day(now + DAY_MS)) return 'tomorrow';
+  if (day(at) === day(now - DAY_MS)) return 'yesterday';
+  const year = (when: number) => written(when, zone, { year: 'numeric' }, reader);
+  const options = { weekday: 'short', day: 'numeric', month: 'short' } as const;
+  return year(at) === year(now)
+    ? written(at, zone, options, reader)
+    : written(at, zone, { day: 'numeric', month: 'short', year: 'numeric' }, reader);
+}
+
 /** A moment as the wall clock of a zone tells it, the day only where it is not today. @example whenInWords(at, 'Europe/Berlin', now, 'en-GB') // => 'tomorrow 07:00' */
 export function whenInWords(at: EpochMs, zone: string, now: EpochMs, reader: string): string {
   const day = (when: number) => written(when, zone, { dateStyle: 'short' }, reader);

@@ -1,4 +1,13 @@
-export { dayInWords, momentInWords, whenInWords } from './dates.ts';
+export { dayAsSaid, dayInWords, momentInWords, whenInWords } from './dates.ts';
+export {
+  causeInWords,
+  diagnosisInWords,
+  needInWords,
+  type RowFacts,
+  sparesInWords,
+  wearInWords,
+  withAirInWords,
+} from './drift.ts';
 export { byEarInWords, earVerdictInWords } from './ear.ts';
 export { faultInWords } from './faults.ts';
 export {
@@ -40,6 +49,13 @@ export {
 } from './plan.ts';
 export { BY_TONE, referenceInWords } from './reference.ts';
 export { refusalInWords } from './refusal.ts';
+export {
+  laterInWords,
+  type RoundTask,
+  roundInWords,
+  roundTaskInWords,
+  STANDINGS,
+} from './rounds.ts';
 export { type Saying, sayingInWords } from './saying.ts';
 export { capital, type Sentence } from './sentence.ts';
 export {

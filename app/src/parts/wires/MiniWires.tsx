@@ -1,6 +1,6 @@
 import './wires.css';
 import type { Cents } from '@rosefinch/core/units';
-import { wireHeight } from './scale.ts';
+import { FoundBar } from './FoundBar.tsx';
 
 const ROW = 17;
 const WIDTH = 300;
@@ -33,27 +33,11 @@ export function MiniWires({ strings, tolerance }: Props) {
         return (
           <g key={row.course}>
             <line x1={0} x2={WIDTH} y1={y} y2={y} stroke="var(--ink)" strokeWidth={gauge} />
-            <Bar cents={row.found} x={60} y={y} tolerance={tolerance} />
-            <Bar cents={row.left} x={200} y={y} tolerance={tolerance} />
+            <FoundBar cents={row.found} x={60} {...{ y, tolerance, width: BAR, reach: REACH }} />
+            <FoundBar cents={row.left} x={200} {...{ y, tolerance, width: BAR, reach: REACH }} />
           </g>
         );
       })}
     </svg>
   );
-}
-
-interface BarProps {
-  readonly cents: Cents | null;
-  readonly x: number;
-  readonly y: number;
-  readonly tolerance: Cents;
-}
-
-function Bar({ cents, x, y, tolerance }: BarProps) {
-  if (cents === null) return null;
-  if (Math.abs(cents) <= tolerance)
-    return <rect className="mark" x={x} y={y - 2.5} width={BAR} height={5} />;
-  const size = Math.max(3, Math.abs(wireHeight(cents)) * REACH);
-  const top = cents < 0 ? y : y - size;
-  return <rect className="open-bar" x={x} y={top} width={BAR} height={size} />;
 }

@@ -1,4 +1,6 @@
 export type { Perch, Stroke } from './draw.ts';
+export { FoundBar } from './FoundBar.tsx';
+export { FoundWires } from './FoundWires.tsx';
 export { MiniWires } from './MiniWires.tsx';
 export { WireCanvas } from './WireCanvas.tsx';
 export { type WireLine, WireList } from './WireList.tsx';

@@ -6,7 +6,7 @@ import { useRingingCourse } from '../../parts/listening/index.ts';
 import { Stage } from '../../parts/stage/index.ts';
 import { type Perch, WireCanvas } from '../../parts/wires/index.ts';
 import { BenchFigure } from './BenchFigure.tsx';
-import { BenchReference, benchAside } from './benchAside.tsx';
+import { BenchReference, benchAside, MayBe } from './benchAside.tsx';
 import type { Bench } from './useBench.ts';
 import { gaugeOf } from './wireLines.ts';
 
@@ -17,7 +17,7 @@ interface Props {
 
 /** The string in hand: its open wire, its figure, and what to do with it. */
 export function BenchStage({ bench, perches: all }: Props) {
-  const { instrument, sitting, listening, talk, world, stock, targets } = bench;
+  const { instrument, sitting, listening, talk, world, stock, targets, round } = bench;
   const { live } = listening;
   const { state } = sitting;
   const { afar } = useDistance();
@@ -30,8 +30,9 @@ export function BenchStage({ bench, perches: all }: Props) {
     listening.problem ?? (bench.problem ? { message: bench.problem, wayOn: '' } : null);
   return (
     <Stage
-      name={targetName(target)}
+      name={round?.large ?? targetName(target)}
       under={[
+        ...(round ? [instrument.name, round.place] : []),
         `string ${course}${state.chosen === course ? ', chosen' : ''}`,
         `tighten: ${peg?.tighten ?? 'not known'}`,
       ]}
@@ -54,10 +55,10 @@ export function BenchStage({ bench, perches: all }: Props) {
         )
       }
       figure={<BenchFigure bench={bench} />}
-      sentence={sayingInWords(benchSaying(talk, world))}
+      sentence={round?.sentence ?? sayingInWords(benchSaying(talk, world))}
       short={stock.settings.wording === 'short'}
       problem={problem}
-      aside={benchAside(bench)}
+      aside={round?.mayBe ? <MayBe round={round} name={instrument.name} /> : benchAside(bench)}
     />
   );
 }

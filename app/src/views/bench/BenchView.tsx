@@ -30,6 +30,9 @@ const RecordingButton = lazy(() =>
     default: RecordingButton,
   })),
 );
+const WhichOne = lazy(() =>
+  import('./WhichOne.tsx').then(({ WhichOne: Shown }) => ({ default: Shown })),
+);
 // Wanted once in a life: the bench need not carry it.
 const FirstUse = lazy(() => import('./FirstUse.tsx'));
 
@@ -98,6 +101,7 @@ function BenchOf({ instrument, stock }: OfProps) {
       line={hands && <HandsOf {...{ hands, bench, showTruth, truth }} />}
     >
       <DroppedRecording place={recording} />
+      {bench.round && <WhichOne round={bench.round} />}
       <Announcer
         newest={talk.newest}
         targets={targets}
@@ -122,8 +126,15 @@ function DroppedRecording({ place }: Pick<ComponentProps<typeof RecordingButton>
 }
 
 /** What is done most at the bench. */
-function buttonsOf({ talk, targets, course }: Bench): FootButton<'bench'>[] {
+function buttonsOf({ talk, targets, course, round }: Bench): FootButton<'bench'>[] {
   const { led } = talk;
+  if (round)
+    return [
+      { act: 'accept', label: acceptsAs(led) },
+      { act: 'which', label: 'Another one' },
+      { act: 'skipInstrument', label: 'Skip' },
+      { act: 'needsString', label: 'Needs a string' },
+    ];
   const hidden = isByEar(talk);
   return [
     { act: 'accept', label: acceptsAs(led) },
@@ -150,6 +161,7 @@ function wordsOf(bench: Bench): string {
         ? `practice: it tells nothing of the real ${instrument.name}`
         : `the practice ${instrument.kind} stands for ${instrument.name}`;
   return [
+    bench.round?.head,
     roomInWords(listening.room),
     `pass ${currentPass(state).number}${passDone(state) ? ', done' : ''}`,
     a4 !== STANDARD_A4 && `A4 ${a4} Hz`,

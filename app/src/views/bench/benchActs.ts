@@ -4,7 +4,7 @@ import type { Bench } from './useBench.ts';
 
 /** What the keys of the bench do; those of the practice instrument only while it is played. */
 export function benchActs(
-  { send, sitting, listening }: Bench,
+  { send, sitting, listening, round }: Bench,
   hands: Hands | null,
   truth: () => void,
 ): JobActs<'bench'> {
@@ -15,7 +15,8 @@ export function benchActs(
   return {
     string: chosen,
     automatic: () => send({ type: 'choose', course: null }),
-    accept: () => send({ type: 'accept' }),
+    // Asked whose it is, Space says that it is the one in hand.
+    accept: () => (round?.mayBe ? round.isThis() : send({ type: 'accept' })),
     nextPass: () => send({ type: 'next pass' }),
     byEar: () => send({ type: 'by ear' }),
     target: () => send({ type: 'sound target' }),
@@ -27,6 +28,11 @@ export function benchActs(
       send({ type: 'strum' });
       listening.hands?.strum();
     },
+    which: round && round.ask,
+    isOther: round?.mayBe ? round.isOther : null,
+    skipInstrument: round && (() => round.book('skipped')),
+    needsString: round && (() => round.book('needs a string')),
+    repairer: round && (() => round.book('to the repairer')),
     ...handActs(hands),
     truth: hands && truth,
   };

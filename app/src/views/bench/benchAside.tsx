@@ -4,6 +4,7 @@ import type { ReactNode } from 'react';
 import { ReferenceLine } from '../../parts/charts/index.ts';
 import { HeardReference, tenths } from './HeardReference.tsx';
 import type { Bench } from './useBench.ts';
+import type { BenchRound } from './useBenchRound.ts';
 
 /** What the string in hand can be compared with now. */
 export function BenchReference({ bench }: { readonly bench: Bench }) {
@@ -44,4 +45,16 @@ export function benchAside(bench: Bench): ReactNode {
     );
   // By ear it has the wire’s place.
   return way?.retuning && !isByEar(talk) ? <BenchReference bench={bench} /> : null;
+}
+
+/** Whose strings these may be: the two answers. */
+export function MayBe({ round, name }: { readonly round: BenchRound; readonly name: string }) {
+  return (
+    <Group gap="xs">
+      <Button onClick={round.isOther}>It is {round.mayBe}</Button>
+      <Button variant="default" onClick={round.isThis}>
+        It is {name}
+      </Button>
+    </Group>
+  );
 }

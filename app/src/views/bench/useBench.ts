@@ -33,6 +33,7 @@ import {
 import { useCoupling } from '../../parts/neck/index.ts';
 import type { AnalysisReport } from '../../sound/index.ts';
 import { useAfresh } from './useAfresh.ts';
+import { type BenchRound, useBenchRound, useInRound, useOthersOfRound } from './useBenchRound.ts';
 import { type BenchSitting, useBenchSitting } from './useBenchSitting.ts';
 import { plannedNext, useBenchWorld } from './useBenchWorld.ts';
 import { useFirstPluck } from './useFirstPluck.ts';
@@ -56,6 +57,8 @@ export interface Bench extends BenchSitting, Dialogue<BenchTalk, BenchInput> {
   readonly check: CrossCheck | null;
   /** What was found of a peg and could not be stored. */
   readonly problem: string | null;
+  /** Its place in the round that is going on; null where it is in none. */
+  readonly round: BenchRound | null;
 }
 
 /** Joins ear, sitting and conversation for one instrument. */
@@ -82,12 +85,17 @@ export function useBench(instrument: Instrument, stock: Stock): Bench {
     perform: (effect: BenchEffect) => perform.current(effect),
   });
   const practice = usePracticeStart(instrument, open);
+  const inRound = useInRound(instrument);
+  const others = useOthersOfRound(inRound, instrument, stock);
   const listening = useListening<BenchAsked>({
     settings,
     strings: useMemo(() => world().strings, [world]),
     tunings: useMemo(
-      () => (tuning ? strumTunings(instrument, tuning, stock.tunings, { a4, capo }) : []),
-      [instrument, tuning, stock.tunings, a4, capo],
+      () =>
+        tuning
+          ? [...strumTunings(instrument, tuning, stock.tunings, { a4, capo }), ...others]
+          : others,
+      [instrument, tuning, stock.tunings, a4, capo, others],
     ),
     asked: askedAtBench(talk, sitting.state, plannedNext(way, sitting.state)),
     intended: ({ chosen }) => chosen,
@@ -105,6 +113,7 @@ export function useBench(instrument: Instrument, stock: Stock): Bench {
   const now = world();
   const course = windingRound(talk.led)?.toCome[0] ?? courseInHand(sitting.state, now.planned);
   const check = useMemo(() => checkInHand(now), [now]);
+  const round = useBenchRound({ inRound, instrument, stock, open, listening, talk, send });
   const listen = (kind: Wanted) => {
     send({ type: 'listen' });
     listening.listen(kind);
@@ -121,6 +130,7 @@ export function useBench(instrument: Instrument, stock: Stock): Bench {
     course,
     check,
     problem,
+    round,
   };
 }
 

@@ -1,1 +1,2 @@
 export { LogView as default } from './LogView.tsx';
+export { YearSheet } from './YearSheet.tsx';

@@ -1,2 +1,3 @@
 export { InstrumentPage } from './InstrumentPage.tsx';
+export { LabelsPage } from './LabelsPage.tsx';
 export { ShelfView as default } from './ShelfView.tsx';

@@ -1,0 +1,94 @@
+import { type AirAt, type Told, withAir } from '@rosefinch/core/drift';
+import { minutesFor, type Need, needOf, type TimedSitting } from '@rosefinch/core/rounds';
+import type { Instrument } from '@rosefinch/core/strings';
+import type { EpochMs } from '@rosefinch/core/units';
+import type { RowFacts } from '@rosefinch/core/words';
+import type { Life } from '../../data/index.ts';
+import { leftOf, leftOffIn } from './task.ts';
+
+const DAY_MS = 86_400_000;
+const MINUTE_MS = 60_000;
+
+export const NO_LIFE: Life = { sittings: [], restringings: [], marks: [] };
+
+/** An instrument of the shelf with all that is known of it now: every sentence and figure follows from this. */
+export interface Judged {
+  readonly instrument: Instrument;
+  readonly life: Life;
+  readonly told: Told | null;
+  readonly need: Need;
+  readonly minutes: number;
+  /** Probability that a string is out by now; null where that is not known. */
+  readonly out: number | null;
+  readonly facts: RowFacts;
+}
+
+/** Puts together what a row tells. `told` is null while it is worked out. */
+export function judged(
+  instrument: Instrument,
+  life: Life,
+  told: Told | null,
+  { now, air }: { readonly now: EpochMs; readonly air: readonly AirAt[] },
+): Judged {
+  const left = leftOf(instrument, life);
+  const leftOff = leftOffIn(left);
+  const watched = life.restringings.find(({ doneAt }) => doneAt === null);
+  const look = watched?.looks[0];
+  const need = needOf({
+    now,
+    lastAt: left?.at ?? life.sittings.at(-1)?.session.startedAt ?? null,
+    look: look === undefined ? null : look - (watched?.practiceAheadMs ?? 0),
+    leftOff: leftOff !== null,
+    dueDays: told?.due?.days ?? null,
+  });
+  const out = left && told?.due ? outBy(told.due.out, (now - left.at) / DAY_MS) : null;
+  const fitted = life.restringings.map(({ fittedAt }) => fittedAt);
+  return {
+    instrument,
+    life,
+    told,
+    need,
+    out: leftOff ? 1 : out,
+    minutes: minutesFor({
+      kind: instrument.kind,
+      strings: instrument.courses.length,
+      sittings: life.sittings.map(timed),
+      out: leftOff ? 1 : out,
+    }),
+    facts: {
+      need,
+      drift: told?.drift ?? null,
+      fittedAt: fitted.length > 0 ? Math.max(...fitted) : null,
+      leftOff,
+      lent: life.marks.some(
+        ({ kind, at, until }) => kind === 'loan' && at <= now && (until ?? now) >= now,
+      ),
+      wasLent: wasLent(life),
+      sittings: life.sittings.length,
+      pegs: instrument.courses[0]?.strings[0]?.peg.kind ?? 'geared',
+      withAir: told ? withAir(told.drift.spans, air) : null,
+    },
+  };
+}
+
+/** So many sittings back it still matters that it was lent. */
+const LATELY = 8;
+
+function wasLent({ sittings, marks }: Life): boolean {
+  const from = sittings.at(-LATELY)?.session.startedAt ?? 0;
+  return marks.some(({ kind, until }) => kind === 'loan' && until !== null && until > from);
+}
+
+function outBy(out: readonly number[], days: number): number {
+  if (days < 1) return 0;
+  return out[Math.min(out.length, Math.floor(days)) - 1] ?? 0;
+}
+
+/** How long a sitting took, and whether everything was right as it was. */
+function timed({ session, summary }: Life['sittings'][number]): TimedSitting {
+  const last = Math.max(session.startedAt, ...summary.strings.map(({ leftAt }) => leftAt ?? 0));
+  const right = summary.strings.every(
+    ({ found }) => found === null || Math.abs(found) <= session.tolerance,
+  );
+  return { minutes: (last - session.startedAt) / MINUTE_MS, right };
+}

@@ -1,0 +1,64 @@
+import { useEffect, useRef, useState } from 'react';
+import { instrumentIn } from '../../parts/rounds/index.ts';
+
+/** Between two looks, in ms. */
+const EVERY = 250;
+
+/** Reads the label of an instrument by the camera; the picture stays in this page and is not kept. */
+export function LabelReader({ onRead }: { readonly onRead: (id: string) => boolean }) {
+  const video = useRef<HTMLVideoElement>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const latest = useRef(onRead);
+  latest.current = onRead;
+  useEffect(() => {
+    let stream: MediaStream | null = null;
+    let timer: ReturnType<typeof setInterval> | undefined;
+    let gone = false;
+    const open = async () => {
+      const { default: jsQr } = await import('jsqr');
+      stream = await navigator.mediaDevices.getUserMedia({ video: { facingMode: 'environment' } });
+      if (gone || !video.current) return stop(stream);
+      video.current.srcObject = stream;
+      await video.current.play();
+      timer = setInterval(() => {
+        const picture = video.current && pictureOf(video.current);
+        const text = picture && jsQr(picture.data, picture.width, picture.height)?.data;
+        const id = text ? instrumentIn(text) : null;
+        if (id !== null && !latest.current(id)) setProblem('This one is not in the round.');
+      }, EVERY);
+    };
+    open().catch(() =>
+      setProblem('No camera can be used here. Type the number that stands on the label.'),
+    );
+    return () => {
+      gone = true;
+      clearInterval(timer);
+      if (stream) stop(stream);
+    };
+  }, []);
+  return (
+    <>
+      {problem && <p role="alert">{problem}</p>}
+      <video
+        ref={video}
+        muted
+        playsInline
+        className="label-reader"
+        aria-label="What the camera sees"
+      />
+    </>
+  );
+}
+
+function stop(stream: MediaStream): void {
+  for (const track of stream.getTracks()) track.stop();
+}
+
+function pictureOf(video: HTMLVideoElement): ImageData | null {
+  const { videoWidth: width, videoHeight: height } = video;
+  if (width === 0) return null;
+  const canvas = new OffscreenCanvas(width, height);
+  const context = canvas.getContext('2d', { willReadFrequently: true });
+  context?.drawImage(video, 0, 0);
+  return context?.getImageData(0, 0, width, height) ?? null;
+}

@@ -1,0 +1,226 @@
+import type { BenchInput, BenchTalk } from '@rosefinch/core/dialogue';
+import type { StrumTuning } from '@rosefinch/core/listen';
+import { findTuning, targetsOf } from '@rosefinch/core/music';
+import {
+  entryOf,
+  type Heard,
+  heardOfRound,
+  type Round,
+  type RoundEntry,
+  type Standing,
+  waitingOf,
+} from '@rosefinch/core/rounds';
+import type { Instrument } from '@rosefinch/core/strings';
+import { roundInWords, roundTaskInWords, type Sentence } from '@rosefinch/core/words';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { type Stock, useData } from '../../data/index.ts';
+import { locale, now, zone } from '../../environment.ts';
+import { useNotices } from '../../parts/frame/index.ts';
+import { allStored, type Listening } from '../../parts/listening/index.ts';
+import { bookInRound, takeOfRound, useOpenRound } from '../../parts/rounds/index.ts';
+import type { BenchSitting } from './useBenchSitting.ts';
+
+/** The instrument in hand in the round that is going on: what it needs, and what can be done with it. */
+export interface BenchRound {
+  readonly round: Round;
+  /** What stands largest until a string is worked on: the number in hand; null then. */
+  readonly large: string | null;
+  /** @example '3 of 12' */
+  readonly place: string;
+  /** How far the round is. */
+  readonly head: string;
+  /** What to do; null while the bench says it. */
+  readonly sentence: Sentence | null;
+  /** Another instrument that this one may be. */
+  readonly mayBe: string | null;
+  readonly isThis: () => void;
+  readonly isOther: () => void;
+  readonly book: (standing: Exclude<Standing, 'waiting'>) => void;
+  readonly take: (instrumentId: string) => void;
+  /** Asks which one is in hand. */
+  readonly ask: () => void;
+  readonly asked: boolean;
+  readonly answered: () => void;
+  readonly nameOf: (instrumentId: string) => string;
+}
+
+/** Where an instrument stands in the round that is going on; null where it is not in hand there. */
+export function useInRound(
+  instrument: Instrument,
+): { readonly round: Round; readonly entry: RoundEntry } | null {
+  const round = useOpenRound();
+  const entry = round?.inHand === instrument.id ? entryOf(round, instrument.id) : undefined;
+  return useMemo(() => (round && entry ? { round, entry } : null), [round, entry]);
+}
+
+type InRound = NonNullable<ReturnType<typeof useInRound>>;
+
+/** What a strum may be of instead: the others that wait, one for each set of pitches. */
+export function useOthersOfRound(
+  inRound: InRound | null,
+  { kind }: Instrument,
+  { shelf, tunings, settings }: Stock,
+): readonly StrumTuning[] {
+  return useMemo(() => {
+    if (!inRound) return [];
+    const waiting = new Set(waitingOf(inRound.round).map(({ instrumentId }) => instrumentId));
+    const others = shelf.filter((one) => waiting.has(one.id) && one.kind !== kind);
+    const byTuning = new Map(others.map((one) => [one.tuningId, one]));
+    return [...byTuning.values()].flatMap((one) => {
+      const tuning = findTuning(one.tuningId, tunings);
+      if (!tuning) return [];
+      const alike = others.filter((other) => other.tuningId === one.tuningId);
+      return {
+        // One of several alike is not named: which of them it is must be said.
+        name: alike.length === 1 ? one.name : `one of the ${one.kind}s`,
+        hz: targetsOf(tuning, settings.a4).map(({ hz }) => hz),
+      };
+    });
+  }, [inRound, kind, shelf, tunings, settings.a4]);
+}
+
+interface Around {
+  readonly inRound: InRound | null;
+  readonly instrument: Instrument;
+  readonly stock: Stock;
+  readonly open: BenchSitting;
+  readonly listening: Listening;
+  readonly talk: BenchTalk;
+  readonly send: (input: BenchInput) => void;
+}
+
+/** Leads one instrument of a round: hears whether it is right, books it, and takes the next. */
+export function useBenchRound(around: Around): BenchRound | null {
+  const { inRound, instrument, stock, open, talk } = around;
+  const { repository } = useData();
+  const notices = useNotices();
+  const [asked, setAsked] = useState(false);
+  const [isThis, setIsThis] = useState(false);
+  const { sitting } = open;
+  const heard = useHeard(open, inRound);
+  const others = useOthersOfRound(inRound, instrument, stock);
+  const mayBe = isThis ? null : otherIn(talk, others);
+  const failed = (error: Error) => notices.say({ message: error.message });
+  const nameOf = (id: string) =>
+    stock.shelf.find((one) => one.id === id)?.name ?? 'one that is gone';
+  const book = (standing: Exclude<Standing, 'waiting'>) => {
+    if (!inRound) return;
+    const id = sitting.log.length > 0 ? sitting.session?.id : undefined;
+    bookInRound(repository, inRound.round, standing, id).catch(failed);
+  };
+  const take = (id: string) => {
+    if (inRound) takeOfRound(repository, inRound.round, id).catch(failed);
+  };
+  useBooking(inRound, heard, allStored(sitting.log), book);
+  useStrumExpected(around, heard);
+  if (!inRound || !heard) return null;
+  const { round, entry } = inRound;
+  const clock = { now: now(), zone: zone(), reader: locale() };
+  return {
+    round,
+    large: heard.kind === 'off' ? null : String(entry.number),
+    place: `${entry.number} of ${round.entries.length}`,
+    head: `${round.name}: ${roundInWords(round, minutesLeft(round), clock)}`,
+    sentence: roundTaskInWords({
+      name: instrument.name,
+      way: round.way,
+      heard,
+      mayBe,
+      before: beforeIn(round, nameOf),
+    }),
+    mayBe,
+    isThis: () => setIsThis(true),
+    isOther: () => {
+      const other = stock.shelf.find(({ name }) => name === mayBe);
+      if (other) take(other.id);
+      else setAsked(true);
+    },
+    book,
+    take,
+    ask: () => setAsked(true),
+    asked,
+    answered: () => setAsked(false),
+    nameOf,
+  };
+}
+
+/** What was heard of it since it was taken in hand; null outside of a round. */
+function useHeard({ sitting }: BenchSitting, inRound: InRound | null): Heard | null {
+  const { log, state } = sitting;
+  const from = inRound?.entry.from ?? null;
+  return useMemo(() => {
+    if (from === null) return null;
+    const readings = log.flatMap(({ event }) =>
+      event.type === 'reading' && event.at >= from ? [event.reading] : [],
+    );
+    return heardOfRound(readings, state.goal.order, state.goal.tolerance);
+  }, [log, state.goal, from]);
+}
+
+/** Another instrument’s strings, as the last strum sounded. */
+function otherIn({ notice }: BenchTalk, others: readonly StrumTuning[]): string | null {
+  const like = notice?.kind === 'strum' ? notice.like : [];
+  return others.find(({ name }) => like.includes(name))?.name ?? null;
+}
+
+/** Books what is decided once it is on the disk, and only once. */
+function useBooking(
+  inRound: InRound | null,
+  heard: Heard | null,
+  stored: boolean,
+  book: (standing: 'right' | 'done' | 'off') => void,
+): void {
+  const booked = useRef<number | null>(null);
+  const verdict = inRound && heard ? verdictOf(inRound.round.way, heard) : null;
+  const latest = useRef(book);
+  latest.current = book;
+  const from = inRound?.entry.from ?? null;
+  useEffect(() => {
+    if (verdict === null || !stored || from === null || booked.current === from) return;
+    booked.current = from;
+    latest.current(verdict);
+  }, [verdict, stored, from]);
+}
+
+function verdictOf(way: Round['way'], { kind }: Heard): 'right' | 'done' | 'off' | null {
+  if (kind === 'right' || kind === 'done') return kind;
+  // In a roll call the next one is called whatever was heard.
+  return way === 'roll call' && kind !== 'unread' ? 'off' : null;
+}
+
+/** The ear waits for a strum as long as one is asked for, and the name is spoken where that is wanted. */
+function useStrumExpected({ inRound, instrument, stock, listening }: Around, heard: Heard | null) {
+  const { source, expectStrum, say } = listening;
+  const wanted = inRound !== null && (heard?.kind === 'unread' || heard?.kind === 'once more');
+  const count = heard?.kind === 'unread' ? heard.courses.length : 0;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: asked anew where a strum left strings unheard
+  useEffect(() => {
+    if (source !== null && wanted) expectStrum(true);
+  }, [source, wanted, count, expectStrum]);
+  const number = inRound?.entry.number;
+  const { spokenArrival } = stock.settings;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: once for each that is taken in hand
+  useEffect(() => {
+    if (source !== null && number !== undefined && spokenArrival)
+      say(`${number}: ${instrument.name}`, true);
+  }, [source, number]);
+}
+
+function beforeIn({ entries }: Round, nameOf: (id: string) => string) {
+  const done = entries.filter(({ to }) => to !== undefined);
+  const last = done.sort((a, b) => (b.to ?? 0) - (a.to ?? 0))[0];
+  return last ? { name: nameOf(last.instrumentId), standing: last.standing } : null;
+}
+
+const MINUTE_MS = 60_000;
+/** Before any is done with an instrument is thought to take so long. */
+const USUAL_MINUTES = 1.5;
+
+/** What is left, by how long those took that are done with. */
+function minutesLeft(round: Round): number {
+  const took = round.entries.flatMap(({ from, to }) =>
+    from !== undefined && to !== undefined ? (to - from) / MINUTE_MS : [],
+  );
+  const usual = took.reduce((sum, one) => sum + one, USUAL_MINUTES) / (took.length + 1);
+  return waitingOf(round).length * usual;
+}

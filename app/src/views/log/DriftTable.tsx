@@ -1,0 +1,71 @@
+import type { Told } from '@rosefinch/core/drift';
+import { dayInWords, signedCents } from '@rosefinch/core/words';
+import { locale, zone } from '../../environment.ts';
+import { Wide } from '../../parts/frame/index.ts';
+
+/** The figures behind the sentences: what all strings did alike in each span, and what each did alone. */
+export function DriftTable({ told: { drift } }: { readonly told: Told }) {
+  const day = (at: number) => dayInWords(at, zone(), locale());
+  const percent = (share: number) => `${Math.round(100 * share)} %`;
+  return (
+    <details className="card">
+      <summary>The figures behind it</summary>
+      <Wide label="Drift taken apart">
+        <table className="ledger">
+          <thead>
+            <tr>
+              <th scope="col">from</th>
+              <th scope="col">to</th>
+              <th scope="col">all alike, cents</th>
+              <th scope="col">hands</th>
+              {drift.strings.map(({ course }) => (
+                <th key={course} scope="col">
+                  string {course} alone, cents
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {[...drift.spans].reverse().map(({ from, to, common, commonError, handled, own }) => (
+              <tr key={from}>
+                <td>{day(from)}</td>
+                <td>{day(to)}</td>
+                <td>
+                  {signedCents(common)} ± {commonError.toFixed(1)}
+                </td>
+                <td>{percent(handled)}</td>
+                {own.map((cents, i) => (
+                  <td key={drift.strings[i]?.course}>{cents === null ? '' : signedCents(cents)}</td>
+                ))}
+              </tr>
+            ))}
+          </tbody>
+          <tfoot>
+            <tr>
+              <th scope="row" colSpan={4}>
+                its peg slips, probability
+              </th>
+              {drift.strings.map(({ course, habits }) => (
+                <td key={course}>{percent(habits.slips)}</td>
+              ))}
+            </tr>
+            <tr>
+              <th scope="row" colSpan={4}>
+                cents a week that it lets down
+              </th>
+              {drift.strings.map(({ course, weekly, weeklyError }) => (
+                <td key={course}>
+                  {weekly < 0.5 ? '' : `${weekly.toFixed(0)} ± ${weeklyError.toFixed(0)}`}
+                </td>
+              ))}
+            </tr>
+          </tfoot>
+        </table>
+      </Wide>
+      <p className="soft">
+        A week moves all strings by about {drift.weekly.air.toFixed(1)} cents together, and each by{' '}
+        {drift.weekly.chance.toFixed(1)} cents by chance.
+      </p>
+    </details>
+  );
+}

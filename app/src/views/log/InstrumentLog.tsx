@@ -1,0 +1,65 @@
+import { homeTuning, type Instrument } from '@rosefinch/core/strings';
+import { causeInWords, diagnosisInWords, needInWords, withAirInWords } from '@rosefinch/core/words';
+import { useMemo } from 'react';
+import type { Stock } from '../../data/index.ts';
+import { locale, now, zone } from '../../environment.ts';
+import { type Judged, useJudged } from '../../parts/drift/index.ts';
+import { DriftTable } from './DriftTable.tsx';
+import { LogChart } from './LogChart.tsx';
+import { Marks } from './Marks.tsx';
+import { StringWear } from './StringWear.tsx';
+
+interface Props {
+  readonly instrument: Instrument;
+  readonly stock: Stock;
+}
+
+/** The story of one instrument: its strings over time, why they drift, how worn they are, what happened to it. */
+export function InstrumentLog({ instrument, stock }: Props) {
+  const one = useMemo(() => [instrument], [instrument]);
+  const judged = useJudged(one, stock)?.[0];
+  if (!judged) return <p>One moment …</p>;
+  const { life } = judged;
+  return (
+    <>
+      {life.sittings.length > 0 && (
+        <>
+          <Says judged={judged} />
+          <LogChart
+            instrument={instrument}
+            tuning={homeTuning(instrument, stock.tunings)}
+            life={life}
+            tolerance={stock.settings.tolerance}
+          />
+          {judged.told && judged.told.drift.spans.length > 0 && <DriftTable told={judged.told} />}
+        </>
+      )}
+      <div className="log-columns">
+        <StringWear instrument={instrument} life={life} />
+        <Marks instrument={instrument} marks={life.marks} />
+      </div>
+    </>
+  );
+}
+
+/** Why it drifts, and when it is to be looked at again. */
+function Says({ judged: { facts, need, told } }: { readonly judged: Judged }) {
+  const clock = { now: now(), zone: zone(), reader: locale() };
+  const diagnosis = diagnosisInWords(facts, clock);
+  const cause = facts.drift ? causeInWords(facts.drift, facts) : '';
+  const { withAir } = facts;
+  return (
+    <section aria-label="Why it drifts" className="log-says">
+      <p className="log-diagnosis">{diagnosis}</p>
+      {cause !== '' && cause !== diagnosis && <p>{cause}</p>}
+      <p>
+        {need.kind === 'now' ? 'Look at it now: ' : 'Look again: '}
+        {needInWords(need, clock)}
+        {told?.due?.days != null &&
+          `. ${told.due.days === 1 ? 'A day' : `${told.due.days} days`} after it was left a string is out with 30 % probability`}
+        .
+      </p>
+      {withAir && <p className="soft">{withAirInWords(withAir)}</p>}
+    </section>
+  );
+}

@@ -1,0 +1,66 @@
+import { type Heard, heardOf, wornStrings } from '@rosefinch/core/drift';
+import type { Instrument } from '@rosefinch/core/strings';
+import { wearInWords } from '@rosefinch/core/words';
+import { type Life, type Repository, useLive } from '../../data/index.ts';
+import { now } from '../../environment.ts';
+
+const DAY_MS = 86_400_000;
+/** The first sittings with a set and the last ones tell what has become of it. */
+const AT_EACH_END = 3;
+
+interface Props {
+  readonly instrument: Instrument;
+  readonly life: Life;
+}
+
+/** Whether the strings are still good, by their age, what they were played, and how they have come to sound. */
+export function StringWear({ instrument, life }: Props) {
+  const { sittings, restringings, marks } = life;
+  const fitted = restringings.map(({ fittedAt }) => fittedAt);
+  const fittedAt = fitted.length > 0 ? Math.max(...fitted) : null;
+  const since = sittings.filter(({ session }) => session.startedAt >= (fittedAt ?? 0));
+  const ends = [...since.slice(0, AT_EACH_END), ...since.slice(-AT_EACH_END)];
+  const ids = [...new Set(ends.map(({ session }) => session.id))];
+  const heard = useLive((r) => heardIn(r, ids), `worn ${ids.join()}`);
+  if (!heard) return <p>One moment …</p>;
+  const at = now();
+  const lent = marks
+    .filter(({ kind, until }) => kind === 'loan' && (until ?? at) > (fittedAt ?? 0))
+    .reduce((sum, mark) => sum + (mark.until ?? at) - Math.max(mark.at, fittedAt ?? 0), 0);
+  const { verdict, signs } = wornStrings({
+    now: at,
+    fittedAt,
+    daysLent: lent / DAY_MS,
+    sittings: since.length,
+    heard,
+    soft: instrument.courses[0]?.strings[0]?.spec.material !== 'steel',
+  });
+  const { say, more } = wearInWords(verdict, signs);
+  return (
+    <section aria-label="Strings">
+      <h2>Strings</h2>
+      <p>
+        <strong>{say}</strong> {more}
+      </p>
+    </section>
+  );
+}
+
+/** What the plucks of some sittings tell of their strings, oldest first. */
+async function heardIn({ log }: Repository, ids: readonly string[]): Promise<Heard[]> {
+  const all: Heard[] = [];
+  for (const id of ids) {
+    const readings = (await log.of(id)).filter(({ event }) => event.type === 'reading');
+    const measured = new Map(
+      (await log.measurements(readings.map((one) => one.id))).map((m) => [m.id, m]),
+    );
+    for (const entry of readings) {
+      const { event } = entry;
+      const measurement = measured.get(entry.id);
+      if (event.type !== 'reading' || !measurement) continue;
+      const told = heardOf(event.reading.course, event.at, measurement.reading);
+      if (told) all.push(told);
+    }
+  }
+  return all;
+}

@@ -1,0 +1,56 @@
+import { Button, Group } from '@mantine/core';
+import type { Instrument } from '@rosefinch/core/strings';
+import { Link } from 'react-router';
+import { type Stock, useData } from '../../data/index.ts';
+import { now } from '../../environment.ts';
+import { useJudged } from '../../parts/drift/index.ts';
+import { download } from '../../parts/frame/index.ts';
+import { driftCsv, dueCalendar, sittingsCsv } from './out.ts';
+
+interface Props {
+  readonly stock: Stock;
+  /** Null for all instruments. */
+  readonly instrument: Instrument | null;
+}
+
+/** What of the log leaves the browser: tables of sittings and drift, due days as a calendar, the sheet of a year. */
+export function WaysOut({ stock, instrument }: Props) {
+  const { repository } = useData();
+  const judged = useJudged(stock.shelf, stock);
+  const day = new Date(now()).toISOString().slice(0, 10);
+  const of = instrument
+    ? (judged ?? []).filter((one) => one.instrument.id === instrument.id)
+    : (judged ?? []);
+  const sittings = async () => {
+    const all = await repository.sessions();
+    const wanted = all.filter(({ instrumentId }) => !instrument || instrumentId === instrument.id);
+    const listed = await repository.listedOf(wanted.map(({ id }) => id));
+    const names = new Map((await repository.instruments()).map(({ id, name }) => [id, name]));
+    download(`rosefinch-sittings-${day}.csv`, sittingsCsv(listed, names), 'text/csv');
+  };
+  const ready = judged?.some(({ told }) => told !== null) ?? false;
+  return (
+    <Group className="screen-only">
+      <Button variant="default" onClick={() => void sittings()}>
+        Sittings as CSV
+      </Button>
+      <Button
+        variant="default"
+        disabled={!ready}
+        onClick={() => download(`rosefinch-drift-${day}.csv`, driftCsv(of), 'text/csv')}
+      >
+        Drift as CSV
+      </Button>
+      <Button
+        variant="default"
+        disabled={!ready}
+        onClick={() => download('rosefinch-due.ics', dueCalendar(of, now()), 'text/calendar')}
+      >
+        Due days as a calendar
+      </Button>
+      <Button component={Link} to="/year" variant="default">
+        Sheet of the year
+      </Button>
+    </Group>
+  );
+}

@@ -1,0 +1,236 @@
+import './rounds.css';
+import { Button, Group, Stack } from '@mantine/core';
+import { type Round, type RoundEntry, waitingOf } from '@rosefinch/core/rounds';
+import type { Instrument } from '@rosefinch/core/strings';
+import { dayInWords, laterInWords, roundInWords, STANDINGS } from '@rosefinch/core/words';
+import { useMemo } from 'react';
+import { Link, useNavigate, useParams } from 'react-router';
+import {
+  csvText,
+  type Listed,
+  rounded,
+  type Stock,
+  useData,
+  useLive,
+  useStock,
+} from '../../data/index.ts';
+import { locale, now, zone } from '../../environment.ts';
+import { type Judged, useJudged } from '../../parts/drift/index.ts';
+import { download, useNotices, ViewHead } from '../../parts/frame/index.ts';
+import { takeOfRound } from '../../parts/rounds/index.ts';
+import { MiniWires } from '../../parts/wires/index.ts';
+import { type Line, lineOf } from './lines.ts';
+
+/** The sheet of a round: what each instrument was found at and left at, how long it took, what is to be done later. */
+export function RoundPage() {
+  const { id = '' } = useParams();
+  const stock = useStock();
+  const rounds = useLive((r) => r.chronicle.rounds(), 'rounds');
+  const all = useLive((r) => r.instruments(), 'instruments');
+  if (!stock || !rounds || !all) return <p>One moment …</p>;
+  const round = rounds.find((one) => one.id === id);
+  if (!round)
+    return (
+      <p>
+        No such round is kept here. <Link to="/shelf">The shelf</Link>
+      </p>
+    );
+  return <Sheet round={round} stock={stock} all={all} rounds={rounds} />;
+}
+
+interface SheetProps {
+  readonly round: Round;
+  readonly stock: Stock;
+  /** Those that were taken off the shelf too. */
+  readonly all: readonly Instrument[];
+  readonly rounds: readonly Round[];
+}
+
+function Sheet({ round, stock, all, rounds }: SheetProps) {
+  const lines = useLines(round, stock, all);
+  const { repository } = useData();
+  const navigate = useNavigate();
+  const notices = useNotices();
+  const clock = { now: now(), zone: zone(), reader: locale() };
+  const waiting = waitingOf(round);
+  const minutes = lines
+    .filter(({ entry }) => entry.standing === 'waiting')
+    .reduce((sum, { judged }) => sum + (judged?.minutes ?? 0), 0);
+  const failed = (error: Error) => notices.say({ message: error.message });
+  const goOn = (instrumentId: string) =>
+    takeOfRound(repository, round, instrumentId)
+      .then(() => navigate('/'))
+      .catch(failed);
+  const end = () => repository.chronicle.changeRound(round.id, { type: 'end' }).catch(failed);
+  const next = round.inHand ?? waiting[0]?.instrumentId;
+  return (
+    <Stack>
+      <ViewHead title={round.name}>
+        <span className="soft">{roundInWords(round, minutes, clock)}</span>
+        <Group>
+          {round.endedAt === null && next !== undefined && (
+            <Button onClick={() => void goOn(next)}>Go on with the round</Button>
+          )}
+          {round.endedAt === null && (
+            <Button variant="default" onClick={() => void end()}>
+              End it
+            </Button>
+          )}
+          <Button variant="default" onClick={() => window.print()}>
+            Print the sheet
+          </Button>
+          <Button
+            variant="default"
+            onClick={() => download(fileName(round), csvOf(lines), 'text/csv')}
+          >
+            As CSV
+          </Button>
+        </Group>
+      </ViewHead>
+      <p className="soft">
+        {dayInWords(round.madeAt, round.zone, clock.reader)}, {round.way}
+      </p>
+      <ol className="round-lines">
+        {lines.map((line) => (
+          <RoundLine
+            key={line.entry.instrumentId}
+            line={line}
+            onTake={
+              round.endedAt === null && line.entry.standing !== 'waiting'
+                ? () => void goOn(line.entry.instrumentId)
+                : null
+            }
+          />
+        ))}
+      </ol>
+      <OtherRounds rounds={rounds.filter(({ id }) => id !== round.id)} />
+    </Stack>
+  );
+}
+
+function RoundLine({
+  line,
+  onTake,
+}: {
+  readonly line: Line;
+  readonly onTake: (() => void) | null;
+}) {
+  const { entry, name, listed, judged, minutes } = line;
+  const clock = { now: now(), zone: zone(), reader: locale() };
+  return (
+    <li className="round-line" aria-label={name}>
+      <strong className="round-number">{entry.number}</strong>
+      <div>
+        <strong>{name}</strong>
+        <div className="soft">{STANDINGS[entry.standing]}</div>
+      </div>
+      {listed ? (
+        <MiniWires strings={listed.summary.strings} tolerance={listed.session.tolerance} />
+      ) : (
+        <span />
+      )}
+      <span>{laterInWords(entry, line.off, dueOf(judged), clock)}</span>
+      <span className="round-minutes">
+        {minutes === null
+          ? ''
+          : minutes < 1
+            ? `${Math.round(60 * minutes)} s`
+            : `${minutes.toFixed(0)} min`}
+      </span>
+      {onTake ? (
+        <Button variant="default" onClick={onTake}>
+          Put back
+        </Button>
+      ) : (
+        <span />
+      )}
+    </li>
+  );
+}
+
+function dueOf(judged: Judged | undefined): number | null {
+  return judged?.need.kind === 'probably right' ? judged.need.until : null;
+}
+
+function OtherRounds({ rounds }: { readonly rounds: readonly Round[] }) {
+  if (rounds.length === 0) return null;
+  return (
+    <section aria-label="Other rounds" className="screen-only">
+      <h2>Other rounds</h2>
+      <ul>
+        {rounds.slice(0, 20).map(({ id, name, madeAt, zone: where, entries }) => (
+          <li key={id}>
+            <Link to={`/rounds/${id}`}>
+              {name}, {dayInWords(madeAt, where, locale())}, {entries.length} instruments
+            </Link>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** Every entry with its sitting and what is known of its instrument now. */
+function useLines(round: Round, stock: Stock, all: readonly Instrument[]): readonly Line[] {
+  const ids = useMemo(
+    () => round.entries.flatMap(({ sessionId }) => sessionId ?? []),
+    [round.entries],
+  );
+  const listed = useLive((r) => r.listedOf(ids), `sittings of ${ids.join()}`);
+  const instruments = useMemo(
+    () => all.filter(({ id }) => round.entries.some((e: RoundEntry) => e.instrumentId === id)),
+    [all, round.entries],
+  );
+  const judged = useJudged(instruments, stock);
+  return useMemo(() => {
+    const bySitting = new Map((listed ?? []).map((one: Listed) => [one.session.id, one]));
+    const byInstrument = new Map((judged ?? []).map((one) => [one.instrument.id, one]));
+    const names = new Map(all.map(({ id, name }) => [id, name]));
+    return round.entries.map((entry) =>
+      lineOf(entry, {
+        name: names.get(entry.instrumentId) ?? 'an instrument that is gone',
+        listed: bySitting.get(entry.sessionId ?? ''),
+        judged: byInstrument.get(entry.instrumentId),
+      }),
+    );
+  }, [round.entries, listed, judged, all]);
+}
+
+function fileName({ name, madeAt }: Round): string {
+  const day = new Date(madeAt).toISOString().slice(0, 10);
+  const safe = name.replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase();
+  return `rosefinch-round-${safe}-${day}.csv`;
+}
+
+/** A row a string, so that a table can be made of it. */
+function csvOf(lines: readonly Line[]): string {
+  const columns = [
+    'number',
+    'instrument',
+    'standing',
+    'string',
+    'found_cents',
+    'left_cents',
+    'minutes',
+  ] as const;
+  const cents = (value: number | null) => (value === null ? null : rounded(value, 2));
+  type Row = Readonly<Record<(typeof columns)[number], string | number | null>>;
+  const rows = lines.flatMap(({ entry, name, listed, minutes }): Row[] => {
+    const facts = {
+      number: entry.number,
+      instrument: name,
+      standing: STANDINGS[entry.standing],
+      minutes: minutes === null ? null : rounded(minutes, 1),
+    };
+    const strings = listed?.summary.strings ?? [];
+    if (strings.length === 0)
+      return [{ ...facts, string: null, found_cents: null, left_cents: null }];
+    return strings.map(({ course, found, left }) => ({
+      ...facts,
+      string: course,
+      found_cents: cents(found),
+      left_cents: cents(left),
+    }));
+  });
+  return csvText(columns, rows);
+}

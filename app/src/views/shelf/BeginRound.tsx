@@ -1,0 +1,154 @@
+import { Button, Group, NativeSelect, SegmentedControl, Stack, TextInput } from '@mantine/core';
+import { useForm } from '@mantine/form';
+import { newRound, type Round, roundOrder } from '@rosefinch/core/rounds';
+import { counted } from '@rosefinch/core/words';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { type Settings, useData } from '../../data/index.ts';
+import { newId, now, zone } from '../../environment.ts';
+import { Action, Dialog, KEY_TABLE, keysOf, useKeys, useNotices } from '../../parts/frame/index.ts';
+import { takeOfRound, useOpenRound } from '../../parts/rounds/index.ts';
+import type { Shelved } from './ShelfView.tsx';
+
+interface Props {
+  readonly picked: readonly Shelved[];
+  readonly due: readonly Shelved[];
+  readonly shown: readonly Shelved[];
+  readonly group: string | null;
+  readonly settings: Settings;
+}
+
+type Which = 'picked' | 'due' | 'shown';
+
+/** Begins a round over what is picked, what is due, or all that is shown. */
+export function BeginRound(props: Props) {
+  const [opened, setOpened] = useState(false);
+  const round = useOpenRound();
+  const begin = () => setOpened(true);
+  // With a round open its own button has the key.
+  useKeys(keysOf('shelf', { begin }), props.settings.keysOn && !opened && round === null);
+  return (
+    <>
+      <Action
+        main={round === null}
+        {...(round === null && { hotkey: KEY_TABLE.shelf.begin.shown })}
+        onAct={begin}
+      >
+        Begin a round
+      </Action>
+      <Dialog title="A round" opened={opened} onClose={() => setOpened(false)}>
+        {opened && <RoundForm {...props} />}
+      </Dialog>
+    </>
+  );
+}
+
+function RoundForm({ picked, due, shown, group }: Props) {
+  const lists: Readonly<Record<Which, readonly Shelved[]>> = { picked, due, shown };
+  const words: Readonly<Record<Which, string>> = {
+    picked: `the ${picked.length} that are ticked`,
+    due: `the ${due.length} that are due`,
+    shown: `all ${shown.length} that are shown`,
+  };
+  const first = (['picked', 'due', 'shown'] as const).find((which) => lists[which].length > 0);
+  const form = useForm({
+    initialValues: {
+      name: group ?? 'Before the lesson',
+      time: '',
+      which: group && picked.length === 0 ? 'shown' : (first ?? 'shown'),
+      way: 'any order' as Round['way'],
+    },
+    validate: { name: (name) => (name.trim() === '' ? 'A round needs a name' : null) },
+  });
+  const begin = useBegin();
+  const { which } = form.values;
+  const list = lists[which as Which];
+  const minutes = list.reduce((sum, one) => sum + one.minutes, 0);
+  return (
+    <form onSubmit={form.onSubmit(({ name, time, way }) => begin({ name, time, way, list }))}>
+      <Stack>
+        <TextInput label="Name" maxLength={60} {...form.getInputProps('name')} />
+        <TextInput
+          label="To be done by, if there is a time"
+          type="time"
+          {...form.getInputProps('time')}
+        />
+        <NativeSelect
+          label="Which"
+          data={(['picked', 'due', 'shown'] as const)
+            .filter((one) => lists[one].length > 0)
+            .map((value) => ({ value, label: words[value] }))}
+          {...form.getInputProps('which')}
+        />
+        <SegmentedControl
+          aria-label="How it goes"
+          data={[
+            { value: 'any order', label: 'One after the other' },
+            { value: 'roll call', label: 'Roll call' },
+          ]}
+          {...form.getInputProps('way')}
+        />
+        <p className="soft">
+          {form.values.way === 'roll call'
+            ? 'Each number is called; its child strums once; the next is called whatever was heard. At the end a sheet says who needs what.'
+            : 'Each is strummed once. What is right is let go; of the others the strings that are off are put right. Take them in any order.'}
+        </p>
+        <Group>
+          <Button type="submit" disabled={list.length === 0}>
+            Begin: {counted(list.length, 'instrument')}
+            {form.values.way === 'any order' &&
+              `, about ${counted(Math.max(1, Math.round(minutes)), 'minute')}`}
+          </Button>
+        </Group>
+      </Stack>
+    </form>
+  );
+}
+
+interface Wanted {
+  readonly name: string;
+  readonly time: string;
+  readonly way: Round['way'];
+  readonly list: readonly Shelved[];
+}
+
+function useBegin() {
+  const { repository } = useData();
+  const navigate = useNavigate();
+  const notices = useNotices();
+  return ({ name, time, way, list }: Wanted) => {
+    // A roll call goes by number, as the children sit.
+    const ordered = way === 'roll call' ? byName(list) : roundOrder(list, orderFacts);
+    const ids = ordered.map(({ instrument }) => instrument.id);
+    const round = newRound(
+      { id: newId(), name: name.trim(), way, madeAt: now(), zone: zone(), by: timeOf(time) },
+      ids,
+    );
+    const [first] = ids;
+    const begun = async () => {
+      await repository.chronicle.beginRound(round);
+      if (first !== undefined) await takeOfRound(repository, round, first);
+      await navigate('/');
+    };
+    begun().catch((error: Error) => notices.say({ message: error.message }));
+  };
+}
+
+function byName(list: readonly Shelved[]): Shelved[] {
+  const order = new Intl.Collator(undefined, { numeric: true });
+  return [...list].sort((a, b) => order.compare(a.instrument.name, b.instrument.name));
+}
+
+function orderFacts({ need, out }: Shelved) {
+  return { settles: need.kind === 'now' && need.because === 'new strings', out };
+}
+
+const DAY_MS = 86_400_000;
+
+/** That time of the clock on the wall, next; null where none was typed. */
+function timeOf(typed: string): number | null {
+  const [hours, minutes] = typed.split(':').map(Number);
+  if (typed === '' || hours === undefined || minutes === undefined) return null;
+  const at = new Date(now()).setHours(hours, minutes, 0, 0);
+  return at > now() ? at : at + DAY_MS;
+}

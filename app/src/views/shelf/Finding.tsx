@@ -1,0 +1,32 @@
+import { NativeSelect, TextInput } from '@mantine/core';
+import { locale } from '../../environment.ts';
+import { groupsOf, type Sought } from './found.ts';
+
+interface FindingProps {
+  readonly shelf: readonly Sought[];
+  readonly search: URLSearchParams;
+  readonly onPut: (key: string, value: string) => void;
+}
+
+/** Finds instruments by words, and by a group where there are any. */
+export function Finding({ shelf, search, onPut }: FindingProps) {
+  const groups = groupsOf(shelf, locale());
+  return (
+    <>
+      <TextInput
+        label="Find"
+        type="search"
+        value={search.get('find') ?? ''}
+        onChange={(event) => onPut('find', event.currentTarget.value)}
+      />
+      {groups.length > 0 && (
+        <NativeSelect
+          label="Group"
+          data={[{ value: '', label: 'all' }, ...groups]}
+          value={search.get('group') ?? ''}
+          onChange={(event) => onPut('group', event.currentTarget.value)}
+        />
+      )}
+    </>
+  );
+}

@@ -1,0 +1,98 @@
+import { Checkbox } from '@mantine/core';
+import type { Need } from '@rosefinch/core/rounds';
+import { diagnosisInWords, needInWords } from '@rosefinch/core/words';
+import { Link } from 'react-router';
+import { locale, now, zone } from '../../environment.ts';
+import { FoundWires } from '../../parts/wires/index.ts';
+import type { Shelved } from './ShelfView.tsx';
+
+interface Props {
+  readonly shelf: readonly Shelved[];
+  readonly chosen: ReadonlySet<string>;
+  readonly onPick: (id: string) => void;
+}
+
+const HEADINGS: Readonly<Record<Need['kind'], string>> = {
+  now: 'To look at now',
+  'probably right': 'Probably right',
+  resting: 'Resting',
+};
+
+/** The shelf by need, each instrument with what is going on with it. */
+export function ShelfRows({ shelf, chosen, onPick }: Props) {
+  return (Object.keys(HEADINGS) as Need['kind'][]).map((kind) => {
+    const rows = shelf.filter(({ need }) => need.kind === kind);
+    if (rows.length === 0) return null;
+    return (
+      <section key={kind} className="shelf-group" aria-label={HEADINGS[kind]}>
+        <h2>
+          {HEADINGS[kind]} <span className="soft">{rows.length}</span>
+        </h2>
+        <ul>
+          {rows.map((entry) => (
+            <Row
+              key={entry.instrument.id}
+              entry={entry}
+              chosen={chosen.has(entry.instrument.id)}
+              onPick={onPick}
+            />
+          ))}
+        </ul>
+      </section>
+    );
+  });
+}
+
+interface RowProps {
+  readonly entry: Shelved;
+  readonly chosen: boolean;
+  readonly onPick: (id: string) => void;
+}
+
+function Row({ entry, chosen, onPick }: RowProps) {
+  const { instrument, tuning, life, need, minutes, facts } = entry;
+  const clock = { now: now(), zone: zone(), reader: locale() };
+  const found = life.sittings.map(({ summary }) =>
+    summary.strings.filter(({ member }) => member === 1).map((string) => string.found),
+  );
+  return (
+    <li className="shelf-row" aria-label={instrument.name}>
+      <Checkbox
+        aria-label={`Take ${instrument.name} along`}
+        size="md"
+        checked={chosen}
+        onChange={() => onPick(instrument.id)}
+      />
+      <Link to={`/shelf/${instrument.id}`} className="shelf-name">
+        <strong>{instrument.name}</strong>
+        <span className="soft">
+          {instrument.kind}, {tuning?.name}
+          {instrument.capo && `, capo ${instrument.capo}`}
+        </span>
+      </Link>
+      <FoundWires
+        sittings={found}
+        strings={instrument.courses.length}
+        tolerance={life.sittings.at(-1)?.session.tolerance ?? 2}
+        label={`The last sittings of ${instrument.name} as it was found`}
+      />
+      <span className="shelf-says">
+        {diagnosisInWords(facts, clock)}
+        {instrument.groups?.length ? (
+          <span className="soft"> {instrument.groups.join(', ')}</span>
+        ) : null}
+      </span>
+      <span className="shelf-minutes">{minutesShort(minutes)}</span>
+      <span className="shelf-due" data-now={need.kind === 'now'}>
+        {needInWords(need, clock)}
+      </span>
+    </li>
+  );
+}
+
+/** @example minutesShort(0.3) // => '20 s' */
+export function minutesShort(minutes: number): string {
+  return minutes < 0.75
+    ? `${Math.max(1, Math.round(minutes * 6)) * 10} s`
+    : `${Math.round(minutes)} min`;
+}

@@ -1,0 +1,95 @@
+import type { Heard, Round, RoundEntry, Standing } from '../rounds/index.ts';
+import type { EpochMs } from '../units.ts';
+import { dayAsSaid, whenInWords } from './dates.ts';
+import { counted } from './figures.ts';
+import type { Sentence } from './sentence.ts';
+import type { Clock } from './settling.ts';
+
+const MINUTE_MS = 60_000;
+
+/** What is asked for of the instrument in hand in a round. */
+export interface RoundTask {
+  /** @example 'Wren' */
+  readonly name: string;
+  readonly way: Round['way'];
+  readonly heard: Heard;
+  /** Another instrument of the round that this one may be; null for none. */
+  readonly mayBe: string | null;
+  /** The one before it, and what became of it. */
+  readonly before: { readonly name: string; readonly standing: Standing } | null;
+}
+
+/** What to do with the instrument in hand. Null while its strings are tuned: the bench says how. */
+export function roundTaskInWords({ name, way, heard, mayBe, before }: RoundTask): Sentence | null {
+  if (mayBe !== null)
+    return { say: `Is this ${mayBe}?`, more: `Enter takes ${mayBe}; Space goes on with ${name}.` };
+  const more = before ? `${before.name}: ${STANDINGS[before.standing]}.` : '';
+  switch (heard.kind) {
+    case 'unread': {
+      const some = heard.courses.length;
+      const call =
+        way === 'roll call' ? `${name}: strum once.` : `${name}: one strum over all strings.`;
+      return {
+        say: call,
+        more: more || `Or each string once; ${counted(some, 'string')} to hear.`,
+      };
+    }
+    case 'once more':
+      return {
+        say: `${name}: strum once more.`,
+        more: 'So much was turned that the others may have moved.',
+      };
+    case 'right':
+    case 'done':
+      return { say: `${name}: ${STANDINGS[heard.kind]}.`, more };
+    case 'off':
+      return null;
+  }
+}
+
+/** @example standingInWordsOf('right') // => 'right as it is' */
+export const STANDINGS: Readonly<Record<Standing, string>> = {
+  waiting: 'waits',
+  right: 'right as it is',
+  done: 'put right',
+  off: 'off',
+  skipped: 'skipped',
+  'needs a string': 'needs a string',
+  'to the repairer': 'to the repairer',
+};
+
+/** How far a round is, how long it will take, and whether that is in time. */
+export function roundInWords(
+  { entries, by }: Pick<Round, 'entries' | 'by'>,
+  minutes: number,
+  { now, zone, reader }: Clock,
+): string {
+  const left = entries.filter(({ standing }) => standing === 'waiting').length;
+  if (left === 0) return `all ${entries.length} done with`;
+  const needed = `${left} of ${entries.length} left, about ${counted(Math.max(1, Math.round(minutes)), 'minute')}`;
+  if (by === null) return needed;
+  const spare = (by - now) / MINUTE_MS - minutes;
+  const until = `by ${whenInWords(by, zone, now, reader).replace(/^today /, '')}`;
+  if (spare >= 0) return `${needed}, in time (${until})`;
+  return `${needed}, ${counted(Math.ceil(-spare), 'minute')} too many (${until})`;
+}
+
+/** What is to be done with an instrument after the round; empty for nothing. */
+export function laterInWords(
+  { standing }: Pick<RoundEntry, 'standing'>,
+  off: readonly { readonly course: number; readonly cents: number }[],
+  due: EpochMs | null,
+  { zone, now, reader }: Clock,
+): string {
+  if (standing === 'waiting' || standing === 'skipped') return 'Still to be looked at.';
+  if (standing === 'needs a string') return 'Put a string on.';
+  if (standing === 'to the repairer') return 'Take it to the repairer.';
+  if (off.length > 0) {
+    const strings = off.map(
+      ({ course, cents }) =>
+        `string ${course} ${Math.abs(cents).toFixed(0)} cents ${cents < 0 ? 'low' : 'high'}`,
+    );
+    return `To be tuned: ${strings.join(', ')}.`;
+  }
+  return due === null ? '' : `Look again ${dayAsSaid(due, zone, now, reader)}.`;
+}
