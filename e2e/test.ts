@@ -19,11 +19,12 @@ export async function give(
   context: BrowserContext,
   pace: 'real' | 'fast',
   standIn = false,
+  year: 'whole' | 'none' = 'none',
 ): Promise<void> {
   // Scripts that run outside of the test runner name their functions by a helper of their own.
   await context.addInitScript('globalThis.__name ??= (named) => named');
   await context.addInitScript(
-    ({ start, seed, pace, standIn }) => {
+    ({ start, seed, pace, standIn, year }) => {
       const kept = (name: string, first: number) => {
         const value = Number(sessionStorage.getItem(name) ?? first);
         sessionStorage.setItem(name, String(value));
@@ -35,6 +36,7 @@ export async function give(
         rosefinchGiven: {
           startsAt: start + gone + kept('given ahead', 0),
           seed,
+          ...(year === 'none' && { demoYear: year }),
           ...(pace === 'fast' && { pace }),
           ...(standIn && { microphone: {} }),
           advanced: (ms: number) =>
@@ -46,7 +48,7 @@ export async function give(
         },
       });
     },
-    { start: START, seed: SEED, pace, standIn },
+    { start: START, seed: SEED, pace, standIn, year },
   );
 }
 
@@ -155,11 +157,17 @@ interface Gave {
 }
 
 /** A test whose practice instruments sound as fast as they can be heard, and that may feed a stand-in for the microphone. */
-export const test = base.extend<{ pace: 'real' | 'fast'; standIn: boolean }>({
+export const test = base.extend<{
+  pace: 'real' | 'fast';
+  standIn: boolean;
+  /** What the demo’s shelf begins with: most tests want it without a past. */
+  year: 'whole' | 'none';
+}>({
   pace: ['fast', { option: true }],
   standIn: [false, { option: true }],
-  context: async ({ context, pace, standIn }, use) => {
-    await give(context, pace, standIn);
+  year: ['none', { option: true }],
+  context: async ({ context, pace, standIn, year }, use) => {
+    await give(context, pace, standIn, year);
     await use(context);
   },
 });

@@ -13,13 +13,13 @@ export async function takeOfRound(
   await repository.saveSettings({ instrumentId });
 }
 
-/** The one in hand is over with, and the next one is taken; the round is over where none is left. */
+/** The one in hand is over with, and the next one is taken; the round is over where none is left: answers whether it is. */
 export async function bookInRound(
   repository: Repository,
   round: Round,
   standing: Exclude<Standing, 'waiting'>,
   sessionId: string | undefined,
-): Promise<void> {
+): Promise<boolean> {
   const { chronicle } = repository;
   const next = nextOf(round, round.inHand);
   if (sessionId !== undefined) await repository.endSession(sessionId, now());
@@ -28,4 +28,5 @@ export async function bookInRound(
   await chronicle.changeRound(round.id, { type: 'book', standing, ...told });
   if (next === null) await chronicle.changeRound(round.id, { type: 'end' });
   else await repository.saveSettings({ instrumentId: next });
+  return next === null;
 }

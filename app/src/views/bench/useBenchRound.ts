@@ -13,6 +13,7 @@ import {
 import type { Instrument } from '@rosefinch/core/strings';
 import { roundInWords, roundTaskInWords, type Sentence } from '@rosefinch/core/words';
 import { useEffect, useMemo, useRef, useState } from 'react';
+import { useNavigate } from 'react-router';
 import { type Stock, useData } from '../../data/index.ts';
 import { locale, now, zone } from '../../environment.ts';
 import { useNotices } from '../../parts/frame/index.ts';
@@ -94,6 +95,7 @@ export function useBenchRound(around: Around): BenchRound | null {
   const { inRound, instrument, stock, open, talk } = around;
   const { repository } = useData();
   const notices = useNotices();
+  const navigate = useNavigate();
   const [asked, setAsked] = useState(false);
   const [isThis, setIsThis] = useState(false);
   const { sitting } = open;
@@ -106,7 +108,10 @@ export function useBenchRound(around: Around): BenchRound | null {
   const book = (standing: Exclude<Standing, 'waiting'>) => {
     if (!inRound) return;
     const id = sitting.log.length > 0 ? sitting.session?.id : undefined;
-    bookInRound(repository, inRound.round, standing, id).catch(failed);
+    bookInRound(repository, inRound.round, standing, id)
+      // The end of a round is its sheet.
+      .then((over) => over && navigate(`/rounds/${inRound.round.id}`))
+      .catch(failed);
   };
   const take = (id: string) => {
     if (inRound) takeOfRound(repository, inRound.round, id).catch(failed);

@@ -1,0 +1,138 @@
+import { OWN_PORT } from './playwright.config.ts';
+import { plucksOf, strumOf } from './sound.ts';
+import { allStored, expect, feed, type Page, test } from './test.ts';
+
+test.use({ standIn: true });
+
+const SHELF = `http://127.0.0.1:${OWN_PORT}/shelf`;
+
+/** Puts so many of a kind on the shelf, numbered. */
+async function put(page: Page, name: string, kind: string, count: number): Promise<void> {
+  await page.getByRole('textbox', { name: 'Name' }).fill(name);
+  await page.getByLabel('Kind').selectOption({ label: kind });
+  await page.getByLabel('How many').fill(String(count));
+  await page.getByRole('button', { name: /on the shelf$/ }).click();
+}
+
+async function begin(page: Page, way: 'One after the other' | 'Roll call'): Promise<void> {
+  await page.getByRole('button', { name: /^Begin a round/ }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByText(way).click();
+  await dialog.getByRole('button', { name: /^Begin: / }).click();
+  await page.getByRole('button', { name: /^Microphone/ }).click();
+}
+
+const stage = (page: Page) => page.getByRole('region', { name: 'String in hand' });
+const inHand = (page: Page, name: string) =>
+  expect(page.getByRole('button', { name: new RegExp(`^${name} .*in hand$`) })).toBeVisible();
+
+/** Two plucks of a string that is right. */
+const twice = (course: number) =>
+  plucksOf([course, course], [0.3, 0.2, -0.4, 0.1], 'ukulele').sound;
+
+test('twelve ukuleles are put right without a click, and their sheet tells what was found and left', async ({
+  page,
+}) => {
+  await page.goto(SHELF);
+  await put(page, 'Uke', 'Ukulele, soprano', 12);
+  await begin(page, 'One after the other');
+  const right = [0.3, 0.5, -0.5, 0.4];
+  const calls: (() => Promise<void>)[] = [];
+  const strum = (detune: readonly number[]) => async () => feed(page, strumOf(detune));
+  for (let i = 0; i < 4; i++) calls.push(strum(right));
+  for (const [course, cents] of [
+    [1, -9],
+    [2, 8],
+    [3, -14],
+    [4, 11],
+    [1, -6],
+    [3, 7],
+  ] as const)
+    calls.push(async () => {
+      await strum(right.map((own, i) => (i + 1 === course ? cents : own)))();
+      await expect(stage(page)).toContainText(`String ${course} is off`);
+      await feed(page, twice(course));
+    });
+  // A peg that slips: what was brought to pitch falls once more.
+  calls.push(async () => {
+    await strum([0.4, 0.2, -24, 0.3])();
+    await feed(page, plucksOf([3, 3], [0, 0, 0.2, 0], 'ukulele').sound.slice(0, 7 * 48_000));
+    await feed(page, plucksOf([3], [0, 0, -12, 0], 'ukulele').sound);
+    await expect(stage(page)).toContainText('Uke 11');
+    await feed(page, twice(3));
+  });
+  // A new set, all of it low: so much is turned that it is strummed once more.
+  calls.push(async () => {
+    await strum([-30, -26, -41, -22])();
+    await expect(stage(page)).toContainText('All strings are off');
+    for (const course of [4, 3, 2, 1]) await feed(page, twice(course));
+    await expect(stage(page)).toContainText('strum once more');
+    await strum(right)();
+  });
+  for (const [i, call] of calls.entries()) {
+    await inHand(page, `Uke ${i + 1}`);
+    await expect(stage(page)).toContainText(`Uke ${i + 1}: one strum over all strings`);
+    await call();
+  }
+  // It is over: the sheet comes up by itself.
+  await expect(page.getByRole('heading', { name: 'Before the lesson' })).toBeVisible();
+  const lines = page.getByRole('listitem').filter({ hasText: /right as it is|put right/ });
+  await expect(lines).toHaveCount(12);
+  await expect(lines.filter({ hasText: 'right as it is' })).toHaveCount(4);
+});
+
+test('a roll call books twelve strums to twelve ukuleles, and a reload goes on where it was', async ({
+  page,
+}) => {
+  await page.goto(SHELF);
+  await put(page, 'Uke', 'Ukulele, soprano', 12);
+  await begin(page, 'Roll call');
+  const off = (n: number) => (n % 3 === 0 ? -6 - n : 0.5);
+  for (let n = 1; n <= 12; n++) {
+    await inHand(page, `Uke ${n}`);
+    await expect(stage(page)).toContainText(`Uke ${n}: strum once`);
+    if (n === 5) {
+      await allStored(page);
+      await page.reload();
+      await page.getByRole('button', { name: /^Microphone/ }).click();
+    }
+    await feed(page, strumOf([0.3, off(n), -0.5, 0.4]));
+  }
+  await expect(page.getByRole('heading', { name: 'Before the lesson' })).toBeVisible();
+  for (let n = 1; n <= 12; n++) {
+    const line = page.getByRole('listitem', { name: `Uke ${n}`, exact: true });
+    if (n % 3 !== 0) await expect(line).toContainText('right as it is');
+    else {
+      // A strum reads a string within two cents.
+      await expect(line).toContainText(/To be tuned: string 2 \d+ cents low/);
+      const [, cents] = /string 2 (\d+)/.exec((await line.textContent()) ?? '') ?? [];
+      expect(Math.abs(Number(cents) - 6 - n)).toBeLessThanOrEqual(2);
+    }
+  }
+});
+
+test('a ukulele in hand where a guitar is meant is asked about, and booked to itself', async ({
+  page,
+}) => {
+  await page.goto(SHELF);
+  await put(page, 'Godwit', 'Guitar, steel strings', 1);
+  await put(page, 'Knot', 'Ukulele, soprano', 1);
+  await begin(page, 'One after the other');
+  await inHand(page, 'Godwit');
+  await feed(page, strumOf([0.3, -0.2, 0.4, 0.1]));
+  await expect(stage(page)).toContainText('Is this Knot?');
+  await page.keyboard.press('Enter');
+  await inHand(page, 'Knot');
+  await feed(page, strumOf([0.3, -0.2, 0.4, 0.1]));
+  await inHand(page, 'Godwit');
+  await expect(stage(page)).toContainText('Knot: right as it is');
+  // By its number and Enter any other is taken; by one key it goes to the repairer.
+  await page.keyboard.press('n');
+  await page.getByRole('textbox', { name: 'Number or name' }).fill('2');
+  await page.keyboard.press('Enter');
+  await inHand(page, 'Knot');
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  await page.keyboard.press('j');
+  await inHand(page, 'Godwit');
+  await expect(stage(page)).toContainText('Knot: to the repairer');
+});
