@@ -96,7 +96,7 @@ function heardOnce(random: Random, string: OpenString, hz: number, b: number) {
 }
 
 /** How many plucks of each string were heard of it before. */
-const HEARD_BEFORE = 4;
+const HEARD_BEFORE = 10;
 
 /** Two instruments of one kind, swapped: equal sets, or two strings that differ in stiffness by a fifth. */
 export function swapFigures(first: number, each: number): void {

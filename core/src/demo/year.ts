@@ -231,7 +231,7 @@ function morningOf(
   const begun = now - 12 * MINUTE_MS;
   const sittings: Sat[] = [];
   const entries = pupils.map((instrument, i): RoundEntry => {
-    const entry = { instrumentId: instrument.id, number: i + 1 };
+    const entry = { instrumentId: instrument.id, number: i + 1, minutes: 1 };
     const off = DONE[i];
     if (off === undefined) return { ...entry, standing: 'waiting' };
     const read = targetsFor(instrument).flatMap((target) => {

@@ -52,7 +52,7 @@ export type Way =
 /** How often each habit is met, before anything was read: common practice, no source. */
 const PRIOR: Readonly<Record<Habit, number>> = { still: 0.94, slips: 0.04, wanders: 0.02 };
 const FALLS_PER_DAY = [0.05, 0.25, 1.5];
-const FALLS: readonly Cents[] = [4, 12, 35];
+const FALLS: readonly Cents[] = [1.3, 4, 12, 35];
 const WANDERS: readonly Cents[] = [6, 18];
 
 /** Every way that is tried, with its prior. */

@@ -448,6 +448,7 @@ const roundEntry = record<RoundEntry>({
     'needs a string': true,
     'to the repairer': true,
   }),
+  minutes: optional(real(0, 1e4)),
   sessionId: optional(id()),
   from: optional(moment()),
   to: optional(moment()),

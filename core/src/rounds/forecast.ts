@@ -1,5 +1,8 @@
 import { median } from '../maths/index.ts';
 import type { InstrumentKind } from '../music/index.ts';
+import type { Round } from './types.ts';
+
+const MINUTE_MS = 60_000;
 
 /** An earlier sitting, as far as time goes. */
 export interface TimedSitting {
@@ -58,4 +61,22 @@ export function roundOrder<T>(
     return settles ? 2 : (out ?? 1);
   };
   return [...instruments].sort((a, b) => rank(b) - rank(a));
+}
+
+/** A forecast is corrected by how long the others took, which counts like so many minutes of its own. */
+const PRIOR_MINUTES = 4;
+
+/** Minutes that what is left of a round will take: its forecast, at the pace that was kept so far. */
+export function minutesLeft({ entries }: Pick<Round, 'entries'>): number {
+  let [forecast, took, left] = [PRIOR_MINUTES, PRIOR_MINUTES, 0];
+  for (const { standing, minutes = ONE_STRUM, from, to } of entries) {
+    if (standing === 'waiting') left += minutes;
+    else if (from !== undefined && to !== undefined) {
+      const own = (to - from) / MINUTE_MS;
+      // Somebody went for a coffee: that is no pace.
+      took += Math.min(own, LEFT_OPEN);
+      forecast += minutes;
+    }
+  }
+  return (left * took) / forecast;
 }

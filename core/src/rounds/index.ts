@@ -1,5 +1,6 @@
 export {
   minutesFor,
+  minutesLeft,
   ONE_STRUM,
   roundOrder,
   type TimedSitting,

@@ -4,10 +4,10 @@ import type { Round, RoundEntry, RoundInput } from './types.ts';
 /** A round over these instruments, in their order; the first is in hand. */
 export function newRound(
   of: Pick<Round, 'id' | 'name' | 'way' | 'madeAt' | 'zone' | 'by'>,
-  instrumentIds: readonly string[],
+  instruments: readonly { readonly instrumentId: string; readonly minutes: number }[],
 ): Round {
-  const entries = instrumentIds.map(
-    (instrumentId, i): RoundEntry => ({ instrumentId, number: i + 1, standing: 'waiting' }),
+  const entries = instruments.map(
+    (one, i): RoundEntry => ({ ...one, number: i + 1, standing: 'waiting' }),
   );
   return { ...of, entries, inHand: null, endedAt: null };
 }
@@ -30,11 +30,7 @@ export function roundAfter(round: Round, input: RoundInput, at: EpochMs): Round 
       return taken({ ...booked, inHand: null }, nextOf(booked, round.inHand), at);
     }
     case 'put back': {
-      const waits = changed(round, input.instrumentId, ({ instrumentId, number }) => ({
-        instrumentId,
-        number,
-        standing: 'waiting',
-      }));
+      const waits = changed(round, input.instrumentId, waiting);
       return round.inHand === null ? taken(waits, input.instrumentId, at) : waits;
     }
     case 'end':
@@ -64,13 +60,18 @@ export function entryOf({ entries }: Round, instrumentId: string | null): RoundE
 function taken(round: Round, instrumentId: string | null, at: EpochMs): Round {
   const entry = entryOf(round, instrumentId);
   if (!entry) return { ...round, inHand: null };
-  const begun = changed(round, entry.instrumentId, (one) => ({
-    instrumentId: one.instrumentId,
-    number: one.number,
-    standing: 'waiting',
-    from: at,
-  }));
+  const begun = changed(round, entry.instrumentId, (one) => ({ ...waiting(one), from: at }));
   return { ...begun, inHand: entry.instrumentId };
+}
+
+/** As it was before anything was done with it. */
+function waiting({ instrumentId, number, minutes }: RoundEntry): RoundEntry {
+  return {
+    instrumentId,
+    number,
+    standing: 'waiting',
+    ...(minutes !== undefined && { minutes }),
+  };
 }
 
 function changed(

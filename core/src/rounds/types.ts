@@ -19,6 +19,8 @@ export interface RoundEntry {
   /** What it is called by, from 1 on; it keeps it. */
   readonly number: number;
   readonly standing: Standing;
+  /** How long it was thought to take as the round was made. */
+  readonly minutes?: number;
   /** The sitting that tells what was found and left. */
   readonly sessionId?: string;
   readonly from?: EpochMs;

@@ -29,7 +29,9 @@ export interface Candidate {
  * ln B of one string scatters by so much from pluck to pluck before it was heard: from 0.03 where many
  * partials are heard to 0.35 where few are. Counts for so many plucks.
  */
-const SCATTER = { sigma: 0.15, plucks: 3 } as const;
+const SCATTER = { sigma: 0.12, plucks: 1 } as const;
+/** With fewer plucks its stiffness tells nothing. */
+const FEWEST_PLUCKS = 3;
 /** No string speaks louder than this, ln: one misread string must not decide alone. */
 const LOUDEST = 5;
 /** A string that was turned or knocked meanwhile: so often, and so far. */
@@ -86,13 +88,17 @@ function pitchFits({ cents, errorCents }: HeardString, { left, spread }: Known, 
 }
 
 function stiffnessFits({ stiffness }: HeardString, known: Known): number {
-  if (stiffness === undefined || !(stiffness > 0) || !known.stiffness?.length) return 0;
-  const all = known.stiffness;
+  if (stiffness === undefined || !(stiffness > 0)) return 0;
+  if ((known.stiffness?.length ?? 0) < FEWEST_PLUCKS) return 0;
+  const all = known.stiffness ?? [];
   const n = all.length;
   const mean = all.reduce((sum, ln) => sum + ln, 0) / n;
   const squares = all.reduce((sum, ln) => sum + (ln - mean) ** 2, 0);
   const { sigma, plucks } = SCATTER;
-  const scatter = Math.sqrt((squares + plucks * sigma ** 2) / (n - 1 + plucks));
-  const z = (Math.log(stiffness) - mean) / (scatter * Math.sqrt(1 + 1 / n));
-  return Math.max(-LOUDEST, -0.5 * z * z - Math.log(scatter));
+  // Student's law: who was heard seldom is known badly, and its scatter too.
+  const freedom = n - 1 + plucks;
+  const scale = Math.sqrt(((squares + plucks * sigma ** 2) / freedom) * (1 + 1 / n));
+  const z = (Math.log(stiffness) - mean) / scale;
+  const ln = -((freedom + 1) / 2) * Math.log1p((z * z) / freedom) - Math.log(scale);
+  return Math.max(-LOUDEST, ln);
 }

@@ -1,4 +1,10 @@
-import type { Heard, Round, RoundEntry, Standing } from '../rounds/index.ts';
+import {
+  type Heard,
+  minutesLeft,
+  type Round,
+  type RoundEntry,
+  type Standing,
+} from '../rounds/index.ts';
 import type { EpochMs } from '../units.ts';
 import { dayAsSaid, whenInWords } from './dates.ts';
 import { counted } from './figures.ts';
@@ -60,10 +66,11 @@ export const STANDINGS: Readonly<Record<Standing, string>> = {
 
 /** How far a round is, how long it will take, and whether that is in time. */
 export function roundInWords(
-  { entries, by }: Pick<Round, 'entries' | 'by'>,
-  minutes: number,
+  round: Pick<Round, 'entries' | 'by'>,
   { now, zone, reader }: Clock,
 ): string {
+  const { entries, by } = round;
+  const minutes = minutesLeft(round);
   const left = entries.filter(({ standing }) => standing === 'waiting').length;
   if (left === 0) return `all ${entries.length} done with`;
   const needed = `${left} of ${entries.length} left, about ${counted(Math.max(1, Math.round(minutes)), 'minute')}`;

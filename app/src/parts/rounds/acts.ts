@@ -1,6 +1,6 @@
 import { nextOf, type Round, type Standing } from '@rosefinch/core/rounds';
 import type { Repository } from '../../data/index.ts';
-import { now } from '../../environment.ts';
+import { newId, now, zone } from '../../environment.ts';
 
 /** Takes an instrument of a round in hand: what was open of it from another day is over. */
 export async function takeOfRound(
@@ -26,6 +26,16 @@ export async function bookInRound(
   if (next !== null) await chronicle.endBefore(next, now());
   const told = sessionId === undefined ? {} : { sessionId };
   await chronicle.changeRound(round.id, { type: 'book', standing, ...told });
+  if (standing === 'to the repairer' && round.inHand !== null)
+    await chronicle.saveMark({
+      id: newId(),
+      instrumentId: round.inHand,
+      kind: 'repair',
+      at: now(),
+      until: null,
+      zone: zone(),
+      text: `Sent from the round ${round.name}.`,
+    });
   if (next === null) await chronicle.changeRound(round.id, { type: 'end' });
   else await repository.saveSettings({ instrumentId: next });
   return next === null;

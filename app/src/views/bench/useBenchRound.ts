@@ -20,6 +20,7 @@ import { useNotices } from '../../parts/frame/index.ts';
 import { allStored, type Listening } from '../../parts/listening/index.ts';
 import { bookInRound, takeOfRound, useOpenRound } from '../../parts/rounds/index.ts';
 import type { BenchSitting } from './useBenchSitting.ts';
+import { useWhose } from './useWhose.ts';
 
 /** The instrument in hand in the round that is going on: what it needs, and what can be done with it. */
 export interface BenchRound {
@@ -101,7 +102,8 @@ export function useBenchRound(around: Around): BenchRound | null {
   const { sitting } = open;
   const heard = useHeard(open, inRound);
   const others = useOthersOfRound(inRound, instrument, stock);
-  const mayBe = isThis ? null : otherIn(talk, others);
+  const alike = useWhose(inRound?.round ?? null, instrument, stock, sitting.log);
+  const mayBe = isThis ? null : (otherIn(talk, others) ?? alike);
   const failed = (error: Error) => notices.say({ message: error.message });
   const nameOf = (id: string) =>
     stock.shelf.find((one) => one.id === id)?.name ?? 'one that is gone';
@@ -116,7 +118,7 @@ export function useBenchRound(around: Around): BenchRound | null {
   const take = (id: string) => {
     if (inRound) takeOfRound(repository, inRound.round, id).catch(failed);
   };
-  useBooking(inRound, heard, allStored(sitting.log), book);
+  useBooking(inRound, mayBe === null ? heard : null, allStored(sitting.log), book);
   useStrumExpected(around, heard);
   if (!inRound || !heard) return null;
   const { round, entry } = inRound;
@@ -125,7 +127,7 @@ export function useBenchRound(around: Around): BenchRound | null {
     round,
     large: heard.kind === 'off' ? null : String(entry.number),
     place: `${entry.number} of ${round.entries.length}`,
-    head: `${round.name}: ${roundInWords(round, minutesLeft(round), clock)}`,
+    head: `${round.name}: ${roundInWords(round, clock)}`,
     sentence: roundTaskInWords({
       name: instrument.name,
       way: round.way,
@@ -137,8 +139,11 @@ export function useBenchRound(around: Around): BenchRound | null {
     isThis: () => setIsThis(true),
     isOther: () => {
       const other = stock.shelf.find(({ name }) => name === mayBe);
-      if (other) take(other.id);
-      else setAsked(true);
+      if (!other) return setAsked(true);
+      // What was heard is another’s: nothing of it may stay with this one.
+      const id = sitting.log.length > 0 ? sitting.session?.id : undefined;
+      const gone = id === undefined ? Promise.resolve() : repository.deleteSession(id);
+      gone.then(() => take(other.id)).catch(failed);
     },
     book,
     take,
@@ -215,17 +220,4 @@ function beforeIn({ entries }: Round, nameOf: (id: string) => string) {
   const done = entries.filter(({ to }) => to !== undefined);
   const last = done.sort((a, b) => (b.to ?? 0) - (a.to ?? 0))[0];
   return last ? { name: nameOf(last.instrumentId), standing: last.standing } : null;
-}
-
-const MINUTE_MS = 60_000;
-/** Before any is done with an instrument is thought to take so long. */
-const USUAL_MINUTES = 1.5;
-
-/** What is left, by how long those took that are done with. */
-function minutesLeft(round: Round): number {
-  const took = round.entries.flatMap(({ from, to }) =>
-    from !== undefined && to !== undefined ? (to - from) / MINUTE_MS : [],
-  );
-  const usual = took.reduce((sum, one) => sum + one, USUAL_MINUTES) / (took.length + 1);
-  return waitingOf(round).length * usual;
 }

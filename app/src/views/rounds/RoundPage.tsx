@@ -53,9 +53,6 @@ function Sheet({ round, stock, all, rounds }: SheetProps) {
   const notices = useNotices();
   const clock = { now: now(), zone: zone(), reader: locale() };
   const waiting = waitingOf(round);
-  const minutes = lines
-    .filter(({ entry }) => entry.standing === 'waiting')
-    .reduce((sum, { judged }) => sum + (judged?.minutes ?? 0), 0);
   const failed = (error: Error) => notices.say({ message: error.message });
   const goOn = (instrumentId: string) =>
     takeOfRound(repository, round, instrumentId)
@@ -66,7 +63,7 @@ function Sheet({ round, stock, all, rounds }: SheetProps) {
   return (
     <Stack>
       <ViewHead title={round.name}>
-        <span className="soft">{roundInWords(round, minutes, clock)}</span>
+        <span className="soft">{roundInWords(round, clock)}</span>
         <Group>
           {round.endedAt === null && next !== undefined && (
             <Button onClick={() => void goOn(next)}>Go on with the round</Button>

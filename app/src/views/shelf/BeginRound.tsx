@@ -1,6 +1,6 @@
 import { Button, Group, NativeSelect, SegmentedControl, Stack, TextInput } from '@mantine/core';
 import { useForm } from '@mantine/form';
-import { newRound, type Round, roundOrder } from '@rosefinch/core/rounds';
+import { newRound, ONE_STRUM, type Round, roundOrder } from '@rosefinch/core/rounds';
 import { counted } from '@rosefinch/core/words';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -119,12 +119,15 @@ function useBegin() {
   return ({ name, time, way, list }: Wanted) => {
     // A roll call goes by number, as the children sit.
     const ordered = way === 'roll call' ? byName(list) : roundOrder(list, orderFacts);
-    const ids = ordered.map(({ instrument }) => instrument.id);
+    const taken = ordered.map(({ instrument, minutes }) => ({
+      instrumentId: instrument.id,
+      minutes: way === 'roll call' ? ONE_STRUM : minutes,
+    }));
     const round = newRound(
       { id: newId(), name: name.trim(), way, madeAt: now(), zone: zone(), by: timeOf(time) },
-      ids,
+      taken,
     );
-    const [first] = ids;
+    const first = taken[0]?.instrumentId;
     const begun = async () => {
       await repository.chronicle.beginRound(round);
       if (first !== undefined) await takeOfRound(repository, round, first);

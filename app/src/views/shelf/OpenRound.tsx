@@ -6,10 +6,9 @@ import { useData, useSettings } from '../../data/index.ts';
 import { locale, now, zone } from '../../environment.ts';
 import { Action, KEY_TABLE, keysOf, useKeys } from '../../parts/frame/index.ts';
 import { takeOfRound, useOpenRound } from '../../parts/rounds/index.ts';
-import type { Shelved } from './ShelfView.tsx';
 
 /** The round that is going on: how far it is, and the way on. */
-export function OpenRound({ shelf }: { readonly shelf: readonly Shelved[] }) {
+export function OpenRound() {
   const round = useOpenRound();
   const settings = useSettings();
   const { repository } = useData();
@@ -21,17 +20,11 @@ export function OpenRound({ shelf }: { readonly shelf: readonly Shelved[] }) {
   };
   useKeys(keysOf('shelf', { begin }), (settings?.keysOn ?? false) && next !== null);
   if (!round) return null;
-  const waiting = new Set(
-    round.entries.filter((e) => e.standing === 'waiting').map((e) => e.instrumentId),
-  );
-  const minutes = shelf
-    .filter(({ instrument }) => waiting.has(instrument.id))
-    .reduce((sum, one) => sum + one.minutes, 0);
   const clock = { now: now(), zone: zone(), reader: locale() };
   return (
     <section className="open-round" aria-label="The round that is going on">
       <div>
-        <strong>{round.name}</strong> <span>{roundInWords(round, minutes, clock)}</span>
+        <strong>{round.name}</strong> <span>{roundInWords(round, clock)}</span>
       </div>
       <Group>
         <Link to={`/rounds/${round.id}`}>Its sheet</Link>

@@ -65,7 +65,7 @@ function Shelf({ stock }: { readonly stock: Stock }) {
       <ViewHead title="Shelf">
         {shelf.length > 0 && <span className="soft">{inAll(shown, due)}</span>}
       </ViewHead>
-      <OpenRound shelf={shelf} />
+      <OpenRound />
       {shelf.length === 0 ? (
         <Empty />
       ) : (
