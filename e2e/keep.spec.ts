@@ -118,7 +118,7 @@ test('of a backup that is bad in places the rest comes back, and can be undone',
   await page.getByRole('button', { name: 'Restore what is good' }).click();
   await expect(page.getByText('Restored. Nothing was removed.')).toBeVisible();
   await page.getByRole('link', { name: 'Shelf' }).click();
-  await expect(page.getByText('Heron, restored')).toBeVisible();
+  await expect(page.getByRole('listitem', { name: 'Heron, restored' })).toBeVisible();
   await page.goto('/data');
   await page.getByRole('button', { name: 'Check the records' }).click();
   await expect(page.getByText(/records read\. All is well\./)).toBeVisible();

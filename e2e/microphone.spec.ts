@@ -39,7 +39,7 @@ test('six plucks are read on the right strings, by microphone and as a recording
   await reader.goto('/');
   await recording(reader, file);
   await reader.waitForURL(/\/recordings\//);
-  await reader.goto('/log');
+  await reader.goto('/log?all');
   await reader.getByText('found → left, string by string').first().click();
   const card = reader.getByRole('region', { name: /Heron/ }).filter({ hasText: 'recording' });
   const lines = measureWav('six.wav', readFileSync(file), 'guitar-standard', 440);

@@ -64,7 +64,7 @@ test('recordings that cannot be read say why, and leave nothing behind', async (
   truncateSync(huge, 201 * 1024 * 1024);
   await recording(page, huge);
   await expect(page.getByRole('alert')).toContainText('201 MB; up to 200 MB');
-  await page.goto('/log');
+  await page.goto('/log?all');
   await expect(page.getByText('Every sitting at the bench is kept here')).toBeVisible();
 });
 
@@ -173,6 +173,7 @@ test('history: open, compare two, delete with undo', async ({ page }) => {
   await page.keyboard.press('6');
   const later = await bench.pluck(6);
   await page.getByRole('link', { name: 'Log' }).click();
+  await page.getByText('Every sitting of Heron').click();
   const cards = page.getByRole('region', { name: /^Heron,/ });
   await expect(cards).toHaveCount(2);
   for (const box of await page.getByRole('checkbox', { name: 'Compare' }).all()) await box.check();

@@ -63,8 +63,9 @@ test('new strings are settled as their sentences say, left for ten hours, and lo
   const later = await context.newPage();
   await shiftClock(later, TEN_HOURS);
   await later.goto('/shelf');
-  const tile = later.getByRole('link', { name: /Stonechat/ });
-  await expect(tile).toContainText('look due since');
+  const row = later.getByRole('listitem', { name: 'Stonechat' });
+  await expect(row).toContainText(/due (today|since)/);
+  await expect(row).toContainText('New strings');
   await expect(later.getByRole('main').getByRole('link').first()).toContainText('Stonechat');
   await later.goto('/settle');
   await expect(later.getByText(/Look now: due since/)).toBeVisible();

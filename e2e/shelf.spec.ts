@@ -89,14 +89,19 @@ test('the shelf shows what was found and left last, and hands over to the bench'
   await bench.open();
   await bench.practise();
   await page.getByRole('link', { name: 'Shelf' }).click();
-  await expect(page.getByRole('link', { name: /Heron/ })).toContainText('looked at');
-  await expect(page.getByRole('link', { name: /Wren/ })).toContainText('not looked at yet');
-  // Those that were never looked at stand alone after one click.
-  await page.getByText(/^Never looked at, \d+$/).click();
-  await expect(
-    page.getByRole('link', { name: /Heron/ }).filter({ hasText: 'looked at' }),
-  ).toHaveCount(0);
-  await expect(page.getByRole('link', { name: /Wren/ })).toBeVisible();
+  const row = (name: string) => page.getByRole('listitem', { name, exact: true });
+  // Left where it was found, its first string is the one that stands out.
+  await expect(row('Heron')).toContainText(/Left with string \d \d+ cents (low|high)\./);
+  await expect(row('Wren')).toContainText('Not looked at yet.');
+  // What is to be done stands first, and as a table it can be sorted by name.
+  await expect(page.getByRole('main').getByRole('listitem').first()).toContainText('Heron');
+  await page.getByText('As a table').click();
+  await page.getByRole('button', { name: 'Name' }).click();
+  const names = page.getByRole('table').getByRole('link');
+  await expect(names.first()).toHaveText('Avocet');
+  await page.getByRole('button', { name: 'Name' }).click();
+  await expect(names.first()).toHaveText('Wren');
+  await page.getByText('By need').click();
   await page.getByRole('link', { name: /Stonechat/ }).click();
   await page.getByRole('button', { name: 'Put it on the bench' }).click();
   await expect(page.getByRole('button', { name: 'Practice ukulele' })).toBeVisible();

@@ -9,12 +9,14 @@ import { passFigures } from './passes.ts';
 import { planFigures } from './plans.ts';
 import { pluckFigures } from './plucks.ts';
 import { roomFigures } from './rooms.ts';
+import { roundFigures } from './rounds.ts';
 import { coachFigures } from './sessions.ts';
 import { settlingFigures } from './settling.ts';
 import { oracleFigures } from './settlingOracle.ts';
 import { strumFigures } from './strums.ts';
 import { tuningFigures } from './tuningsHeard.ts';
 import { bridgeFigures, whoFigures } from './who.ts';
+import { kindFigures, swapFigures } from './whose.ts';
 import { windingFigures } from './windings.ts';
 
 /** Prints every figure. `--long` reads 10,000 plucks instead of 500; a word prints only that part. */
@@ -39,6 +41,12 @@ const parts: Readonly<Record<string, () => void | Promise<void>>> = {
     const long = process.argv.includes('--long');
     long ? fretFigures(2001, 334, 27) : fretFigures(1, 30, 12);
     bridgeFigures();
+  },
+  rounds: () => {
+    const long = process.argv.includes('--long');
+    roundFigures(2001, 500);
+    kindFigures(2001, long ? 1000 : 60);
+    swapFigures(2001, long ? 300 : 20);
   },
   drifts: () => driftFigures(2001, process.argv.includes('--long') ? 200 : 20),
   who: whoFigures,

@@ -1,4 +1,5 @@
 export { keepAwake } from './awake.ts';
+export { openCamera } from './camera.ts';
 export { CheckPlayer } from './check.ts';
 export { useInputDevices } from './devices.ts';
 export { Ear, type EarHearer, type PracticeHands } from './ear.ts';

@@ -24,7 +24,7 @@ export interface Kept {
 }
 
 /** The first string of every course, with how much a common stretch moves it. */
-export function driftStrings({ instrument, tuning, a4, fitted }: Kept): DriftString[] {
+function driftStrings({ instrument, tuning, a4, fitted }: Kept): DriftString[] {
   const targets = targetsOf(tuning, a4);
   const stiff = targets.map((target) => easiness(instrument, target));
   const mean = stiff.reduce((sum, e) => sum + e, 0) / Math.max(1, stiff.length);

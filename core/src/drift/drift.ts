@@ -12,6 +12,8 @@ const FEWEST_SPANS = 3;
 /** A peg is accused where it is this likely, and lets its string down by so much a week or in one span. */
 const ACCUSED = 0.95;
 const WORTH_SAYING: Cents = 3;
+/** Creep may take so many times what is usual of it. */
+const MOST_CREEP = 3;
 /** A span in which hands were at work. */
 const SURE_HANDS = 0.7;
 /** The cause is what moved the strings in so many of the last spans. */
@@ -193,7 +195,7 @@ function sharesOf(diary: Diary, span: Span, { common, handled, own }: SpanDrift)
     const s = diary.strings.indexOf(string);
     const creep = creepIn(string, span);
     const fall = Math.max(0, -(nth(span.moves, s)?.cents ?? 0));
-    return total + Math.min(fall, 3 * creep);
+    return total + Math.min(fall, MOST_CREEP * creep);
   }, 0);
   const moved = read.reduce(
     (total, string) => total + Math.abs(nth(own, diary.strings.indexOf(string)) ?? 0),

@@ -96,13 +96,13 @@ function airNext(air: Cents, weather: Weather, random: () => number): Cents {
 }
 
 /** A string is knocked, or its peg turned by mistake, on so many days, and so far: common practice, no source. */
-const KNOCKED = { perDay: 0.003, cents: 12 } as const;
+const KNOCKED = { perDay: 0.003, cents: 12, upwards: 0.25 } as const;
 
 /** Mostly downwards. */
 function knock(random: () => number): Cents {
   if (random() >= KNOCKED.perDay) return 0;
   const size = KNOCKED.cents * -Math.log(1 - random());
-  return random() < 0.25 ? size : -size;
+  return random() < KNOCKED.upwards ? size : -size;
 }
 
 /** What a string does in a day beside the others. */

@@ -110,10 +110,13 @@ export function ownAt(
     into[i] = (1 - KNOCK.share) * movedAt(nth(WAYS, i).way, x, sigma, days, plain) + knocked;
 }
 
+/** A new string goes on falling so often; others have come to rest. */
+const FALLS_ON = 0.75;
+
 /** A new string may have fallen, by an amount that is hardly known. */
 function fallen(x: Cents, sigma: Cents, creep: Cents): number {
   if (creep < sigma / 4) return normalAt(x, sigma);
-  return 0.25 * normalAt(x, sigma) + 0.75 * fallAt(x, creep, sigma);
+  return (1 - FALLS_ON) * normalAt(x, sigma) + FALLS_ON * fallAt(x, creep, sigma);
 }
 
 function movedAt(way: Way, x: Cents, sigma: Cents, days: number, plain: number): number {

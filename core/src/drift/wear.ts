@@ -1,5 +1,5 @@
 import type { Reading } from '../listen/index.ts';
-import { median } from '../maths/index.ts';
+import { decibels, median } from '../maths/index.ts';
 import type { EpochMs } from '../units.ts';
 
 const DAY_MS = 86_400_000;
@@ -24,8 +24,7 @@ const CENTS_PER_OCTAVE = 1200;
 export function heardOf(course: number, at: EpochMs, reading: Reading): Heard | null {
   const { f0Hz, inharmonicity, partials } = reading;
   const level = (all: Reading['partials']) =>
-    all.reduce((sum, { amplitude }) => sum + 20 * Math.log10(Math.max(amplitude, 1e-9)), 0) /
-    all.length;
+    all.reduce((sum, { amplitude }) => sum + decibels(amplitude), 0) / all.length;
   const low = partials.filter(({ number }) => number <= LOW_PARTIALS);
   const high = partials.filter(
     ({ number }) => number >= HIGH_PARTIALS.from && number <= HIGH_PARTIALS.to,

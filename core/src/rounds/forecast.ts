@@ -22,9 +22,9 @@ export interface ToForecast {
 
 /** Minutes that a string which is off takes, before anything is known of an instrument. Common practice, no source. */
 const A_STRING: Readonly<Record<InstrumentKind, number>> = {
-  guitar: 0.55,
-  ukulele: 0.5,
-  banjo: 0.6,
+  guitar: 0.7,
+  ukulele: 0.65,
+  banjo: 0.7,
 };
 /** Of an instrument that is out so many strings are. */
 const STRINGS_OUT = 0.5;
@@ -36,6 +36,8 @@ const PRIOR_SITTINGS = 2;
 const LAST = 8;
 /** Nobody tunes longer than this without a break: a sitting that was left open tells nothing, in minutes. */
 const LEFT_OPEN = 30;
+/** So many times the usual is a long sitting. */
+const LONG = 2.5;
 /** Before anything is known an instrument is out so often. */
 const OUT = 0.6;
 
@@ -44,11 +46,17 @@ export function minutesFor({ kind, strings, sittings, out }: ToForecast): number
   const usual = A_STRING[kind] * strings * STRINGS_OUT + ONE_STRUM;
   const last = sittings.filter(({ minutes }) => minutes < LEFT_OPEN).slice(-LAST);
   const worked = last.filter(({ right }) => !right).map(({ minutes }) => minutes);
-  const own = worked.length > 0 ? median(worked) : usual;
+  const own = worked.length > 0 ? calmMean(worked) : usual;
   const atWork = (own * worked.length + usual * PRIOR_SITTINGS) / (worked.length + PRIOR_SITTINGS);
   const wasOut = (worked.length + PRIOR_SITTINGS * OUT) / (last.length + PRIOR_SITTINGS);
   const chance = out === null ? wasOut : (out + wasOut) / 2;
   return ONE_STRUM + chance * Math.max(0, atWork - ONE_STRUM);
+}
+
+/** Minutes add up, so their mean counts; a sitting that took much longer than usual counts as a long one, not more. */
+function calmMean(minutes: readonly number[]): number {
+  const most = LONG * median(minutes);
+  return minutes.reduce((sum, one) => sum + Math.min(one, most), 0) / minutes.length;
 }
 
 /** In which order a round is best taken: those that must settle first, sure ones last. */

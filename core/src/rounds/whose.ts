@@ -34,6 +34,10 @@ const SCATTER = { sigma: 0.12, plucks: 1 } as const;
 const FEWEST_PLUCKS = 3;
 /** No string speaks louder than this, ln: one misread string must not decide alone. */
 const LOUDEST = 5;
+/** What moved all strings alike is told by so many. */
+const FEWEST_MOVED = 3;
+/** No string is where it was left to less than this, cents. */
+const NEVER_NEARER: Cents = 1.5;
 /** A string that was turned or knocked meanwhile: so often, and so far. */
 const ASTRAY = { share: 0.1, cents: 40 } as const;
 /** Another one must be so much likelier than the one in hand before it is asked about. */
@@ -66,7 +70,7 @@ function likeness(heard: readonly HeardString[], { strings }: Candidate): number
     return left === null || left === undefined ? [] : [cents - left];
   });
   // The air moves all alike: that tells nothing of whose strings they are.
-  const common = moved.length >= 3 ? median(moved) : 0;
+  const common = moved.length >= FEWEST_MOVED ? median(moved) : 0;
   return heard.reduce((sum, string) => {
     const known = strings[string.course - 1];
     return known ? sum + pitchFits(string, known, common) + stiffnessFits(string, known) : sum;
@@ -77,7 +81,7 @@ type Known = Candidate['strings'][number];
 
 function pitchFits({ cents, errorCents }: HeardString, { left, spread }: Known, common: Cents) {
   if (left === null) return 0;
-  const sigma = Math.hypot(spread, errorCents, 1.5);
+  const sigma = Math.hypot(spread, errorCents, NEVER_NEARER);
   const x = cents - left - common;
   const wide = Math.hypot(sigma, ASTRAY.cents);
   const density =

@@ -29,7 +29,7 @@ export type {
   StringSummary,
   Summary,
 } from './session.ts';
-export { tellsOfInstrument } from './session.ts';
+export { LESSON_CENTS, tellsOfInstrument } from './session.ts';
 export {
   emptySummary,
   inOrder,

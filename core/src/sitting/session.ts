@@ -2,6 +2,9 @@ import type { Reading } from '../listen/index.ts';
 import type { Cents, EpochMs, Hz } from '../units.ts';
 import type { StampedEvent } from './events.ts';
 
+/** A lesson lets a string be off by so much where nobody has said otherwise: more than strings are tuned to. */
+export const LESSON_CENTS: Cents = 5;
+
 /** Where a sound came from. */
 export type SourceKind = 'practice' | 'microphone' | 'recording';
 

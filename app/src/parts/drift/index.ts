@@ -1,2 +1,2 @@
 export { type Judged, NO_LIFE } from './shelved.ts';
-export { useAir, useJudged } from './useJudged.ts';
+export { useJudged } from './useJudged.ts';

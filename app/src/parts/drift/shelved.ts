@@ -1,5 +1,11 @@
 import { type AirAt, type Told, withAir } from '@rosefinch/core/drift';
-import { minutesFor, type Need, needOf, type TimedSitting } from '@rosefinch/core/rounds';
+import {
+  minutesFor,
+  type Need,
+  needOf,
+  ONE_STRUM,
+  type TimedSitting,
+} from '@rosefinch/core/rounds';
 import type { Instrument } from '@rosefinch/core/strings';
 import type { EpochMs } from '@rosefinch/core/units';
 import type { RowFacts } from '@rosefinch/core/words';
@@ -90,5 +96,6 @@ function timed({ session, summary }: Life['sittings'][number]): TimedSitting {
   const right = summary.strings.every(
     ({ found }) => found === null || Math.abs(found) <= session.tolerance,
   );
-  return { minutes: (last - session.startedAt) / MINUTE_MS, right };
+  // A sitting begins with its first reading: taking it in hand came before.
+  return { minutes: ONE_STRUM + (last - session.startedAt) / MINUTE_MS, right };
 }

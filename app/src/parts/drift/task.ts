@@ -1,11 +1,10 @@
 import { type DriftTask, diaryOf, type LeftAt } from '@rosefinch/core/drift';
 import { STANDARD_A4, type Tuning } from '@rosefinch/core/music';
+import { LESSON_CENTS } from '@rosefinch/core/sitting';
 import type { Instrument } from '@rosefinch/core/strings';
 import type { Cents } from '@rosefinch/core/units';
 import type { Life } from '../../data/index.ts';
 
-/** A lesson lets a string be off by so much where nobody has said otherwise. */
-export const LESSON: Cents = 5;
 /** A reading without a stated error. */
 const USUAL_ERROR: Cents = 1;
 
@@ -18,7 +17,7 @@ export function leftOf({ tuningId }: Instrument, { sittings }: Life): LeftAt | n
     at: Math.max(last.session.startedAt, ...strings.map(({ leftAt }) => leftAt ?? 0)),
     cents: strings.map(({ left }) => left),
     errorCents: strings.map(({ leftError }) => leftError ?? USUAL_ERROR),
-    tolerance: LESSON,
+    tolerance: LESSON_CENTS,
   };
 }
 
@@ -27,7 +26,7 @@ export function leftOffIn(left: LeftAt | null): { course: number; cents: Cents }
   const off = (left?.cents ?? [])
     .map((cents, i) => ({ course: i + 1, cents: cents ?? 0 }))
     .sort((a, b) => Math.abs(b.cents) - Math.abs(a.cents))[0];
-  return off && Math.abs(off.cents) > LESSON ? off : null;
+  return off && Math.abs(off.cents) > LESSON_CENTS ? off : null;
 }
 
 /** What is worked out of an instrument’s life beside the page. */

@@ -65,7 +65,7 @@ function stampOf(life: Life | undefined): string {
 }
 
 /** The air, day by day, each at its noon. */
-export function useAir(): readonly AirAt[] | undefined {
+function useAir(): readonly AirAt[] | undefined {
   const days = useLive((r) => r.chronicle.air(), 'air');
   return useMemo(
     () =>

@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import { instrumentIn } from '../../parts/rounds/index.ts';
+import { openCamera } from '../../sound/index.ts';
 
 /** Between two looks, in ms. */
 const EVERY = 250;
@@ -16,7 +17,7 @@ export function LabelReader({ onRead }: { readonly onRead: (id: string) => boole
     let gone = false;
     const open = async () => {
       const { default: jsQr } = await import('jsqr');
-      stream = await navigator.mediaDevices.getUserMedia({ video: { facingMode: 'environment' } });
+      stream = await openCamera();
       if (gone || !video.current) return stop(stream);
       video.current.srcObject = stream;
       await video.current.play();

@@ -28,7 +28,7 @@ export function benchActs(
       send({ type: 'strum' });
       listening.hands?.strum();
     },
-    which: round && round.ask,
+    which: round ? round.ask : null,
     isOther: round?.mayBe ? round.isOther : null,
     skipInstrument: round && (() => round.book('skipped')),
     needsString: round && (() => round.book('needs a string')),

@@ -7,6 +7,7 @@ import { type Judged, useJudged } from '../../parts/drift/index.ts';
 import { DriftTable } from './DriftTable.tsx';
 import { LogChart } from './LogChart.tsx';
 import { Marks } from './Marks.tsx';
+import { NothingYet } from './NothingYet.tsx';
 import { StringWear } from './StringWear.tsx';
 
 interface Props {
@@ -22,7 +23,9 @@ export function InstrumentLog({ instrument, stock }: Props) {
   const { life } = judged;
   return (
     <>
-      {life.sittings.length > 0 && (
+      {life.sittings.length === 0 ? (
+        <NothingYet />
+      ) : (
         <>
           <Says judged={judged} />
           <LogChart

@@ -4,12 +4,12 @@ import { movedMost } from '@rosefinch/core/sitting';
 import type { Instrument } from '@rosefinch/core/strings';
 import { counted, signedCents } from '@rosefinch/core/words';
 import { useMemo, useState } from 'react';
-import { Link } from 'react-router';
 import { type Listed, useData, useLive } from '../../data/index.ts';
-import { EmptyView, useNotices } from '../../parts/frame/index.ts';
+import { useNotices } from '../../parts/frame/index.ts';
 import { MiniWires } from '../../parts/wires/index.ts';
 import { Comparison } from './Comparison.tsx';
 import { type Filter, isWanted, NO_FILTER } from './filter.ts';
+import { NothingYet } from './NothingYet.tsx';
 import { noteOf, type Sitting, whenOf } from './sitting.ts';
 
 /** Sittings on a page. */
@@ -46,16 +46,7 @@ export function Sittings({ instrumentId }: { readonly instrumentId: string | nul
         <Filters filter={filter} names={names} total={total} onPut={put} />
       )}
       {total === 0 && isFiltered && <p>None of them.</p>}
-      {total === 0 && !isFiltered && (
-        <EmptyView
-          says="Every sitting at the bench is kept here: what each string was found at, and where it was left."
-          offer={
-            <Button component={Link} to="/?listen=practice">
-              Try it with a practice instrument
-            </Button>
-          }
-        />
-      )}
+      {total === 0 && !isFiltered && <NothingYet />}
       {compared.length === 2 && <Comparison pair={compared as [Sitting, Sitting]} />}
       {sittings.map((sitting) => (
         <SittingCard

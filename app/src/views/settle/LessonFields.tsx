@@ -2,9 +2,9 @@ import { Group, NativeSelect, NumberInput, TextInput } from '@mantine/core';
 import type { UseFormReturnType } from '@mantine/form';
 import type { Restringing } from '@rosefinch/core/records';
 import { WAYS, type Way } from '@rosefinch/core/settling';
+import { LESSON_CENTS } from '@rosefinch/core/sitting';
 import type { EpochMs } from '@rosefinch/core/units';
 import { judgedNumber, type NumberRule } from '../../parts/frame/index.ts';
-import { LESSON_CENTS } from './useLesson.ts';
 
 const LESSON: NumberRule = { name: 'Lesson', low: 5, high: 600, unit: ' minutes', whole: true };
 const ALLOWED: NumberRule = { name: 'A string may be off by', low: 1, high: 20, unit: ' cents' };

@@ -5,11 +5,9 @@ import {
   type SettlingGoal,
   type SettlingRules,
 } from '@rosefinch/core/settling';
+import { LESSON_CENTS } from '@rosefinch/core/sitting';
 import type { Cents } from '@rosefinch/core/units';
 import { useMemo } from 'react';
-
-/** What a lesson allows where nothing else was said: more than strings are tuned to. */
-export const LESSON_CENTS: Cents = 5;
 
 interface Lesson {
   readonly goal: SettlingGoal;

@@ -8,7 +8,7 @@ import { type Settings, useData } from '../../data/index.ts';
 import { newId, now, zone } from '../../environment.ts';
 import { Action, Dialog, KEY_TABLE, keysOf, useKeys, useNotices } from '../../parts/frame/index.ts';
 import { takeOfRound, useOpenRound } from '../../parts/rounds/index.ts';
-import type { Shelved } from './ShelfView.tsx';
+import type { Shelved } from './shelved.ts';
 
 interface Props {
   readonly picked: readonly Shelved[];

@@ -4,7 +4,7 @@ import { diagnosisInWords, needInWords } from '@rosefinch/core/words';
 import { Link } from 'react-router';
 import { locale, now, zone } from '../../environment.ts';
 import { FoundWires } from '../../parts/wires/index.ts';
-import type { Shelved } from './ShelfView.tsx';
+import type { Shelved } from './shelved.ts';
 
 interface Props {
   readonly shelf: readonly Shelved[];
@@ -60,6 +60,7 @@ function Row({ entry, chosen, onPick }: RowProps) {
       <Checkbox
         aria-label={`Take ${instrument.name} along`}
         size="md"
+        className="shelf-pick"
         checked={chosen}
         onChange={() => onPick(instrument.id)}
       />
@@ -70,12 +71,14 @@ function Row({ entry, chosen, onPick }: RowProps) {
           {instrument.capo && `, capo ${instrument.capo}`}
         </span>
       </Link>
-      <FoundWires
-        sittings={found}
-        strings={instrument.courses.length}
-        tolerance={life.sittings.at(-1)?.session.tolerance ?? 2}
-        label={`The last sittings of ${instrument.name} as it was found`}
-      />
+      <span className="shelf-wires">
+        <FoundWires
+          sittings={found}
+          strings={instrument.courses.length}
+          tolerance={life.sittings.at(-1)?.session.tolerance ?? 2}
+          label={`The last sittings of ${instrument.name} as it was found`}
+        />
+      </span>
       <span className="shelf-says">
         {diagnosisInWords(facts, clock)}
         {instrument.groups?.length ? (

@@ -14,7 +14,7 @@ import { Link } from 'react-router';
 import { locale, now, zone } from '../../environment.ts';
 import { Wide } from '../../parts/frame/index.ts';
 import { minutesShort } from './ShelfRows.tsx';
-import type { Shelved } from './ShelfView.tsx';
+import type { Shelved } from './shelved.ts';
 
 interface Props {
   readonly shelf: readonly Shelved[];

@@ -1,12 +1,12 @@
 import './shelf.css';
 import { Button, Group, SegmentedControl, Stack } from '@mantine/core';
-import { findTuning, type Tuning } from '@rosefinch/core/music';
+import { findTuning } from '@rosefinch/core/music';
 import { byNeed } from '@rosefinch/core/rounds';
 import { counted } from '@rosefinch/core/words';
 import { useMemo, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { type Stock, useStock } from '../../data/index.ts';
-import { type Judged, useJudged } from '../../parts/drift/index.ts';
+import { useJudged } from '../../parts/drift/index.ts';
 import { ViewHead } from '../../parts/frame/index.ts';
 import { AddForm } from './AddForm.tsx';
 import { BeginRound } from './BeginRound.tsx';
@@ -15,11 +15,7 @@ import { isFound } from './found.ts';
 import { OpenRound } from './OpenRound.tsx';
 import { ShelfRows } from './ShelfRows.tsx';
 import { ShelfTable } from './ShelfTable.tsx';
-
-/** An instrument of the shelf with the name of its tuning. */
-export interface Shelved extends Judged {
-  readonly tuning: Tuning | undefined;
-}
+import type { Shelved } from './shelved.ts';
 
 /** All instruments by need: what is due, why each drifts, how long it will take. */
 export function ShelfView() {
