@@ -21,7 +21,7 @@ test('axe finds nothing serious on any view, light and dark', async ({ browser }
   await page.getByRole('heading', { name: 'What stands in front of you?' }).waitFor();
   await expectGood(page, 'first use');
   await page.goto(`http://127.0.0.1:${DEMO_PORT}/log`);
-  await page.getByText('Every sitting').waitFor();
+  await page.getByText('Every sitting at the bench').waitFor();
   await expectGood(page, 'empty history');
   const bench = new BenchPage(page);
   await goTo(page, '/');
