@@ -6,7 +6,7 @@ import { CHROMIUM, CHROMIUM_ARGS } from './playwright.config.ts';
 import { addressOf, serveDemo } from './serve.ts';
 import { SettlePage } from './settle.ts';
 import { sixPlucksFile } from './sound.ts';
-import { recording } from './test.ts';
+import { recording, take } from './test.ts';
 
 /** Makes the pictures of docs/screenshots from the demo data. */
 const PORT = 5283;
@@ -56,8 +56,10 @@ async function pictures(): Promise<void> {
   await page.getByRole('button', { name: 'pluck 1' }).click();
   await shoot('recording');
   await page.goto('/log');
-  await page.getByText('found → left').last().click();
+  await take(page, 'Lapwing');
+  await page.getByText('its peg slips').first().waitFor();
   await shoot('log');
+  await take(page, 'Heron');
   await page.goto('/settings');
   await page.getByRole('heading', { name: 'Settings' }).waitFor();
   await shoot('settings');
@@ -97,9 +99,19 @@ async function pictures(): Promise<void> {
   await frets.comesTo();
   await shoot('frets-result');
   await page.goto('/shelf');
-  await page.getByRole('link', { name: /Stonechat/ }).waitFor();
+  await page.getByText('its peg slips').waitFor();
   await page.waitForTimeout(400);
   await shoot('shelf');
+  await page.goto('/rounds/round-today');
+  await page.getByText('Look again').first().waitFor();
+  await shoot('round-sheet');
+  await page.getByRole('button', { name: 'Go on with the round' }).click();
+  await page.getByText('one strum over all strings').waitFor();
+  await page.getByRole('button', { name: 'Practice ukulele' }).click();
+  await page.waitForTimeout(1500);
+  await page.keyboard.press('s');
+  await page.getByText('Begin with string').waitFor();
+  await shoot('round');
   await page.goto('/shelf/heron');
   await page.getByRole('button', { name: 'Save' }).waitFor();
   await shoot('instrument');

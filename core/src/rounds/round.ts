@@ -19,19 +19,21 @@ export function roundAfter(round: Round, input: RoundInput, at: EpochMs): Round 
     case 'take':
       return taken(round, input.instrumentId, at);
     case 'book': {
-      const { standing, sessionId } = input;
-      if (round.inHand === null) return round;
-      const booked = changed(round, round.inHand, (entry) => ({
+      const { instrumentId, standing, sessionId } = input;
+      if (round.inHand !== instrumentId) return round;
+      const booked = changed(round, instrumentId, (entry) => ({
         ...entry,
         standing,
         to: at,
         ...(sessionId !== undefined && { sessionId }),
       }));
-      return taken({ ...booked, inHand: null }, nextOf(booked, round.inHand), at);
+      return taken({ ...booked, inHand: null }, nextOf(booked, instrumentId), at);
     }
     case 'put back': {
       const waits = changed(round, input.instrumentId, waiting);
-      return round.inHand === null ? taken(waits, input.instrumentId, at) : waits;
+      if (round.inHand === null) return taken(waits, input.instrumentId, at);
+      if (round.inHand !== input.instrumentId) return waits;
+      return taken(waits, nextOf(waits, round.inHand) ?? round.inHand, at);
     }
     case 'end':
       return { ...round, inHand: null, endedAt: at };

@@ -25,10 +25,21 @@ const made = (count: number, minutes = 2): Round =>
     { id: 'r', name: 'Class', way: 'any order', madeAt: AT, zone: 'Europe/Berlin', by: null },
     Array.from({ length: count }, (_, i) => ({ instrumentId: `i${i + 1}`, minutes })),
   );
-const after = (round: Round, ...inputs: readonly RoundInput[]) =>
-  inputs.reduce((now, input, i) => roundAfter(now, input, AT + i * MINUTE_MS), round);
+type Act = RoundInput | ((round: Round) => Round);
+const after = (round: Round, ...acts: readonly Act[]) =>
+  acts.reduce<Round>(
+    (now, act, i) =>
+      typeof act === 'function' ? act(now) : roundAfter(now, act, AT + i * MINUTE_MS),
+    round,
+  );
 const take = (n: number): RoundInput => ({ type: 'take', instrumentId: `i${n}` });
-const right: RoundInput = { type: 'book', standing: 'right', sessionId: 's' };
+/** Whatever is in hand is right. */
+const right = (round: Round): Round =>
+  roundAfter(
+    round,
+    { type: 'book', instrumentId: round.inHand ?? '', standing: 'right', sessionId: 's' },
+    AT + MINUTE_MS,
+  );
 
 describe('a round', () => {
   it('goes on by itself from the first to the last, and each keeps its number', () => {
@@ -61,6 +72,21 @@ describe('a round', () => {
     expect(nextOf(round, 'i2')).to.equal('i1');
   });
 
+  it('the one in hand that is put back comes again at the end', () => {
+    const round = after(made(3), take(1), { type: 'put back', instrumentId: 'i1' });
+    expect(round.inHand).to.equal('i2');
+    expect(after(round, right, right).inHand).to.equal('i1');
+    const alone = after(made(1), take(1), { type: 'put back', instrumentId: 'i1' });
+    expect(alone.inHand).to.equal('i1');
+  });
+
+  it('two tabs that book the same one book it once', () => {
+    const input: RoundInput = { type: 'book', instrumentId: 'i1', standing: 'right' };
+    const round = after(made(3), take(1), input, input);
+    expect(round.inHand).to.equal('i2');
+    expect(round.entries[1]?.standing).to.equal('waiting');
+  });
+
   it('nothing happens in one that is over, or to one that is not in it', () => {
     const over = after(made(2), take(1), { type: 'end' });
     expect(after(over, take(2), right)).to.equal(over);
@@ -89,8 +115,12 @@ describe('what an instrument of a round still needs', () => {
   const heard = (readings: readonly StringReading[]) => heardOfRound(readings, [4, 3, 2, 1], 2);
 
   const cases: readonly (readonly [string, readonly StringReading[], object])[] = [
-    ['nothing heard', [], { kind: 'unread', courses: [4, 3, 2, 1] }],
-    ['one string missing', [1, 2, 4].map((c) => reading(c, 0)), { kind: 'unread', courses: [3] }],
+    ['nothing heard', [], { kind: 'unread', courses: [4, 3, 2, 1], of: 4 }],
+    [
+      'one string missing',
+      [1, 2, 4].map((c) => reading(c, 0)),
+      { kind: 'unread', courses: [3], of: 4 },
+    ],
     ['one strum, all right', strum(0.5, -1, 1.5, 0), { kind: 'right' }],
     ['each string once, all right', [1, 2, 3, 4].map((c) => reading(c, 1)), { kind: 'right' }],
     ['at the edge, within the error of it', strum(0, 2.7, 0, 0), { kind: 'right' }],
@@ -147,7 +177,12 @@ describe('how long a round takes', () => {
   it('what is left goes by the pace that was kept', () => {
     const round = after(made(4), take(1));
     expect(minutesLeft(made(4))).to.equal(8);
-    const booked = (minutes: number) => roundAfter(round, right, AT + minutes * MINUTE_MS);
+    const booked = (minutes: number) =>
+      roundAfter(
+        round,
+        { type: 'book', instrumentId: 'i1', standing: 'right' },
+        AT + minutes * MINUTE_MS,
+      );
     expect(minutesLeft(booked(2))).to.equal(6);
     expect(minutesLeft(booked(6))).to.be.above(8);
     expect(minutesLeft(booked(0.2))).to.be.below(6);

@@ -4,7 +4,12 @@ import type { Cents } from '../units.ts';
 /** What an instrument of a round still needs, by what was heard of it. */
 export type Heard =
   /** Some strings were not heard yet. */
-  | { readonly kind: 'unread'; readonly courses: readonly number[] }
+  | {
+      readonly kind: 'unread';
+      readonly courses: readonly number[];
+      /** How many strings there are. */
+      readonly of: number;
+    }
   /** These strings are off. */
   | { readonly kind: 'off'; readonly courses: readonly number[] }
   /** All were right or put right, but so much was turned that the others may have moved. */
@@ -29,7 +34,7 @@ export function heardOfRound(
 ): Heard {
   const of = (course: number) => readings.filter((reading) => reading.course === course);
   const unread = order.filter((course) => of(course).length === 0);
-  if (unread.length > 0) return { kind: 'unread', courses: unread };
+  if (unread.length > 0) return { kind: 'unread', courses: unread, of: order.length };
   const off = order.filter((course) => !isPutRight(of(course), tolerance));
   if (off.length > 0) return { kind: 'off', courses: off };
   const wasOff = order.filter((course) => of(course).some((r) => !isRight(r, tolerance)));

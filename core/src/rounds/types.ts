@@ -50,12 +50,13 @@ export interface Round {
 export type RoundInput =
   /** This one is in hand now, whatever the order says. */
   | { readonly type: 'take'; readonly instrumentId: string }
-  /** The one in hand is over with. */
+  /** The one in hand is over with; another tab may have booked it before: then nothing happens. */
   | {
       readonly type: 'book';
+      readonly instrumentId: string;
       readonly standing: Exclude<Standing, 'waiting'>;
       readonly sessionId?: string;
     }
-  /** It waits again. */
+  /** It waits again; of the one in hand, until the others are done with. */
   | { readonly type: 'put back'; readonly instrumentId: string }
   | { readonly type: 'end' };

@@ -52,6 +52,7 @@ export { refusalInWords } from './refusal.ts';
 export {
   laterInWords,
   type RoundTask,
+  roundInShort,
   roundInWords,
   roundTaskInWords,
   STANDINGS,

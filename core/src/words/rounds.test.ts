@@ -1,6 +1,12 @@
 import { expect } from 'chai';
 import { newRound, type Round, roundAfter } from '../rounds/index.ts';
-import { laterInWords, type RoundTask, roundInWords, roundTaskInWords } from './index.ts';
+import {
+  laterInWords,
+  type RoundTask,
+  roundInShort,
+  roundInWords,
+  roundTaskInWords,
+} from './index.ts';
 
 const NOW = Date.parse('2026-11-27T14:30:00Z');
 const MINUTE_MS = 60_000;
@@ -13,7 +19,11 @@ const round = (by: number | null, done = 0): Round => {
   );
   let now = roundAfter(made, { type: 'take', instrumentId: 'i1' }, NOW);
   for (let i = 1; i <= done; i++)
-    now = roundAfter(now, { type: 'book', standing: 'right' }, NOW + 3 * i * MINUTE_MS);
+    now = roundAfter(
+      now,
+      { type: 'book', instrumentId: `i${i}`, standing: 'right' },
+      NOW + 3 * i * MINUTE_MS,
+    );
   return now;
 };
 
@@ -28,30 +38,35 @@ describe('a round in words', () => {
       '3 of 4 left, about 9 minutes, 4 minutes too many (by 15:35)',
     );
     expect(said(round(null, 4))).to.equal('all 4 done with');
+    expect(roundInShort(round(NOW + 30 * MINUTE_MS, 1), NOW)).to.equal(
+      '3 of 4 left, 9 min, in time',
+    );
+    expect(roundInShort(round(NOW + 5 * MINUTE_MS, 1), NOW)).to.equal(
+      '3 of 4 left, 9 min, 4 too many',
+    );
+    expect(roundInShort(round(null), NOW)).to.equal('4 of 4 left, 12 min');
   });
 
   const task = (change: Partial<RoundTask>): RoundTask => ({
     name: 'Wren',
     way: 'any order',
-    heard: { kind: 'unread', courses: [4, 3, 2, 1] },
+    heard: { kind: 'unread', courses: [4, 3, 2, 1], of: 4 },
     mayBe: null,
     before: null,
     ...change,
   });
   const cases: readonly (readonly [Partial<RoundTask>, object | null])[] = [
-    [
-      {},
-      { say: 'Wren: one strum over all strings.', more: 'Or each string once; 4 strings to hear.' },
-    ],
+    [{}, { say: 'Wren: one strum over all strings.', more: 'Or each string once.' }],
     [
       { before: { name: 'Heron', standing: 'right' } },
       { say: 'Wren: one strum over all strings.', more: 'Heron: right as it is.' },
     ],
-    [
-      { way: 'roll call' },
-      { say: 'Wren: strum once.', more: 'Or each string once; 4 strings to hear.' },
-    ],
+    [{ way: 'roll call' }, { say: 'Wren: strum once.', more: 'Or each string once.' }],
     [{ heard: { kind: 'off', courses: [2] } }, null],
+    [
+      { heard: { kind: 'unread', courses: [3, 2], of: 4 } },
+      { say: 'Wren: strings 3 and 2 not heard.', more: 'Pluck each alone, or strum again.' },
+    ],
     [
       { heard: { kind: 'once more' } },
       { say: 'Wren: strum once more.', more: 'So much was turned that the others may have moved.' },

@@ -31,15 +31,8 @@ export function roundTaskInWords({ name, way, heard, mayBe, before }: RoundTask)
     return { say: `Is this ${mayBe}?`, more: `Enter takes ${mayBe}; Space goes on with ${name}.` };
   const more = before ? `${before.name}: ${STANDINGS[before.standing]}.` : '';
   switch (heard.kind) {
-    case 'unread': {
-      const some = heard.courses.length;
-      const call =
-        way === 'roll call' ? `${name}: strum once.` : `${name}: one strum over all strings.`;
-      return {
-        say: call,
-        more: more || `Or each string once; ${counted(some, 'string')} to hear.`,
-      };
-    }
+    case 'unread':
+      return unreadInWords(name, way, heard, more);
     case 'once more':
       return {
         say: `${name}: strum once more.`,
@@ -53,7 +46,22 @@ export function roundTaskInWords({ name, way, heard, mayBe, before }: RoundTask)
   }
 }
 
-/** @example standingInWordsOf('right') // => 'right as it is' */
+function unreadInWords(
+  name: string,
+  way: Round['way'],
+  { courses, of }: Extract<Heard, { kind: 'unread' }>,
+  before: string,
+): Sentence {
+  if (courses.length < of) {
+    const which = `${courses.length === 1 ? 'string' : 'strings'} ${courses.join(' and ')}`;
+    const alone = courses.length === 1 ? 'Pluck it alone' : 'Pluck each alone';
+    return { say: `${name}: ${which} not heard.`, more: `${alone}, or strum again.` };
+  }
+  const call = way === 'roll call' ? 'strum once.' : 'one strum over all strings.';
+  return { say: `${name}: ${call}`, more: before || 'Or each string once.' };
+}
+
+/** What became of an instrument of a round. */
 export const STANDINGS: Readonly<Record<Standing, string>> = {
   waiting: 'waits',
   right: 'right as it is',
@@ -79,6 +87,16 @@ export function roundInWords(
   const until = `by ${whenInWords(by, zone, now, reader).replace(/^today /, '')}`;
   if (spare >= 0) return `${needed}, in time (${until})`;
   return `${needed}, ${counted(Math.ceil(-spare), 'minute')} too many (${until})`;
+}
+
+/** The same for a place with little room. */
+export function roundInShort(round: Pick<Round, 'entries' | 'by'>, now: EpochMs): string {
+  const left = round.entries.filter(({ standing }) => standing === 'waiting').length;
+  const minutes = minutesLeft(round);
+  const needed = `${left} of ${round.entries.length} left, ${Math.max(1, Math.round(minutes))} min`;
+  if (round.by === null) return needed;
+  const spare = (round.by - now) / MINUTE_MS - minutes;
+  return spare >= 0 ? `${needed}, in time` : `${needed}, ${Math.ceil(-spare)} too many`;
 }
 
 /** What is to be done with an instrument after the round; empty for nothing. */

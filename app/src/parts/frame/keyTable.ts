@@ -56,6 +56,7 @@ export const KEY_TABLE = {
     which: line(['n'], 'N', 'in a round: another one, by number, name or label'),
     isOther: line(['Enter'], 'Enter', 'in a round: yes, it is the one that is asked about'),
     skipInstrument: line(['k'], 'K', 'in a round: skip this instrument'),
+    putBack: line(['b'], 'B', 'in a round: put it back, it comes again at the end'),
     needsString: line(['x'], 'X', 'in a round: it needs a string'),
     repairer: line(['j'], 'J', 'in a round: to the repairer'),
     ...HANDS,

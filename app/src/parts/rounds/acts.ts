@@ -21,15 +21,17 @@ export async function bookInRound(
   sessionId: string | undefined,
 ): Promise<boolean> {
   const { chronicle } = repository;
-  const next = nextOf(round, round.inHand);
+  const { inHand: instrumentId } = round;
+  if (instrumentId === null) return false;
+  const next = nextOf(round, instrumentId);
   if (sessionId !== undefined) await repository.endSession(sessionId, now());
   if (next !== null) await chronicle.endBefore(next, now());
   const told = sessionId === undefined ? {} : { sessionId };
-  await chronicle.changeRound(round.id, { type: 'book', standing, ...told });
-  if (standing === 'to the repairer' && round.inHand !== null)
+  await chronicle.changeRound(round.id, { type: 'book', instrumentId, standing, ...told });
+  if (standing === 'to the repairer')
     await chronicle.saveMark({
       id: newId(),
-      instrumentId: round.inHand,
+      instrumentId,
       kind: 'repair',
       at: now(),
       until: null,
@@ -39,4 +41,14 @@ export async function bookInRound(
   if (next === null) await chronicle.changeRound(round.id, { type: 'end' });
   else await repository.saveSettings({ instrumentId: next });
   return next === null;
+}
+
+/** The one in hand waits until the others are done with. */
+export async function putBackInRound(repository: Repository, round: Round): Promise<void> {
+  const { chronicle } = repository;
+  if (round.inHand === null) return;
+  const next = nextOf(round, round.inHand) ?? round.inHand;
+  await chronicle.endBefore(next, now());
+  await chronicle.changeRound(round.id, { type: 'put back', instrumentId: round.inHand });
+  await repository.saveSettings({ instrumentId: next });
 }

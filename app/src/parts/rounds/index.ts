@@ -1,3 +1,3 @@
-export { bookInRound, takeOfRound } from './acts.ts';
+export { bookInRound, putBackInRound, takeOfRound } from './acts.ts';
 export { instrumentIn, labelOf } from './label.ts';
 export { useOpenRound } from './useOpenRound.ts';

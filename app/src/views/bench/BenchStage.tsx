@@ -32,9 +32,14 @@ export function BenchStage({ bench, perches: all }: Props) {
     <Stage
       name={round?.large ?? targetName(target)}
       under={[
-        ...(round ? [instrument.name, round.place] : []),
-        `string ${course}${state.chosen === course ? ', chosen' : ''}`,
-        `tighten: ${peg?.tighten ?? 'not known'}`,
+        ...(round ? [instrument.name] : []),
+        // Until a string is worked on the round is what is to be known.
+        ...(round?.large
+          ? [round.head]
+          : [
+              `string ${course}${state.chosen === course ? ', chosen' : ''}`,
+              `tighten: ${peg?.tighten ?? 'not known'}`,
+            ]),
       ]}
       wire={
         // By ear there is no figure and no stroke to look at: what to compare stands there.

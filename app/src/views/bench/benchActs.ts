@@ -31,6 +31,7 @@ export function benchActs(
     which: round ? round.ask : null,
     isOther: round?.mayBe ? round.isOther : null,
     skipInstrument: round && (() => round.book('skipped')),
+    putBack: round ? round.putBack : null,
     needsString: round && (() => round.book('needs a string')),
     repairer: round && (() => round.book('to the repairer')),
     ...handActs(hands),

@@ -85,7 +85,7 @@ export function useBench(instrument: Instrument, stock: Stock): Bench {
     perform: (effect: BenchEffect) => perform.current(effect),
   });
   const practice = usePracticeStart(instrument, open);
-  const inRound = useInRound(instrument);
+  const inRound = useInRound(instrument, open.source.practice);
   const others = useOthersOfRound(inRound, instrument, stock);
   const listening = useListening<BenchAsked>({
     settings,

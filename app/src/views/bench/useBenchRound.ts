@@ -11,14 +11,19 @@ import {
   waitingOf,
 } from '@rosefinch/core/rounds';
 import type { Instrument } from '@rosefinch/core/strings';
-import { roundInWords, roundTaskInWords, type Sentence } from '@rosefinch/core/words';
+import { roundInShort, roundTaskInWords, type Sentence } from '@rosefinch/core/words';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { type Stock, useData } from '../../data/index.ts';
-import { locale, now, zone } from '../../environment.ts';
+import { now } from '../../environment.ts';
 import { useNotices } from '../../parts/frame/index.ts';
 import { allStored, type Listening } from '../../parts/listening/index.ts';
-import { bookInRound, takeOfRound, useOpenRound } from '../../parts/rounds/index.ts';
+import {
+  bookInRound,
+  putBackInRound,
+  takeOfRound,
+  useOpenRound,
+} from '../../parts/rounds/index.ts';
 import type { BenchSitting } from './useBenchSitting.ts';
 import { useWhose } from './useWhose.ts';
 
@@ -27,8 +32,6 @@ export interface BenchRound {
   readonly round: Round;
   /** What stands largest until a string is worked on: the number in hand; null then. */
   readonly large: string | null;
-  /** @example '3 of 12' */
-  readonly place: string;
   /** How far the round is. */
   readonly head: string;
   /** What to do; null while the bench says it. */
@@ -39,6 +42,8 @@ export interface BenchRound {
   readonly isOther: () => void;
   readonly book: (standing: Exclude<Standing, 'waiting'>) => void;
   readonly take: (instrumentId: string) => void;
+  /** It comes again at the end. */
+  readonly putBack: () => void;
   /** Asks which one is in hand. */
   readonly ask: () => void;
   readonly asked: boolean;
@@ -49,9 +54,12 @@ export interface BenchRound {
 /** Where an instrument stands in the round that is going on; null where it is not in hand there. */
 export function useInRound(
   instrument: Instrument,
+  practising: boolean,
 ): { readonly round: Round; readonly entry: RoundEntry } | null {
   const round = useOpenRound();
-  const entry = round?.inHand === instrument.id ? entryOf(round, instrument.id) : undefined;
+  // Practice tells nothing of a real instrument, and books none.
+  const inHand = round?.inHand === instrument.id && !practising;
+  const entry = round && inHand ? entryOf(round, instrument.id) : undefined;
   return useMemo(() => (round && entry ? { round, entry } : null), [round, entry]);
 }
 
@@ -118,16 +126,17 @@ export function useBenchRound(around: Around): BenchRound | null {
   const take = (id: string) => {
     if (inRound) takeOfRound(repository, inRound.round, id).catch(failed);
   };
+  const putBack = () => {
+    if (inRound) putBackInRound(repository, inRound.round).catch(failed);
+  };
   useBooking(inRound, mayBe === null ? heard : null, allStored(sitting.log), book);
   useStrumExpected(around, heard);
   if (!inRound || !heard) return null;
   const { round, entry } = inRound;
-  const clock = { now: now(), zone: zone(), reader: locale() };
   return {
     round,
     large: heard.kind === 'off' ? null : String(entry.number),
-    place: `${entry.number} of ${round.entries.length}`,
-    head: `${round.name}: ${roundInWords(round, clock)}`,
+    head: roundInShort(round, now()),
     sentence: roundTaskInWords({
       name: instrument.name,
       way: round.way,
@@ -147,6 +156,7 @@ export function useBenchRound(around: Around): BenchRound | null {
     },
     book,
     take,
+    putBack,
     ask: () => setAsked(true),
     asked,
     answered: () => setAsked(false),

@@ -14,6 +14,8 @@ const ROW = 40;
 const TOP = 22;
 const AXIS = 26;
 const BAR = 9;
+/** As it was left stands close behind it, narrower. */
+const LEFT_BAR = 3;
 /** How far 100 cents reach from the wire. */
 const REACH = 19;
 
@@ -24,7 +26,7 @@ interface Props {
   readonly tolerance: Cents;
 }
 
-/** Every string as a wire along the weeks: as it was found in each sitting; what happened to the instrument as marks. */
+/** Every string as a wire along the weeks: as it was found in each sitting, and behind it as it was left; what happened to the instrument as marks. */
 export function LogChart(props: Props) {
   const { instrument } = props;
   const height = TOP + instrument.courses.length * ROW + AXIS;
@@ -59,7 +61,7 @@ function Drawing({
       className="chart"
       viewBox={`0 0 ${width} ${height}`}
       role="img"
-      aria-label={`The strings of ${instrument.name} as they were found, from ${dayAsSaid(first, clock.zone, end, clock.reader)} to today`}
+      aria-label={`The strings of ${instrument.name} as they were found and left, from ${dayAsSaid(first, clock.zone, end, clock.reader)} to today`}
     >
       {happened.map(({ at, until, what }) => (
         <g key={`${what} ${at}`}>
@@ -94,15 +96,26 @@ function Drawing({
               stroke="var(--ink)"
               strokeWidth={0.6 + 0.25 * number}
             />
-            {sittings.map(({ session, summary }) => (
-              <FoundBar
-                key={session.id}
-                cents={foundOf(summary.strings, number)}
-                x={x(session.startedAt) - BAR / 2}
-                y={y}
-                {...{ tolerance, width: BAR, reach: REACH }}
-              />
-            ))}
+            {sittings.map(({ session, summary }) => {
+              const string = stringOf(summary.strings, number);
+              const at = x(session.startedAt);
+              return (
+                <g key={session.id}>
+                  <FoundBar
+                    cents={string?.found ?? null}
+                    x={at - BAR}
+                    y={y}
+                    {...{ tolerance, width: BAR, reach: REACH }}
+                  />
+                  <FoundBar
+                    cents={string?.left ?? null}
+                    x={at + 1}
+                    y={y}
+                    {...{ tolerance, width: LEFT_BAR, reach: REACH }}
+                  />
+                </g>
+              );
+            })}
           </g>
         );
       })}
@@ -118,9 +131,6 @@ function Drawing({
   );
 }
 
-function foundOf(
-  strings: Life['sittings'][number]['summary']['strings'],
-  course: number,
-): Cents | null {
-  return strings.find((string) => string.course === course && string.member === 1)?.found ?? null;
+function stringOf(strings: Life['sittings'][number]['summary']['strings'], course: number) {
+  return strings.find((string) => string.course === course && string.member === 1);
 }
