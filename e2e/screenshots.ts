@@ -83,7 +83,8 @@ async function pictures(): Promise<void> {
   await page.getByText('Pluck string 4.').waitFor();
   await shoot('tuning-editor');
   const settle = new SettlePage(page);
-  await settle.open();
+  await page.goto('/settle');
+  await take(page, 'Redshank');
   await settle.begin();
   await settle.practise();
   await settle.obeyAll();
