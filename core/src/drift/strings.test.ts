@@ -47,6 +47,7 @@ describe('worn strings', () => {
     sittings: 4,
     heard: [],
     soft: false,
+    falseStrings: [],
     ...change,
   });
   const plucks = (course: number, dulls: readonly number[], stiffness = 1e-4) =>
@@ -74,6 +75,12 @@ describe('worn strings', () => {
     const { verdict, signs } = wornStrings(wear({ heard }));
     expect(verdict).to.equal('change');
     expect(signs[0]).to.deep.include({ kind: 'dull', course: 4, figure: 14 });
+  });
+
+  it('a string that a fret check found false is to be changed, however young', () => {
+    const { verdict, signs } = wornStrings(wear({ falseStrings: [{ course: 2, cents: 9 }] }));
+    expect(verdict).to.equal('change');
+    expect(signs[0]).to.deep.include({ kind: 'false', course: 2, figure: 9 });
   });
 
   it('without a date and with few plucks nothing is said', () => {

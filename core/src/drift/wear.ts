@@ -1,6 +1,6 @@
 import type { Reading } from '../listen/index.ts';
 import { decibels, median } from '../maths/index.ts';
-import type { EpochMs } from '../units.ts';
+import type { Cents, EpochMs } from '../units.ts';
 
 const DAY_MS = 86_400_000;
 
@@ -51,13 +51,15 @@ export interface Wear {
   /** Oldest first. */
   readonly heard: readonly Heard[];
   readonly soft: boolean;
+  /** Strings that a fret check since then has found false in themselves, with how far off they take a note. */
+  readonly falseStrings: readonly { readonly course: number; readonly cents: Cents }[];
 }
 
 /** One thing that speaks for or against the strings; from 0, as new, to 1, worn out. */
 export interface Sign {
-  readonly kind: 'age' | 'played' | 'dull' | 'stiffness' | 'off law';
+  readonly kind: 'age' | 'played' | 'dull' | 'stiffness' | 'off law' | 'false';
   readonly worn: number;
-  /** The figure behind it: days, days, dB, per cent, cents. */
+  /** The figure behind it: days, days, dB, a share, cents, cents. */
   readonly figure: number;
   /** The string that shows it most; null where it is of all. */
   readonly course: number | null;
@@ -78,7 +80,9 @@ const VERDICTS = { tired: 0.5, change: 0.85 } as const;
 
 /** Says how worn the strings are, by every sign that there is. */
 export function wornStrings(wear: Wear): { readonly verdict: WearVerdict; readonly signs: Sign[] } {
-  const signs = [...byUse(wear), ...bySound(wear)].sort((a, b) => b.worn - a.worn);
+  const signs = [...byUse(wear), ...bySound(wear), ...byFrets(wear)].sort(
+    (a, b) => b.worn - a.worn,
+  );
   const [first] = signs;
   if (!first) return { verdict: 'not known', signs };
   // Age alone never sends good strings away: it makes them tired at most.
@@ -99,6 +103,16 @@ function byUse({ now, fittedAt, daysLent, sittings, soft }: Wear): Sign[] {
     { kind: 'age', worn: days / LIFE_DAYS[kind], figure: days, course: null },
     { kind: 'played', worn: played / LIFE_PLAYED_DAYS[kind], figure: played, course: null },
   ];
+}
+
+/** A string that is false in itself plays no fret right: that sends it away by itself. */
+function byFrets({ falseStrings }: Wear): Sign[] {
+  return falseStrings.map(({ course, cents }) => ({
+    kind: 'false',
+    worn: 1,
+    figure: cents,
+    course,
+  }));
 }
 
 /** What the sound of each string has become since it was new; needs plucks at both ends. */

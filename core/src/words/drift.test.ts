@@ -148,6 +148,7 @@ describe('strings and air', () => {
     expect(
       wearInWords('change', [
         { kind: 'dull', worn: 1, figure: 14.2, course: 4 },
+        { kind: 'false', worn: 1, figure: 9.3, course: 3 },
         { kind: 'stiffness', worn: 0.4, figure: 0.14, course: 2 },
         { kind: 'off law', worn: 0.3, figure: -0.7, course: 1 },
         { kind: 'age', worn: 0.3, figure: 90, course: null },
@@ -156,7 +157,7 @@ describe('strings and air', () => {
     ).to.deep.equal({
       say: 'Change them.',
       more:
-        'High partials of string 4 are 14 dB weaker than when it was new. Stiffness of string 2 has changed by 14 %. ' +
+        'High partials of string 4 are 14 dB weaker than when it was new. The fret check found string 3 false in itself, by up to 9 cents. Stiffness of string 2 has changed by 14 %. ' +
         'Partials of string 1 lie 0.7 cents nearer to a stiff string’s law. They are 90 days old. They were played on about 7 days.',
     });
     expect(sparesInWords('ukulele, 4 strings', { used: 1, instruments: 8, have: 2 })).to.equal(

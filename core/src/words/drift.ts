@@ -178,6 +178,8 @@ function signInWords({ kind, figure, course }: Sign): string {
       return `High partials of ${of} are ${Math.abs(figure).toFixed(0)} dB ${figure > 0 ? 'weaker' : 'stronger'} than when it was new.`;
     case 'stiffness':
       return `Stiffness of ${of} has changed by ${Math.round(100 * figure)} %.`;
+    case 'false':
+      return `The fret check found ${of} false in itself, by up to ${Math.abs(figure).toFixed(0)} cents.`;
     case 'off law':
       return `Partials of ${of} lie ${Math.abs(figure).toFixed(1)} cents ${figure > 0 ? 'further off' : 'nearer to'} a stiff string’s law.`;
   }

@@ -38,7 +38,7 @@ export function InstrumentLog({ instrument, stock }: Props) {
         </>
       )}
       <div className="log-columns">
-        <StringWear instrument={instrument} life={life} />
+        <StringWear instrument={instrument} stock={stock} life={life} />
         <Marks instrument={instrument} marks={life.marks} />
       </div>
     </>

@@ -1,8 +1,11 @@
 import { type Heard, heardOf, wornStrings } from '@rosefinch/core/drift';
 import type { Instrument } from '@rosefinch/core/strings';
+import type { EpochMs } from '@rosefinch/core/units';
 import { wearInWords } from '@rosefinch/core/words';
-import { type Life, type Repository, useLive } from '../../data/index.ts';
+import { useMemo } from 'react';
+import { type Life, type Repository, type Stock, useData, useLive } from '../../data/index.ts';
 import { now } from '../../environment.ts';
+import { falseStrings } from '../frets/index.ts';
 
 const DAY_MS = 86_400_000;
 /** The first sittings with a set and the last ones tell what has become of it. */
@@ -10,11 +13,12 @@ const AT_EACH_END = 3;
 
 interface Props {
   readonly instrument: Instrument;
+  readonly stock: Stock;
   readonly life: Life;
 }
 
 /** Whether the strings are still good, by their age, what they were played, and how they have come to sound. */
-export function StringWear({ instrument, life }: Props) {
+export function StringWear({ instrument, stock, life }: Props) {
   const { sittings, restringings, marks } = life;
   const fitted = restringings.map(({ fittedAt }) => fittedAt);
   const fittedAt = fitted.length > 0 ? Math.max(...fitted) : null;
@@ -22,7 +26,8 @@ export function StringWear({ instrument, life }: Props) {
   const ends = [...since.slice(0, AT_EACH_END), ...since.slice(-AT_EACH_END)];
   const ids = [...new Set(ends.map(({ session }) => session.id))];
   const heard = useLive((r) => heardIn(r, ids), `worn ${ids.join()}`);
-  if (!heard) return <p>One moment …</p>;
+  const falsely = useFalseStrings(instrument, stock, fittedAt ?? 0);
+  if (!heard || !falsely) return <p>One moment …</p>;
   const at = now();
   const lent = marks
     .filter(({ kind, until }) => kind === 'loan' && (until ?? at) > (fittedAt ?? 0))
@@ -33,6 +38,7 @@ export function StringWear({ instrument, life }: Props) {
     daysLent: lent / DAY_MS,
     sittings: since.length,
     heard,
+    falseStrings: falsely,
     soft: instrument.courses[0]?.strings[0]?.spec.material !== 'steel',
   });
   const { say, more } = wearInWords(verdict, signs);
@@ -44,6 +50,16 @@ export function StringWear({ instrument, life }: Props) {
       </p>
     </section>
   );
+}
+
+/** What the newest fret check since the strings were put on says of them. */
+function useFalseStrings(instrument: Instrument, { tunings }: Stock, since: EpochMs) {
+  const { repository } = useData();
+  const checks = useLive((r) => r.fretChecks(instrument.id), `false strings ${instrument.id}`);
+  return useMemo(() => {
+    const newest = checks?.find((one) => repository.tells(one) && one.startedAt >= since);
+    return checks && (newest ? falseStrings(instrument, newest, tunings) : []);
+  }, [checks, repository, instrument, tunings, since]);
 }
 
 /** What the plucks of some sittings tell of their strings, oldest first. */
