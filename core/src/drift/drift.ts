@@ -3,7 +3,7 @@ import type { Cents } from '../units.ts';
 import { type Due, dueAfter, type LeftAt } from './due.ts';
 import { airAfter, chanceAfter, creepIn, daysOf, shareOf } from './habits.ts';
 import { type Explained, explained, spanUnder, wayOf } from './takenApart.ts';
-import type { Cause, Diary, Drift, Habit, Span, SpanDrift, StringDrift } from './types.ts';
+import type { Diary, Drift, Habit, Span, SpanDrift, StringDrift } from './types.ts';
 
 /** Drift is judged by so many of the last spans at most; older ones tell of other seasons. */
 const MOST_SPANS = 26;
@@ -142,69 +142,61 @@ function fallInAWeek(spans: readonly SpanDrift[], s: number): { weekly: Cents; e
   return { weekly: sum / weeks, error: spread / weeks };
 }
 
+type Named = Pick<Drift, 'cause' | 'courses'>;
+
 /** What is to be said of an instrument: a peg first, for it can be mended, then what moved most lately. */
 function causeOf(
   diary: Diary,
   spans: readonly SpanDrift[],
   strings: readonly StringDrift[],
-): { readonly cause: Cause; readonly courses: readonly number[] } {
+): Named {
   if (spans.length < FEWEST_SPANS) return { cause: 'not enough', courses: [] };
-  const slipping = strings
-    .filter(
-      (s) =>
-        s.habits.slips >= ACCUSED && s.weekly >= WORTH_SAYING / 2 && s.largestFall <= -WORTH_SAYING,
-    )
-    .sort((a, b) => b.weekly - a.weekly);
-  if (slipping.length > 0) return { cause: 'peg', courses: slipping.map(({ course }) => course) };
+  const coursesOf = (some: readonly StringDrift[]) => some.map(({ course }) => course);
+  const slipping = strings.filter(isAccused).sort((a, b) => b.weekly - a.weekly);
+  if (slipping.length > 0) return { cause: 'peg', courses: coursesOf(slipping) };
+  const wandering = strings.filter(({ habits }) => habits.wanders >= ACCUSED);
+  if (wandering.length > 0) return { cause: 'one string', courses: coursesOf(wandering) };
+  return movedMost(diary, spans);
+}
+
+/** A peg that is likely to slip, and lets its string down by enough to be spoken of. */
+function isAccused({ habits, weekly, largestFall }: StringDrift): boolean {
+  return habits.slips >= ACCUSED && weekly >= WORTH_SAYING / 2 && largestFall <= -WORTH_SAYING;
+}
+
+/** What moved the strings most in the last spans, or nothing much. */
+function movedMost(diary: Diary, spans: readonly SpanDrift[]): Named {
   const lately = diary.spans.slice(-LATELY);
-  const told = spans.slice(-LATELY);
-  const shares = lately.map((span, i) => sharesOf(diary, span, nth(told, i)));
-  const sum = (read: (share: Shares) => number) =>
-    shares.reduce((total, share) => total + read(share), 0);
-  const wandering = strings.filter((s) => s.habits.wanders >= ACCUSED);
-  if (wandering.length > 0)
-    return { cause: 'one string', courses: wandering.map(({ course }) => course) };
-  const parts = {
-    'new strings': sum(({ fresh }) => fresh),
-    handled: sum(({ hands }) => hands),
-    air: sum(({ air }) => air),
-  };
-  const typical = median(lately.map(largestMove));
-  const [most = 'air'] = (Object.keys(parts) as (keyof typeof parts)[]).sort(
-    (a, b) => parts[b] - parts[a],
-  );
-  const quiet = typical < QUIET && parts[most] < QUIET * lately.length;
+  const parts: Shares = { 'new strings': 0, handled: 0, air: 0 };
+  for (const [i, span] of lately.entries()) {
+    const shares = sharesOf(diary, span, nth(spans, spans.length - lately.length + i));
+    for (const cause of CAUSES) parts[cause] += shares[cause];
+  }
+  const most = CAUSES.reduce((a, b) => (parts[b] > parts[a] ? b : a));
+  const quiet = median(lately.map(largestMove)) < QUIET && parts[most] < QUIET * lately.length;
   if (quiet) return { cause: 'still', courses: [] };
+  if (most !== 'new strings') return { cause: most, courses: [] };
   const fresh = diary.strings.filter((string) => lately.some((span) => creepIn(string, span) > 1));
-  return {
-    cause: most,
-    courses: most === 'new strings' ? fresh.map(({ course }) => course) : [],
-  };
+  return { cause: most, courses: fresh.map(({ course }) => course) };
 }
 
-interface Shares {
-  readonly fresh: number;
-  readonly hands: number;
-  readonly air: number;
-}
+const CAUSES = ['new strings', 'handled', 'air'] as const;
+/** Cents of the mean string. */
+type Shares = Record<(typeof CAUSES)[number], Cents>;
 
-/** How much of a span's moves is whose, in cents of the mean string. */
+/** How much of a span's moves is whose. */
 function sharesOf(diary: Diary, span: Span, { common, handled, own }: SpanDrift): Shares {
-  const read = diary.strings.filter((_, s) => span.moves[s]);
-  const ofNew = read.reduce((total, string) => {
-    const s = diary.strings.indexOf(string);
-    const creep = creepIn(string, span);
-    const fall = Math.max(0, -(nth(span.moves, s)?.cents ?? 0));
-    return total + Math.min(fall, MOST_CREEP * creep);
-  }, 0);
-  const moved = read.reduce(
-    (total, string) => total + Math.abs(nth(own, diary.strings.indexOf(string)) ?? 0),
-    0,
-  );
-  const count = Math.max(1, read.length);
-  const hands = handled >= SURE_HANDS ? moved / count : 0;
-  const fresh = handled >= SURE_HANDS ? 0 : ofNew / count;
-  return { fresh, hands, air: handled >= SURE_HANDS ? 0 : Math.max(0, Math.abs(common) - fresh) };
+  let [count, moved, fell] = [0, 0, 0];
+  for (const [s, string] of diary.strings.entries()) {
+    const move = span.moves[s];
+    if (!move) continue;
+    count++;
+    moved += Math.abs(own[s] ?? 0);
+    fell += Math.min(Math.max(0, -move.cents), MOST_CREEP * creepIn(string, span));
+  }
+  if (handled >= SURE_HANDS) return { 'new strings': 0, handled: moved / count, air: 0 };
+  const fresh = fell / count;
+  return { 'new strings': fresh, handled: 0, air: Math.max(0, Math.abs(common) - fresh) };
 }
 
 function largestMove({ moves }: Span): Cents {

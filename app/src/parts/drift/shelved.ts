@@ -29,52 +29,67 @@ export interface Judged {
   readonly facts: RowFacts;
 }
 
+interface Moment {
+  readonly now: EpochMs;
+  readonly air: readonly AirAt[];
+}
+
 /** Puts together what a row tells. `told` is null while it is worked out. */
 export function judged(
   instrument: Instrument,
   life: Life,
   told: Told | null,
-  { now, air }: { readonly now: EpochMs; readonly air: readonly AirAt[] },
+  moment: Moment,
 ): Judged {
+  const { now } = moment;
   const left = leftOf(instrument, life);
   const leftOff = leftOffIn(left);
-  const watched = life.restringings.find(({ doneAt }) => doneAt === null);
-  const look = watched?.looks[0];
   const need = needOf({
     now,
     lastAt: left?.at ?? life.sittings.at(-1)?.session.startedAt ?? null,
-    look: look === undefined ? null : look - (watched?.practiceAheadMs ?? 0),
+    look: nextLook(life),
     leftOff: leftOff !== null,
     dueDays: told?.due?.days ?? null,
   });
-  const out = left && told?.due ? outBy(told.due.out, (now - left.at) / DAY_MS) : null;
+  const likely = left && told?.due ? outBy(told.due.out, (now - left.at) / DAY_MS) : null;
+  const out = leftOff ? 1 : likely;
+  const minutes = minutesFor({
+    kind: instrument.kind,
+    strings: instrument.courses.length,
+    sittings: life.sittings.map(timed),
+    out,
+  });
+  const facts = { ...factsOf(instrument, life, told, moment), need, leftOff };
+  return { instrument, life, told, need, out, minutes, facts };
+}
+
+/** When new strings are to be looked at, on the clock on the wall: practice time may have been let go by. */
+function nextLook({ restringings }: Life): EpochMs | null {
+  const watched = restringings.find(({ doneAt }) => doneAt === null);
+  const look = watched?.looks[0];
+  return look === undefined ? null : look - (watched?.practiceAheadMs ?? 0);
+}
+
+function factsOf(
+  { courses }: Instrument,
+  life: Life,
+  told: Told | null,
+  { now, air }: Moment,
+): Omit<RowFacts, 'need' | 'leftOff'> {
   const fitted = life.restringings.map(({ fittedAt }) => fittedAt);
   return {
-    instrument,
-    life,
-    told,
-    need,
-    out: leftOff ? 1 : out,
-    minutes: minutesFor({
-      kind: instrument.kind,
-      strings: instrument.courses.length,
-      sittings: life.sittings.map(timed),
-      out: leftOff ? 1 : out,
-    }),
-    facts: {
-      need,
-      drift: told?.drift ?? null,
-      fittedAt: fitted.length > 0 ? Math.max(...fitted) : null,
-      leftOff,
-      lent: life.marks.some(
-        ({ kind, at, until }) => kind === 'loan' && at <= now && (until ?? now) >= now,
-      ),
-      wasLent: wasLent(life),
-      sittings: life.sittings.length,
-      pegs: instrument.courses[0]?.strings[0]?.peg.kind ?? 'geared',
-      withAir: told ? withAir(told.drift.spans, air) : null,
-    },
+    drift: told?.drift ?? null,
+    fittedAt: fitted.length > 0 ? Math.max(...fitted) : null,
+    lent: isLent(life, now),
+    wasLent: wasLent(life),
+    sittings: life.sittings.length,
+    pegs: courses[0]?.strings[0]?.peg.kind ?? 'geared',
+    withAir: told ? withAir(told.drift.spans, air) : null,
   };
+}
+
+function isLent({ marks }: Life, now: EpochMs): boolean {
+  return marks.some(({ kind, at, until }) => kind === 'loan' && at <= now && (until ?? now) >= now);
 }
 
 /** So many sittings back it still matters that it was lent. */

@@ -2,7 +2,7 @@ import { noteName, type Tuning } from '@rosefinch/core/music';
 import type { Instrument } from '@rosefinch/core/strings';
 import type { Cents } from '@rosefinch/core/units';
 import { dayAsSaid } from '@rosefinch/core/words';
-import { scaleTime } from 'd3-scale';
+import { type ScaleTime, scaleTime } from 'd3-scale';
 import type { Life } from '../../data/index.ts';
 import { locale, now, zone } from '../../environment.ts';
 import { Sized } from '../../parts/charts/index.ts';
@@ -37,6 +37,12 @@ export function LogChart(props: Props) {
   );
 }
 
+interface Place {
+  readonly x: ScaleTime<number, number>;
+  readonly width: number;
+  readonly bottom: number;
+}
+
 function Drawing({
   instrument,
   tuning,
@@ -45,41 +51,19 @@ function Drawing({
   width,
   height,
 }: Props & { readonly width: number; readonly height: number }) {
-  const { sittings, restringings, marks } = life;
   const end = now();
-  const first = Math.min(end - 1, ...sittings.map(({ session }) => session.startedAt));
+  const first = Math.min(end - 1, ...life.sittings.map(({ session }) => session.startedAt));
   const x = scaleTime([first, end], [LEFT + 8, width - RIGHT - BAR]);
+  const place = { x, width, bottom: height - AXIS };
   const rows = [...instrument.courses].reverse();
-  const bottom = height - AXIS;
-  const clock = { zone: zone(), now: end, reader: locale() };
-  const happened = [
-    ...restringings.map(({ fittedAt }) => ({ at: fittedAt, until: null, what: 'new strings' })),
-    ...marks.map(({ at, until, kind }) => ({ at, until, what: kind })),
-  ].filter(({ at, until }) => (until ?? at) >= first);
   return (
     <svg
       className="chart"
       viewBox={`0 0 ${width} ${height}`}
       role="img"
-      aria-label={`The strings of ${instrument.name} as they were found and left, from ${dayAsSaid(first, clock.zone, end, clock.reader)} to today`}
+      aria-label={`The strings of ${instrument.name} as they were found and left, from ${dayAsSaid(first, zone(), end, locale())} to today`}
     >
-      {happened.map(({ at, until, what }) => (
-        <g key={`${what} ${at}`}>
-          {until !== null && (
-            <rect
-              className="log-lent"
-              x={x(Math.max(at, first))}
-              width={Math.max(2, x(until) - x(Math.max(at, first)))}
-              y={TOP}
-              height={bottom - TOP}
-            />
-          )}
-          <line className="log-mark" x1={x(at)} x2={x(at)} y1={TOP - 4} y2={bottom} />
-          <text x={x(at)} y={TOP - 8} textAnchor={x(at) > width - 120 ? 'end' : 'start'}>
-            {what}
-          </text>
-        </g>
-      ))}
+      <Happened life={life} first={first} place={place} />
       {rows.map(({ number }, i) => {
         const y = TOP + (i + 0.5) * ROW;
         const midi = tuning?.courses[number - 1]?.[0];
@@ -96,41 +80,82 @@ function Drawing({
               stroke="var(--ink)"
               strokeWidth={0.6 + 0.25 * number}
             />
-            {sittings.map(({ session, summary }) => {
-              const string = stringOf(summary.strings, number);
-              const at = x(session.startedAt);
-              return (
-                <g key={session.id}>
-                  <FoundBar
-                    cents={string?.found ?? null}
-                    x={at - BAR}
-                    y={y}
-                    {...{ tolerance, width: BAR, reach: REACH }}
-                  />
-                  <FoundBar
-                    cents={string?.left ?? null}
-                    x={at + 1}
-                    y={y}
-                    {...{ tolerance, width: LEFT_BAR, reach: REACH }}
-                  />
-                </g>
-              );
-            })}
+            <Perches life={life} course={number} tolerance={tolerance} x={x} y={y} />
           </g>
         );
       })}
-      <g className="axis">
-        <line x1={LEFT} x2={width - RIGHT} y1={bottom} y2={bottom} />
-        {x.ticks(Math.max(2, Math.floor(width / 130))).map((tick) => (
-          <text key={tick.getTime()} x={x(tick)} y={bottom + 17} textAnchor="middle">
-            {dayAsSaid(tick.getTime(), clock.zone, end, clock.reader)}
-          </text>
-        ))}
-      </g>
+      <Days {...place} />
     </svg>
   );
 }
 
-function stringOf(strings: Life['sittings'][number]['summary']['strings'], course: number) {
-  return strings.find((string) => string.course === course && string.member === 1);
+/** New strings, loans, repairs and notes, as marks along the weeks. */
+function Happened({
+  life: { restringings, marks },
+  first,
+  place: { x, width, bottom },
+}: {
+  readonly life: Life;
+  readonly first: number;
+  readonly place: Place;
+}) {
+  const all = [
+    ...restringings.map(({ fittedAt }) => ({ at: fittedAt, until: null, what: 'new strings' })),
+    ...marks.map(({ at, until, kind }) => ({ at, until, what: kind })),
+  ].filter(({ at, until }) => (until ?? at) >= first);
+  return all.map(({ at, until, what }) => {
+    const from = x(Math.max(at, first));
+    return (
+      <g key={`${what} ${at}`}>
+        {until !== null && (
+          <rect
+            className="log-lent"
+            x={from}
+            width={Math.max(2, x(until) - from)}
+            y={TOP}
+            height={bottom - TOP}
+          />
+        )}
+        <line className="log-mark" x1={from} x2={from} y1={TOP - 4} y2={bottom} />
+        <text x={from} y={TOP - 8} textAnchor={from > width - 120 ? 'end' : 'start'}>
+          {what}
+        </text>
+      </g>
+    );
+  });
+}
+
+interface PerchesProps extends Pick<Place, 'x'> {
+  readonly life: Life;
+  readonly course: number;
+  readonly tolerance: Cents;
+  readonly y: number;
+}
+
+/** One string as it was found in each sitting, and close behind it as it was left. */
+function Perches({ life, course, tolerance, x, y }: PerchesProps) {
+  return life.sittings.map(({ session, summary }) => {
+    const string = summary.strings.find((one) => one.course === course && one.member === 1);
+    const at = x(session.startedAt);
+    const same = { y, tolerance, reach: REACH };
+    return (
+      <g key={session.id}>
+        <FoundBar cents={string?.found ?? null} x={at - BAR} width={BAR} {...same} />
+        <FoundBar cents={string?.left ?? null} x={at + 1} width={LEFT_BAR} {...same} />
+      </g>
+    );
+  });
+}
+
+function Days({ x, width, bottom }: Place) {
+  return (
+    <g className="axis">
+      <line x1={LEFT} x2={width - RIGHT} y1={bottom} y2={bottom} />
+      {x.ticks(Math.max(2, Math.floor(width / 130))).map((tick) => (
+        <text key={tick.getTime()} x={x(tick)} y={bottom + 17} textAnchor="middle">
+          {dayAsSaid(tick.getTime(), zone(), now(), locale())}
+        </text>
+      ))}
+    </g>
+  );
 }
