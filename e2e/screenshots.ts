@@ -77,7 +77,7 @@ async function pictures(): Promise<void> {
   await page.getByLabel('Notes').fill('D A D F# A D');
   await page.getByLabel('Open strings').selectOption('a pure open chord');
   await page.getByRole('button', { name: 'Practice guitar' }).click();
-  await page.waitForTimeout(700);
+  await page.waitForTimeout(1500);
   await page.getByLabel('String to be played').getByRole('button', { name: '5' }).click();
   await page.keyboard.press('p');
   await page.getByText('Pluck string 4.').waitFor();
