@@ -40,6 +40,7 @@ const drift = (change: Partial<Drift>): Drift => ({
 const facts = (change: Partial<RowFacts>): RowFacts => ({
   need: { kind: 'probably right', until: null },
   drift: drift({}),
+  pending: false,
   fittedAt: null,
   leftOff: null,
   lent: false,
@@ -56,7 +57,8 @@ describe('what is going on with an instrument', () => {
   const cases: readonly (readonly [Partial<RowFacts>, string])[] = [
     [{ lent: true }, 'Lent out.'],
     [{ sittings: 0, drift: null }, 'Not looked at yet.'],
-    [{ drift: null }, 'One moment …'],
+    [{ drift: null, pending: true }, 'One moment …'],
+    [{ drift: null }, 'Why it drifts could not be worked out.'],
     [{ need: { kind: 'resting', since: NOW - 200 * DAY_MS } }, 'Not read since Mon 11 May.'],
     [{ leftOff: { course: 3, cents: -22.4 } }, 'Left with string 3 22 cents low.'],
     [

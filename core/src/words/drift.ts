@@ -12,8 +12,9 @@ const DAY_MS = 86_400_000;
 /** What a shelf's row tells of an instrument. */
 export interface RowFacts {
   readonly need: Need;
-  /** Null while it is still worked out. */
+  /** Null while it is still worked out, or where it cannot be. */
   readonly drift: Drift | null;
+  readonly pending: boolean;
   /** When the newest strings were put on, if it was lately; null else. */
   readonly fittedAt: EpochMs | null;
   /** The string that was left furthest off, if one was: its course and cents. */
@@ -35,7 +36,7 @@ const EXPLAINS = 0.3;
 
 /** One sentence that says what is going on with an instrument. */
 export function diagnosisInWords(facts: RowFacts, clock: Clock): string {
-  const { need, drift, fittedAt, leftOff, lent, sittings } = facts;
+  const { need, drift, pending, fittedAt, leftOff, lent, sittings } = facts;
   if (lent) return 'Lent out.';
   if (sittings === 0) return 'Not looked at yet.';
   if (need.kind === 'resting' && need.since !== null)
@@ -44,7 +45,8 @@ export function diagnosisInWords(facts: RowFacts, clock: Clock): string {
     return newInWords(drift, fittedAt, clock);
   if (leftOff)
     return `Left with string ${leftOff.course} ${Math.abs(leftOff.cents).toFixed(0)} cents ${leftOff.cents < 0 ? 'low' : 'high'}.`;
-  return drift ? causeInWords(drift, facts) : 'One moment …';
+  if (drift) return causeInWords(drift, facts);
+  return pending ? 'One moment …' : 'Why it drifts could not be worked out.';
 }
 
 function newInWords(drift: Drift | null, fittedAt: EpochMs, { now }: Clock): string {

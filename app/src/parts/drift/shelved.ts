@@ -40,6 +40,7 @@ export function judged(
   life: Life,
   told: Told | null,
   moment: Moment,
+  pending = false,
 ): Judged {
   const { now } = moment;
   const left = leftOf(instrument, life);
@@ -59,7 +60,7 @@ export function judged(
     sittings: life.sittings.map(timed),
     out,
   });
-  const facts = { ...factsOf(instrument, life, told, moment), need, leftOff };
+  const facts = { ...factsOf(instrument, life, told, moment), need, leftOff, pending };
   return { instrument, life, told, need, out, minutes, facts };
 }
 
@@ -75,7 +76,7 @@ function factsOf(
   life: Life,
   told: Told | null,
   { now, air }: Moment,
-): Omit<RowFacts, 'need' | 'leftOff'> {
+): Omit<RowFacts, 'need' | 'leftOff' | 'pending'> {
   const fitted = life.restringings.map(({ fittedAt }) => fittedAt);
   return {
     drift: told?.drift ?? null,

@@ -26,7 +26,7 @@ export function useJudged(
       }),
     [lives, instruments, tunings],
   );
-  const { data: told } = useQuery({
+  const { data: told, isPending } = useQuery({
     // What the answer depends on: which sittings, sets and loans there are.
     queryKey: [
       'drift',
@@ -46,9 +46,10 @@ export function useJudged(
     const now = timeOfDay();
     return instruments.map((instrument, i) => {
       const answer: Told | null = tasks[i] ? (answers.shift() ?? null) : null;
-      return judged(instrument, lives.get(instrument.id) ?? NO_LIFE, answer, { now, air });
+      const life = lives.get(instrument.id) ?? NO_LIFE;
+      return judged(instrument, life, answer, { now, air }, isPending && tasks[i] !== null);
     });
-  }, [lives, air, tasks, told, instruments]);
+  }, [lives, air, tasks, told, isPending, instruments]);
 }
 
 function stampOf(life: Life | undefined): string {

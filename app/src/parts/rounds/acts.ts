@@ -22,10 +22,11 @@ export async function bookInRound(
 ): Promise<boolean> {
   const { chronicle } = repository;
   const { inHand: instrumentId } = round;
-  if (instrumentId === null) return false;
-  const next = nextOf(round, instrumentId);
+  const open = await chronicle.openRound();
+  // Another tab that heard the same was quicker.
+  if (instrumentId === null || open?.id !== round.id || open.inHand !== instrumentId) return false;
+  const next = await nextThere(repository, round);
   if (sessionId !== undefined) await repository.endSession(sessionId, now());
-  if (next !== null) await chronicle.endBefore(next, now());
   const told = sessionId === undefined ? {} : { sessionId };
   await chronicle.changeRound(round.id, { type: 'book', instrumentId, standing, ...told });
   if (standing === 'to the repairer')
@@ -39,16 +40,22 @@ export async function bookInRound(
       text: `Sent from the round ${round.name}.`,
     });
   if (next === null) await chronicle.changeRound(round.id, { type: 'end' });
-  else await repository.saveSettings({ instrumentId: next });
+  else await takeOfRound(repository, round, next);
   return next === null;
 }
 
 /** The one in hand waits until the others are done with. */
 export async function putBackInRound(repository: Repository, round: Round): Promise<void> {
-  const { chronicle } = repository;
-  if (round.inHand === null) return;
-  const next = nextOf(round, round.inHand) ?? round.inHand;
-  await chronicle.endBefore(next, now());
-  await chronicle.changeRound(round.id, { type: 'put back', instrumentId: round.inHand });
-  await repository.saveSettings({ instrumentId: next });
+  const { inHand } = round;
+  if (inHand === null) return;
+  const next = (await nextThere(repository, round)) ?? inHand;
+  await repository.chronicle.changeRound(round.id, { type: 'put back', instrumentId: inHand });
+  await takeOfRound(repository, round, next);
+}
+
+/** The next one that waits and is still on the shelf; null where none is. */
+async function nextThere(repository: Repository, round: Round): Promise<string | null> {
+  const there = new Set((await repository.shelf()).map(({ id }) => id));
+  const entries = round.entries.filter(({ instrumentId }) => there.has(instrumentId));
+  return nextOf({ ...round, entries }, round.inHand);
 }

@@ -20,27 +20,34 @@ const HEADINGS: Readonly<Record<Need['kind'], string>> = {
 
 /** The shelf by need, each instrument with what is going on with it. */
 export function ShelfRows({ shelf, chosen, onPick }: Props) {
+  // Rows stand still until what is due is known: then they move once.
+  if (shelf.some(({ facts }) => facts.pending && facts.sittings > 0))
+    return <Rows title="Working out what is due …" {...{ shelf, chosen, onPick }} />;
   return (Object.keys(HEADINGS) as Need['kind'][]).map((kind) => {
     const rows = shelf.filter(({ need }) => need.kind === kind);
     if (rows.length === 0) return null;
-    return (
-      <section key={kind} className="shelf-group" aria-label={HEADINGS[kind]}>
-        <h2>
-          {HEADINGS[kind]} <span className="soft">{rows.length}</span>
-        </h2>
-        <ul>
-          {rows.map((entry) => (
-            <Row
-              key={entry.instrument.id}
-              entry={entry}
-              chosen={chosen.has(entry.instrument.id)}
-              onPick={onPick}
-            />
-          ))}
-        </ul>
-      </section>
-    );
+    return <Rows key={kind} title={HEADINGS[kind]} {...{ shelf: rows, chosen, onPick }} />;
   });
+}
+
+function Rows({ title, shelf, chosen, onPick }: Props & { readonly title: string }) {
+  return (
+    <section className="shelf-group" aria-label={title}>
+      <h2>
+        {title} <span className="soft">{shelf.length}</span>
+      </h2>
+      <ul>
+        {shelf.map((entry) => (
+          <Row
+            key={entry.instrument.id}
+            entry={entry}
+            chosen={chosen.has(entry.instrument.id)}
+            onPick={onPick}
+          />
+        ))}
+      </ul>
+    </section>
+  );
 }
 
 interface RowProps {

@@ -127,6 +127,8 @@ function isShown(entry: Shelved, search: URLSearchParams): boolean {
 }
 
 function inAll(shown: readonly Shelved[], due: readonly Shelved[]): string {
+  if (shown.some(({ facts }) => facts.pending && facts.sittings > 0))
+    return counted(shown.length, 'instrument');
   if (due.length === 0) return `${counted(shown.length, 'instrument')}, none due`;
   const minutes = due.reduce((sum, one) => sum + one.minutes, 0);
   return `${due.length} of ${counted(shown.length, 'instrument')} due, about ${counted(Math.max(1, Math.round(minutes)), 'minute')}`;
