@@ -1,7 +1,6 @@
 import { saltmarshLibrary } from '@rosefinch/core/demo';
 import { newRound, type Round } from '@rosefinch/core/rounds';
 import { expect } from 'chai';
-import { Dexie } from 'dexie';
 import { Repository, RosefinchDatabase } from '../../data/index.ts';
 import { bookInRound, putBackInRound, takeOfRound } from './acts.ts';
 
@@ -11,7 +10,7 @@ describe('what is done in a round', () => {
   let db: RosefinchDatabase;
   let repository: Repository;
   beforeEach(async () => {
-    await Dexie.delete('rosefinch');
+    await new RosefinchDatabase('own').delete();
     db = new RosefinchDatabase('own');
     repository = new Repository(db, 'own');
     await repository.addInstruments(saltmarshLibrary().filter(({ id }) => IDS.includes(id)));
