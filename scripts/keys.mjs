@@ -9,6 +9,7 @@ const TITLES = {
   settle: 'Settle',
   frets: 'Frets',
   playing: 'A tuning by playing',
+  shelf: 'Shelf',
   retune: 'Retune',
   everywhere: 'Everywhere',
 };

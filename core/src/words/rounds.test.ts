@@ -73,8 +73,15 @@ describe('a round in words', () => {
     ],
     [{ heard: { kind: 'done' } }, { say: 'Wren: put right.', more: '' }],
     [
-      { mayBe: 'Heron', heard: { kind: 'right' } },
+      { mayBe: { name: 'Heron', isOne: true }, heard: { kind: 'right' } },
       { say: 'Is this Heron?', more: 'Enter takes Heron; Space goes on with Wren.' },
+    ],
+    [
+      { mayBe: { name: 'one of the ukuleles', isOne: false } },
+      {
+        say: 'Is this one of the ukuleles?',
+        more: 'Enter asks which one; Space goes on with Wren.',
+      },
     ],
   ];
   for (const [change, wanted] of cases)

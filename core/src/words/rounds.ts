@@ -19,8 +19,8 @@ export interface RoundTask {
   readonly name: string;
   readonly way: Round['way'];
   readonly heard: Heard;
-  /** Another instrument of the round that this one may be; null for none. */
-  readonly mayBe: string | null;
+  /** Another instrument of the round that this one may be, or one of several alike; null for none. */
+  readonly mayBe: { readonly name: string; readonly isOne: boolean } | null;
   /** The one before it, and what became of it. */
   readonly before: { readonly name: string; readonly standing: Standing } | null;
 }
@@ -28,7 +28,10 @@ export interface RoundTask {
 /** What to do with the instrument in hand. Null while its strings are tuned: the bench says how. */
 export function roundTaskInWords({ name, way, heard, mayBe, before }: RoundTask): Sentence | null {
   if (mayBe !== null)
-    return { say: `Is this ${mayBe}?`, more: `Enter takes ${mayBe}; Space goes on with ${name}.` };
+    return {
+      say: `Is this ${mayBe.name}?`,
+      more: `${mayBe.isOne ? `Enter takes ${mayBe.name}` : 'Enter asks which one'}; Space goes on with ${name}.`,
+    };
   const more = before ? `${before.name}: ${STANDINGS[before.standing]}.` : '';
   switch (heard.kind) {
     case 'unread':

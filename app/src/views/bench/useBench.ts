@@ -113,7 +113,7 @@ export function useBench(instrument: Instrument, stock: Stock): Bench {
   const now = world();
   const course = windingRound(talk.led)?.toCome[0] ?? courseInHand(sitting.state, now.planned);
   const check = useMemo(() => checkInHand(now), [now]);
-  const round = useBenchRound({ inRound, instrument, stock, open, listening, talk, send });
+  const round = useBenchRound({ inRound, others, instrument, stock, open, listening, talk, send });
   const listen = (kind: Wanted) => {
     send({ type: 'listen' });
     listening.listen(kind);

@@ -91,6 +91,8 @@ export function useOthersOfRound(
 
 interface Around {
   readonly inRound: InRound | null;
+  /** What a strum may be of instead. */
+  readonly others: readonly StrumTuning[];
   readonly instrument: Instrument;
   readonly stock: Stock;
   readonly open: BenchSitting;
@@ -101,7 +103,7 @@ interface Around {
 
 /** Leads one instrument of a round: hears whether it is right, books it, and takes the next. */
 export function useBenchRound(around: Around): BenchRound | null {
-  const { inRound, instrument, stock, open, talk } = around;
+  const { inRound, others, instrument, stock, open, talk } = around;
   const { repository } = useData();
   const notices = useNotices();
   const navigate = useNavigate();
@@ -109,9 +111,9 @@ export function useBenchRound(around: Around): BenchRound | null {
   const [isThis, setIsThis] = useState(false);
   const { sitting } = open;
   const heard = useHeard(open, inRound);
-  const others = useOthersOfRound(inRound, instrument, stock);
   const alike = useWhose(inRound?.round ?? null, instrument, stock, sitting.log);
   const mayBe = isThis ? null : (otherIn(talk, others) ?? alike);
+  const other = stock.shelf.find(({ name }) => name === mayBe);
   const failed = (error: Error) => notices.say({ message: error.message });
   const nameOf = (id: string) =>
     stock.shelf.find((one) => one.id === id)?.name ?? 'one that is gone';
@@ -141,13 +143,12 @@ export function useBenchRound(around: Around): BenchRound | null {
       name: instrument.name,
       way: round.way,
       heard,
-      mayBe,
+      mayBe: mayBe === null ? null : { name: mayBe, isOne: other !== undefined },
       before: beforeIn(round, nameOf),
     }),
     mayBe,
     isThis: () => setIsThis(true),
     isOther: () => {
-      const other = stock.shelf.find(({ name }) => name === mayBe);
       if (!other) return setAsked(true);
       // What was heard is another’s: nothing of it may stay with this one.
       const id = sitting.log.length > 0 ? sitting.session?.id : undefined;
@@ -215,8 +216,9 @@ function useStrumExpected({ inRound, instrument, stock, listening }: Around, hea
   const count = heard?.kind === 'unread' ? heard.courses.length : 0;
   // biome-ignore lint/correctness/useExhaustiveDependencies: asked anew where a strum left strings unheard
   useEffect(() => {
-    if (source !== null && wanted) expectStrum(true);
-  }, [source, wanted, count, expectStrum]);
+    // Where strings are tuned one by one nothing is held back for a strum.
+    if (source !== null && inRound !== null) expectStrum(wanted);
+  }, [source, inRound === null, wanted, count, expectStrum]);
   const number = inRound?.entry.number;
   const { spokenArrival } = stock.settings;
   // biome-ignore lint/correctness/useExhaustiveDependencies: once for each that is taken in hand
