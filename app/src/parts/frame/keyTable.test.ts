@@ -11,7 +11,7 @@ const LAYOUTS: Readonly<Record<string, Readonly<Record<string, 'plain' | 'Shift'
   Spanish: { '?': 'Shift', '/': 'Shift', '[': 'AltGr', ']': 'AltGr', '+': 'plain', '-': 'plain' },
 };
 const ARROWS = ['ArrowUp', 'ArrowDown', 'Shift+ArrowUp', 'Shift+ArrowDown'];
-const NAMED = new Set([' ', 'Escape', 'PageUp', 'PageDown', ...ARROWS]);
+const NAMED = new Set([' ', 'Enter', 'Escape', 'PageUp', 'PageDown', ...ARROWS]);
 const VIEWS = Object.keys(KEY_TABLE) as KeyedView[];
 
 /** Why a key cannot be pressed on a layout; null where it can. */

@@ -1,5 +1,6 @@
 import { Button, Group } from '@mantine/core';
 import type { Instrument } from '@rosefinch/core/strings';
+import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { type Stock, useData } from '../../data/index.ts';
 import { now } from '../../environment.ts';
@@ -16,11 +17,10 @@ interface Props {
 /** What of the log leaves the browser: tables of sittings and drift, due days as a calendar, the sheet of a year. */
 export function WaysOut({ stock, instrument }: Props) {
   const { repository } = useData();
-  const judged = useJudged(stock.shelf, stock);
+  // One is worked out for its log anyway; the others only where they are wanted.
+  const of = useMemo(() => (instrument ? [instrument] : stock.shelf), [instrument, stock.shelf]);
+  const judged = useJudged(of, stock) ?? [];
   const day = new Date(now()).toISOString().slice(0, 10);
-  const of = instrument
-    ? (judged ?? []).filter((one) => one.instrument.id === instrument.id)
-    : (judged ?? []);
   const sittings = async () => {
     const all = await repository.sessions();
     const wanted = all.filter(({ instrumentId }) => !instrument || instrumentId === instrument.id);
@@ -28,7 +28,7 @@ export function WaysOut({ stock, instrument }: Props) {
     const names = new Map((await repository.instruments()).map(({ id, name }) => [id, name]));
     download(`rosefinch-sittings-${day}.csv`, sittingsCsv(listed, names), 'text/csv');
   };
-  const ready = judged?.some(({ told }) => told !== null) ?? false;
+  const ready = judged.some(({ told }) => told !== null);
   return (
     <Group className="screen-only">
       <Button variant="default" onClick={() => void sittings()}>
@@ -37,14 +37,14 @@ export function WaysOut({ stock, instrument }: Props) {
       <Button
         variant="default"
         disabled={!ready}
-        onClick={() => download(`rosefinch-drift-${day}.csv`, driftCsv(of), 'text/csv')}
+        onClick={() => download(`rosefinch-drift-${day}.csv`, driftCsv(judged), 'text/csv')}
       >
         Drift as CSV
       </Button>
       <Button
         variant="default"
         disabled={!ready}
-        onClick={() => download('rosefinch-due.ics', dueCalendar(of, now()), 'text/calendar')}
+        onClick={() => download('rosefinch-due.ics', dueCalendar(judged, now()), 'text/calendar')}
       >
         Due days as a calendar
       </Button>
