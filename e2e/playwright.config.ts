@@ -52,7 +52,8 @@ const serve = (shelf: string, port: number) => ({
 
 export default defineConfig({
   testDir: '.',
-  workers: 2,
+  // On two cores: two thirds of the time a test waits for what sounds or is drawn.
+  workers: 3,
   fullyParallel: true,
   timeout: 120_000,
   // However busy the machine; nothing here is about how long it takes.
