@@ -10,6 +10,9 @@ import { expect, give, type Page, recording, test } from './test.ts';
 
 const baseURL = `http://127.0.0.1:${DEMO_PORT}`;
 
+/** A note of the file rings so long before a hand damps it. */
+const RINGS_S = 1.5;
+
 test('six plucks are read on the right strings, by microphone and as a recording alike', async ({
   page: reader,
 }) => {
@@ -25,7 +28,9 @@ test('six plucks are read on the right strings, by microphone and as a recording
   await page.getByRole('button', { name: 'Microphone' }).click();
   await page.waitForTimeout((1000 * sound.length) / 48_000 + 500);
   // What the browser's own stand-in lost on a busy machine is not ours; what arrived whole is.
-  const whole = arrivedWhole(sound, await capturedBy(page), notes);
+  // A hole in its ringing may be heard as another pluck: it counts where all of it arrived.
+  const rings = notes.map((note) => ({ ...note, seconds: RINGS_S }));
+  const whole = arrivedWhole(sound, await capturedBy(page), rings);
   const heard = new Map<number, number>();
   for (const [i, { course, exact }] of notes.entries()) {
     if (!whole[i]) continue;

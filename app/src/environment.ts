@@ -71,6 +71,22 @@ export function locale(): string {
   return navigator.language;
 }
 
+/** Names in the order in which people count: “Uke 2” before “Uke 10”. */
+export function natural(): Intl.Collator {
+  return new Intl.Collator(locale(), { numeric: true, sensitivity: 'base' });
+}
+
+/** A moment as the clock on the wall here shows it, to the minute. @example wallClock(at) // => '2026-03-10T09:20' */
+export function wallClock(at: number): string {
+  const ahead = 60_000 * new Date(at).getTimezoneOffset();
+  return new Date(at - ahead).toISOString().slice(0, 'yyyy-mm-ddThh:mm'.length);
+}
+
+/** The day of a moment here, as ISO 8601 writes it. */
+export function dayHere(at: number): string {
+  return wallClock(at).slice(0, 'yyyy-mm-dd'.length);
+}
+
 /** A name that nothing else has. */
 export function newId(): string {
   return crypto.randomUUID();

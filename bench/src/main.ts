@@ -46,7 +46,7 @@ const parts: Readonly<Record<string, () => void | Promise<void>>> = {
     const long = process.argv.includes('--long');
     roundFigures(2001, 500);
     kindFigures(2001, long ? 1000 : 60);
-    swapFigures(2001, long ? 100 : 10);
+    for (const differ of [0, 0.2, 0.4]) swapFigures(2001, long ? 100 : 5, differ);
   },
   drifts: () => driftFigures(2001, process.argv.includes('--long') ? 200 : 20),
   who: whoFigures,

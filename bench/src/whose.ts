@@ -99,49 +99,47 @@ function heardOnce(random: Random, string: OpenString, hz: number, b: number) {
 const HEARD_BEFORE = 10;
 
 /** Two instruments of one kind, swapped: equal sets, or two strings that differ in stiffness by a fifth. */
-export function swapFigures(first: number, each: number): void {
-  for (const differ of [0, 0.2, 0.4]) {
-    let [asked, falsely, n] = [0, 0, 0];
-    for (let seed = first; seed < first + each; seed++) {
-      const random = seededRandom(seed * 31 + Math.round(100 * differ));
-      const kind = NAMES[Math.floor(random() * NAMES.length)]!;
-      const open = openOf(kind);
-      const own = open.map(({ stiffness }) => between(random, ...stiffness));
-      const two = new Set([0, 1].map(() => Math.floor(random() * own.length)));
-      while (two.size < 2) two.add(Math.floor(random() * own.length));
-      const other = own.map((b, i) =>
-        two.has(i) ? b * (random() < 0.5 ? 1 + differ : 1 / (1 + differ)) : b,
-      );
-      const known = (bs: readonly number[], id: string): Candidate => ({
-        instrumentId: id,
-        strings: open.map((string, i) => {
-          const all = Array.from({ length: HEARD_BEFORE }, () =>
-            heardOnce(random, string, string.hz, bs[i]!),
-          ).flatMap((b) => (b && b > 0 ? Math.log(b) : []));
-          return {
-            left: 2 * normal(random),
-            spread: 8,
-            stiffness: all,
-          };
-        }),
-      });
-      const [a, b] = [known(own, 'a'), known(other, 'b')];
-      const hear = (bs: readonly number[]): HeardString[] =>
-        open.map((string, i) => {
-          const stiffness = heardOnce(random, string, string.hz, bs[i]!);
-          return {
-            course: i + 1,
-            cents: 8 * normal(random),
-            errorCents: 0.5,
-            ...(stiffness && stiffness > 0 && { stiffness }),
-          };
-        });
-      n++;
-      if (whoseIsIt(hear(other), a, [b]) === 'b') asked++;
-      if (whoseIsIt(hear(own), a, [b]) !== null) falsely++;
-    }
-    console.log(
-      `Swapped within a kind, B of two strings differs by ${100 * differ} %, each string once, ${HEARD_BEFORE} plucks known: asked ${asked} of ${n}; asked of the right one ${falsely} of ${n}`,
+export function swapFigures(first: number, each: number, differ: number): void {
+  let [asked, falsely, n] = [0, 0, 0];
+  for (let seed = first; seed < first + each; seed++) {
+    const random = seededRandom(seed * 31 + Math.round(100 * differ));
+    const kind = NAMES[Math.floor(random() * NAMES.length)]!;
+    const open = openOf(kind);
+    const own = open.map(({ stiffness }) => between(random, ...stiffness));
+    const two = new Set([0, 1].map(() => Math.floor(random() * own.length)));
+    while (two.size < 2) two.add(Math.floor(random() * own.length));
+    const other = own.map((b, i) =>
+      two.has(i) ? b * (random() < 0.5 ? 1 + differ : 1 / (1 + differ)) : b,
     );
+    const known = (bs: readonly number[], id: string): Candidate => ({
+      instrumentId: id,
+      strings: open.map((string, i) => {
+        const all = Array.from({ length: HEARD_BEFORE }, () =>
+          heardOnce(random, string, string.hz, bs[i]!),
+        ).flatMap((b) => (b && b > 0 ? Math.log(b) : []));
+        return {
+          left: 2 * normal(random),
+          spread: 8,
+          stiffness: all,
+        };
+      }),
+    });
+    const [a, b] = [known(own, 'a'), known(other, 'b')];
+    const hear = (bs: readonly number[]): HeardString[] =>
+      open.map((string, i) => {
+        const stiffness = heardOnce(random, string, string.hz, bs[i]!);
+        return {
+          course: i + 1,
+          cents: 8 * normal(random),
+          errorCents: 0.5,
+          ...(stiffness && stiffness > 0 && { stiffness }),
+        };
+      });
+    n++;
+    if (whoseIsIt(hear(other), a, [b]) === 'b') asked++;
+    if (whoseIsIt(hear(own), a, [b]) !== null) falsely++;
   }
+  console.log(
+    `Swapped within a kind, B of two strings differs by ${100 * differ} %, each string once, ${HEARD_BEFORE} plucks known: asked ${asked} of ${n}; asked of the right one ${falsely} of ${n}`,
+  );
 }

@@ -18,7 +18,7 @@ import {
 import { type Instrument, type Peg, type StringHeard, withPeg } from '@rosefinch/core/strings';
 import type { EpochMs, Hz } from '@rosefinch/core/units';
 import { liveQuery } from 'dexie';
-import { demoYear, locale, now, zone } from '../environment.ts';
+import { demoYear, natural, now, zone } from '../environment.ts';
 import { Chronicle } from './chronicle.ts';
 import type { RosefinchDatabase, Shelf } from './database.ts';
 import { changeRecord, putRecord } from './kept.ts';
@@ -28,9 +28,8 @@ import { StoreProblem, stored } from './stored.ts';
 /** Older sittings than these tell nothing new of an instrument. */
 const MOST_SITTINGS = 8;
 
-/** As people count: “Uke 2” before “Uke 10”. */
 function byName<T extends { readonly name: string }>(list: T[]): T[] {
-  const order = new Intl.Collator(locale(), { numeric: true, sensitivity: 'base' });
+  const order = natural();
   return list.sort((a, b) => order.compare(a.name, b.name));
 }
 

@@ -1,7 +1,7 @@
 import { median, nth } from '../maths/index.ts';
 import type { Cents } from '../units.ts';
 import { type Due, dueAfter, type LeftAt } from './due.ts';
-import { airAfter, chanceAfter, creepIn, daysOf, shareOf } from './habits.ts';
+import { airAfter, chanceAfter, creepIn, daysOf, shareOf, WEEK_DAYS } from './habits.ts';
 import { type Explained, explained, spanUnder, wayOf } from './takenApart.ts';
 import type { Diary, Drift, Habit, Span, SpanDrift, StringDrift } from './types.ts';
 
@@ -18,7 +18,6 @@ const MOST_CREEP = 3;
 const SURE_HANDS = 0.7;
 /** The cause is what moved the strings in so many of the last spans. */
 const LATELY = 8;
-const WEEK = 7;
 /** Below this much a span in the middle nothing has moved. */
 const QUIET: Cents = 3;
 
@@ -60,8 +59,8 @@ function takenApart(of: Diary, all: readonly Explained[]): Drift {
     spans,
     byStiffness: mean(({ weather }) => weather.byStiffness),
     weekly: {
-      air: mean(({ weather }) => airAfter(weather, WEEK)),
-      chance: mean(({ weather }) => chanceAfter(weather, WEEK)),
+      air: mean(({ weather }) => airAfter(weather, WEEK_DAYS)),
+      chance: mean(({ weather }) => chanceAfter(weather, WEEK_DAYS)),
     },
   };
 }
@@ -136,7 +135,7 @@ function fallInAWeek(spans: readonly SpanDrift[], s: number): { weekly: Cents; e
   const lately = spans.slice(-LATELY);
   const days = lately.reduce((sum, span) => sum + daysOf(span), 0);
   const falls = lately.map(({ own }) => Math.max(0, -(own[s] ?? 0)));
-  const weeks = Math.max(1 / WEEK, days / WEEK);
+  const weeks = Math.max(1 / WEEK_DAYS, days / WEEK_DAYS);
   const sum = falls.reduce((a, b) => a + b, 0);
   const spread = Math.sqrt(falls.reduce((a, b) => a + b * b, 0));
   return { weekly: sum / weeks, error: spread / weeks };

@@ -1,6 +1,6 @@
 import { normal, nth, seededRandom } from '../maths/index.ts';
 import type { Cents, EpochMs } from '../units.ts';
-import { creepIn, shareOf, type Way, type Weather } from './habits.ts';
+import { AIR_DAYS, creepIn, shareOf, type Way, WEEK_DAYS, type Weather } from './habits.ts';
 import { type Explained, wayOf } from './takenApart.ts';
 import type { Diary } from './types.ts';
 
@@ -9,9 +9,6 @@ const DAY_MS = 86_400_000;
 const DRAWS = 240;
 const MOST_DAYS = 180;
 const SEED = 20_261;
-/** The air forgets within so many days. */
-const AIR_DAYS = 10;
-const WEEK = 7;
 /** An instrument is looked at again on the first day on which a string is out with this probability. */
 const OUT = 0.3;
 
@@ -77,7 +74,7 @@ function firstOut(diary: Diary, left: LeftAt, of: Explained, random: () => numbe
       const next =
         now +
         shareOf(string, weather) * (air - before) +
-        (weather.chance / Math.sqrt(WEEK)) * normal(random) -
+        (weather.chance / Math.sqrt(WEEK_DAYS)) * normal(random) -
         creep * nth(falls, s) +
         knock(random) +
         byItself(wayOf(of, s), random);
@@ -111,7 +108,7 @@ function byItself(way: Way, random: () => number): Cents {
     case 'still':
       return 0;
     case 'wanders':
-      return (way.week / Math.sqrt(WEEK)) * normal(random);
+      return (way.week / Math.sqrt(WEEK_DAYS)) * normal(random);
     case 'slips': {
       let fall = 0;
       // Falls come by themselves, whatever came before.

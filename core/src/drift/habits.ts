@@ -4,7 +4,7 @@ import { fallAt, normalAt } from './densities.ts';
 import type { DriftString, Habit, Span } from './types.ts';
 
 const DAY_MS = 86_400_000;
-const WEEK_DAYS = 7;
+export const WEEK_DAYS = 7;
 
 /** A span in days; two sittings on one day lie at least so far apart. */
 const LEAST_DAYS = 0.02;
@@ -23,7 +23,7 @@ export interface Weather {
 }
 
 /** The air forgets what it was within so many days, as a room does: common practice, no source. */
-const AIR_DAYS = 10;
+export const AIR_DAYS = 10;
 /** Chance does not add up for ever: hands put right what is far off. */
 const CHANCE_DAYS = 28;
 

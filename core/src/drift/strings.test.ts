@@ -43,7 +43,7 @@ describe('worn strings', () => {
   const wear = (change: Partial<Wear>): Wear => ({
     now: NOW,
     fittedAt: NOW - 30 * DAY_MS,
-    daysLent: 0,
+    loans: [],
     sittings: 4,
     heard: [],
     soft: false,
@@ -63,7 +63,14 @@ describe('worn strings', () => {
     expect(wornStrings(wear({})).verdict).to.equal('still good');
     expect(wornStrings(wear({ fittedAt: NOW - 400 * DAY_MS })).verdict).to.equal('tired');
     expect(wornStrings(wear({ fittedAt: NOW - 4000 * DAY_MS })).verdict).to.equal('tired');
-    expect(wornStrings(wear({ daysLent: 45 })).verdict).to.equal('tired');
+    expect(
+      wornStrings(
+        wear({
+          fittedAt: NOW - 60 * DAY_MS,
+          loans: [{ from: NOW - 90 * DAY_MS, to: NOW - 15 * DAY_MS }],
+        }),
+      ).verdict,
+    ).to.equal('tired');
     // Nylon lasts longer: common practice, no source.
     expect(wornStrings(wear({ fittedAt: NOW - 200 * DAY_MS, soft: true })).verdict).to.equal(
       'still good',

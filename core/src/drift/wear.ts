@@ -45,8 +45,8 @@ export interface Wear {
   readonly now: EpochMs;
   /** Null where nobody has said when strings were put on. */
   readonly fittedAt: EpochMs | null;
-  /** Days out of the house since then. */
-  readonly daysLent: number;
+  /** When it was out of the house; without an end it is out still. */
+  readonly loans: readonly { readonly from: EpochMs; readonly to: EpochMs | null }[];
   readonly sittings: number;
   /** Oldest first. */
   readonly heard: readonly Heard[];
@@ -94,11 +94,15 @@ export function wornStrings(wear: Wear): { readonly verdict: WearVerdict; readon
   return { verdict: use >= VERDICTS.tired ? 'tired' : 'still good', signs };
 }
 
-function byUse({ now, fittedAt, daysLent, sittings, soft }: Wear): Sign[] {
+function byUse({ now, fittedAt, loans, sittings, soft }: Wear): Sign[] {
   if (fittedAt === null) return [];
   const kind = soft ? 'soft' : 'hard';
   const days = (now - fittedAt) / DAY_MS;
-  const played = daysLent + SITTING_DAYS * sittings;
+  const lent = loans.reduce(
+    (sum, { from, to }) => sum + Math.max(0, (to ?? now) - Math.max(from, fittedAt)),
+    0,
+  );
+  const played = lent / DAY_MS + SITTING_DAYS * sittings;
   return [
     { kind: 'age', worn: days / LIFE_DAYS[kind], figure: days, course: null },
     { kind: 'played', worn: played / LIFE_PLAYED_DAYS[kind], figure: played, course: null },

@@ -112,6 +112,19 @@ for (const schema of [1, 2, 3, 4, 5])
     });
   });
 
+describe('a backup that schema 4 wrote in lines', () => {
+  it('comes in line by line, and only what it could not know is missing', () => {
+    const contents = readBackup(text(4));
+    const later = /"(rounds|marks|climate)":\[\n(.*\n)*?\],?\n/g;
+    const lines = writeBackup(contents, new Date('2026-11-25T10:00:00Z'))
+      .replace(/"schema":\d+/, '"schema":4')
+      .replace(later, '')
+      .replace(/\],\n\}\n$/, ']\n}\n');
+    expect(lines).to.not.match(/rounds|marks|climate/);
+    expect(readBackup(lines)).to.deep.equal(contents);
+  });
+});
+
 describe('a schema that is no version', () => {
   for (const schema of ['constructor', 'toString', '__proto__', '2', null, Number.NaN, 0, 99, 2.5])
     it(`${JSON.stringify(schema)} is refused, and ends`, () => {

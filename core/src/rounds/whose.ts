@@ -1,5 +1,8 @@
 import { median } from '../maths/index.ts';
-import type { Cents } from '../units.ts';
+import type { Summary } from '../sitting/index.ts';
+import type { Cents, EpochMs } from '../units.ts';
+
+const DAY_MS = 86_400_000;
 
 /** A string as it was heard just now. */
 export interface HeardString {
@@ -23,6 +26,32 @@ export interface Candidate {
     /** ln B of its plucks so far; null where it was never measured. */
     readonly stiffness: readonly number[] | null;
   }[];
+}
+
+/** A string moves by so much at once, and by chance in a day, and by no more than so much in the end, cents. */
+const SPREAD = { first: 2, perRootDay: 1.5, most: 15 } as const;
+
+/** An instrument as its last sitting left it; `stiffness` is ln B of its plucks so far, by course. */
+export function candidateOf(
+  instrumentId: string,
+  courses: readonly number[],
+  last: Pick<Summary, 'strings'> | null,
+  stiffness: ReadonlyMap<number, readonly number[]>,
+  now: EpochMs,
+): Candidate {
+  return {
+    instrumentId,
+    strings: courses.map((course) => {
+      const string = last?.strings.find((one) => one.course === course && one.member === 1);
+      const days = string?.leftAt ? Math.max(0, now - string.leftAt) / DAY_MS : 0;
+      const spread = SPREAD.first + SPREAD.perRootDay * Math.sqrt(days);
+      return {
+        left: string?.left ?? null,
+        spread: Math.min(SPREAD.most, spread),
+        stiffness: stiffness.get(course) ?? null,
+      };
+    }),
+  };
 }
 
 /**
@@ -87,7 +116,6 @@ function pitchFits({ cents, errorCents }: HeardString, { left, spread }: Known, 
   const density =
     (1 - ASTRAY.share) * (Math.exp(-0.5 * (x / sigma) ** 2) / sigma) +
     ASTRAY.share * (Math.exp(-0.5 * (x / wide) ** 2) / wide);
-  // Held against the widest spread that anything has, so that who is known better is not favoured for it.
   return Math.max(-LOUDEST, Math.log(density));
 }
 

@@ -7,6 +7,7 @@ import {
   type RowFacts,
   sparesInWords,
   wearInWords,
+  weekInWords,
   withAirInWords,
 } from './index.ts';
 
@@ -165,5 +166,15 @@ describe('strings and air', () => {
     expect(sparesInWords('ukulele, 4 strings', { used: 1, instruments: 8, have: 2 })).to.equal(
       'ukulele, 4 strings: have 2 sets (1 set put on in a year, 8 instruments).',
     );
+  });
+
+  it('says how the strings share what all do alike, or that it cannot be told', () => {
+    const said = (byStiffness: number) => weekInWords(drift({ byStiffness }));
+    expect(said(0.9)).to.equal(
+      'A week moves all strings by about 3.2 cents together, and each by 0.7 cents by chance. ' +
+        'The stiffer a string for its load, the more it goes along.',
+    );
+    expect(said(0.1)).to.match(/All go along by the same\.$/);
+    expect(said(0.5)).to.match(/cannot be told yet\.$/);
   });
 });

@@ -3,7 +3,7 @@ import type { Need } from '../rounds/index.ts';
 import type { PegKind } from '../strings/index.ts';
 import type { EpochMs } from '../units.ts';
 import { dayAsSaid } from './dates.ts';
-import { counted, durationInWords } from './figures.ts';
+import { counted, durationInWords, signedCents } from './figures.ts';
 import type { Sentence } from './sentence.ts';
 import type { Clock } from './settling.ts';
 
@@ -145,16 +145,32 @@ export function needInWords(need: Need, clock: Clock): string {
   }
 }
 
-/** How much of what all did alike the humidity explains. */
-export function withAirInWords({ perTenPercent, error, explains, spans }: WithAir): string {
+/** Where more of it goes by stiffness than this, it is said; and where less than the other. */
+const SHARED = { byStiffness: 0.6, alike: 0.4 } as const;
+
+/** What a week does, and how the strings share what all do alike. */
+export function weekInWords({
+  weekly,
+  byStiffness,
+}: Pick<Drift, 'weekly' | 'byStiffness'>): string {
+  const shared =
+    byStiffness > SHARED.byStiffness
+      ? 'The stiffer a string for its load, the more it goes along.'
+      : byStiffness < SHARED.alike
+        ? 'All go along by the same.'
+        : 'Whether the stiffer ones go along more cannot be told yet.';
   return (
-    `Ten per cent more humidity move all strings by ${signed(perTenPercent)} cents (± ${error.toFixed(1)}). ` +
-    `That explains ${Math.round(100 * explains)} % of what they did alike, over ${spans} times.`
+    `A week moves all strings by about ${weekly.air.toFixed(1)} cents together, ` +
+    `and each by ${weekly.chance.toFixed(1)} cents by chance. ${shared}`
   );
 }
 
-function signed(value: number): string {
-  return `${value < 0 ? '−' : '+'}${Math.abs(value).toFixed(1)}`;
+/** How much of what all did alike the humidity explains. */
+export function withAirInWords({ perTenPercent, error, explains, spans }: WithAir): string {
+  return (
+    `Ten per cent more humidity move all strings by ${signedCents(perTenPercent)} cents (± ${error.toFixed(1)}). ` +
+    `That explains ${Math.round(100 * explains)} % of what they did alike, over ${spans} times.`
+  );
 }
 
 const VERDICTS: Readonly<Record<WearVerdict, string>> = {

@@ -1,5 +1,11 @@
 import { expect } from 'chai';
-import { counted, distanceInWords, durationInWords, shortDuration } from './figures.ts';
+import {
+  counted,
+  distanceInWords,
+  durationInWords,
+  minutesInShort,
+  shortDuration,
+} from './figures.ts';
 
 const MINUTE = 60;
 const HOUR = 60 * MINUTE;
@@ -32,4 +38,18 @@ describe('other words', () => {
     expect(distanceInWords(77.4)).to.equal('77.4 cents');
     expect(distanceInWords(0)).to.equal('0.0 cents');
   });
+});
+
+describe('minutes of work in short', () => {
+  for (const [minutes, short] of [
+    [0, '10 s'],
+    [0.3, '20 s'],
+    [0.74, '40 s'],
+    [0.75, '1 min'],
+    [2.4, '2 min'],
+    [41, '41 min'],
+  ] as const)
+    it(`${minutes} is ${short}`, () => {
+      expect(minutesInShort(minutes)).to.equal(short);
+    });
 });

@@ -36,6 +36,15 @@ const UNITS = [
 /** Up to so many of a unit the halves are told. */
 const HALVES_TO = 3;
 
+const SHORT_MINUTES = 0.75;
+
+/** Minutes of work, no finer than they can be foreseen. @example minutesInShort(0.3) // => '20 s' @example minutesInShort(2.4) // => '2 min' */
+export function minutesInShort(minutes: number): string {
+  return minutes < SHORT_MINUTES
+    ? `${Math.max(1, Math.round(6 * minutes))}0 s`
+    : `${Math.round(minutes)} min`;
+}
+
 /** The same for a table. @example shortDuration(5400) // => '1.5 h' */
 export function shortDuration(seconds: number): string {
   return durationInWords(seconds)

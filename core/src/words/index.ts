@@ -6,6 +6,7 @@ export {
   type RowFacts,
   sparesInWords,
   wearInWords,
+  weekInWords,
   withAirInWords,
 } from './drift.ts';
 export { byEarInWords, earVerdictInWords } from './ear.ts';
@@ -17,6 +18,7 @@ export {
   durationInWords,
   forceFigure,
   forceInWords,
+  minutesInShort,
   shortDuration,
   signedCents,
 } from './figures.ts';

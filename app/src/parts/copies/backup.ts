@@ -1,7 +1,7 @@
 import { counted } from '@rosefinch/core/words';
 import type { Repository } from '../../data/index.ts';
 import { type Archiving, archiveAside } from '../../data/index.ts';
-import { now } from '../../environment.ts';
+import { dayHere, now } from '../../environment.ts';
 import { download } from '../frame/index.ts';
 
 /**
@@ -17,7 +17,7 @@ export function saveBackup(
   const job = { job: 'write' as const, unstored, at };
   const { done, cancel } = archiveAside(repository.shelfKind, job, progress);
   const saved = done.then(async ({ file, counts, upTo, faults }) => {
-    download(`rosefinch-${new Date(at).toISOString().slice(0, 10)}.json`, file);
+    download(`rosefinch-${dayHere(at)}.json`, file);
     await repository.noteCopy(at, upTo);
     const parts = [
       counted(counts.instruments, 'instrument'),

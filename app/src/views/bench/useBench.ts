@@ -93,7 +93,8 @@ export function useBench(instrument: Instrument, stock: Stock): Bench {
     tunings: useMemo(
       () =>
         tuning
-          ? [...strumTunings(instrument, tuning, stock.tunings, { a4, capo }), ...others]
+          ? // Those of the round come first: where two sets sound alike the name of one that waits tells more.
+            [...others, ...strumTunings(instrument, tuning, stock.tunings, { a4, capo })]
           : others,
       [instrument, tuning, stock.tunings, a4, capo, others],
     ),
@@ -113,7 +114,7 @@ export function useBench(instrument: Instrument, stock: Stock): Bench {
   const now = world();
   const course = windingRound(talk.led)?.toCome[0] ?? courseInHand(sitting.state, now.planned);
   const check = useMemo(() => checkInHand(now), [now]);
-  const round = useBenchRound({ inRound, others, instrument, stock, open, listening, talk, send });
+  const round = useBenchRound({ inRound, others, instrument, stock, open, listening, talk });
   const listen = (kind: Wanted) => {
     send({ type: 'listen' });
     listening.listen(kind);

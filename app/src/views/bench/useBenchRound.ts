@@ -1,10 +1,10 @@
-import type { BenchInput, BenchTalk } from '@rosefinch/core/dialogue';
+import type { BenchTalk } from '@rosefinch/core/dialogue';
 import type { StrumTuning } from '@rosefinch/core/listen';
-import { findTuning, targetsOf } from '@rosefinch/core/music';
 import {
   entryOf,
   type Heard,
   heardOfRound,
+  othersWaiting,
   type Round,
   type RoundEntry,
   type Standing,
@@ -68,25 +68,19 @@ type InRound = NonNullable<ReturnType<typeof useInRound>>;
 /** What a strum may be of instead: the others that wait, one for each set of pitches. */
 export function useOthersOfRound(
   inRound: InRound | null,
-  { kind }: Instrument,
-  { shelf, tunings, settings }: Stock,
+  instrument: Instrument,
+  { shelf, tunings, settings: { a4 } }: Stock,
 ): readonly StrumTuning[] {
   return useMemo(() => {
     if (!inRound) return [];
-    const waiting = new Set(waitingOf(inRound.round).map(({ instrumentId }) => instrumentId));
-    const others = shelf.filter((one) => waiting.has(one.id) && one.kind !== kind);
-    const byTuning = new Map(others.map((one) => [one.tuningId, one]));
-    return [...byTuning.values()].flatMap((one) => {
-      const tuning = findTuning(one.tuningId, tunings);
-      if (!tuning) return [];
-      const alike = others.filter((other) => other.tuningId === one.tuningId);
-      return {
-        // One of several alike is not named: which of them it is must be said.
-        name: alike.length === 1 ? one.name : `one of the ${one.kind}s`,
-        hz: targetsOf(tuning, settings.a4).map(({ hz }) => hz),
-      };
-    });
-  }, [inRound, kind, shelf, tunings, settings.a4]);
+    const ids = new Set(waitingOf(inRound.round).map(({ instrumentId }) => instrumentId));
+    return othersWaiting(
+      instrument,
+      shelf.filter(({ id }) => ids.has(id)),
+      tunings,
+      a4,
+    );
+  }, [inRound, instrument, shelf, tunings, a4]);
 }
 
 interface Around {
@@ -98,7 +92,6 @@ interface Around {
   readonly open: BenchSitting;
   readonly listening: Listening;
   readonly talk: BenchTalk;
-  readonly send: (input: BenchInput) => void;
 }
 
 /** Leads one instrument of a round: hears whether it is right, books it, and takes the next. */

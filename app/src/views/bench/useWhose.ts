@@ -1,5 +1,6 @@
 import {
   type Candidate,
+  candidateOf,
   type HeardString,
   type Round,
   waitingOf,
@@ -12,9 +13,6 @@ import { type Life, type Repository, type Stock, useData } from '../../data/inde
 import { now } from '../../environment.ts';
 import type { Heard as Line } from '../../parts/listening/index.ts';
 
-const DAY_MS = 86_400_000;
-/** A string moves by so much in a day by chance, and by no more than so much in the end, cents. */
-const SPREAD = { first: 2, perRootDay: 1.5, most: 15 } as const;
 /** B is known from the plucks of so many sittings. */
 const SITTINGS = 6;
 
@@ -75,19 +73,8 @@ async function candidates(
       );
       const last = sittings.at(-1);
       const stiffness = await stiffnessIn(log, sittings.slice(-SITTINGS));
-      return {
-        instrumentId: id,
-        strings: courses.map(({ number }) => {
-          const left = last?.summary.strings.find(({ course }) => course === number);
-          const days = left?.leftAt ? (now() - left.leftAt) / DAY_MS : 0;
-          const spread = SPREAD.first + SPREAD.perRootDay * Math.sqrt(Math.max(0, days));
-          return {
-            left: left?.left ?? null,
-            spread: Math.min(SPREAD.most, spread),
-            stiffness: stiffness.get(number) ?? null,
-          };
-        }),
-      };
+      const numbers = courses.map(({ number }) => number);
+      return candidateOf(id, numbers, last?.summary ?? null, stiffness, now());
     }),
   );
 }

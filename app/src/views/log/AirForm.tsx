@@ -2,9 +2,8 @@ import { Button, FileButton, Group, NumberInput } from '@mantine/core';
 import type { AirOfDay } from '@rosefinch/core/records';
 import { counted } from '@rosefinch/core/words';
 import { useState } from 'react';
-import { useData, useLive } from '../../data/index.ts';
-import { now } from '../../environment.ts';
-import { readAirCsv } from './airCsv.ts';
+import { readAirCsv, useData, useLive } from '../../data/index.ts';
+import { dayHere, now } from '../../environment.ts';
 
 /** The air of the room: typed for today, or from the table of a logger. It tells dry air from pegs. */
 export function AirForm() {
@@ -16,7 +15,7 @@ export function AirForm() {
   const typed = celsius !== '' || humidity !== '';
   const save = async () => {
     const today: AirOfDay = {
-      id: new Date(now()).toISOString().slice(0, 10),
+      id: dayHere(now()),
       ...(celsius !== '' && { celsius: Number(celsius) }),
       ...(humidity !== '' && { humidity: Number(humidity) }),
     };

@@ -1,5 +1,5 @@
 import type { Told } from '@rosefinch/core/drift';
-import { dayInWords, signedCents } from '@rosefinch/core/words';
+import { dayInWords, signedCents, weekInWords } from '@rosefinch/core/words';
 import { locale, zone } from '../../environment.ts';
 import { Wide } from '../../parts/frame/index.ts';
 
@@ -62,10 +62,7 @@ export function DriftTable({ told: { drift } }: { readonly told: Told }) {
           </tfoot>
         </table>
       </Wide>
-      <p className="soft">
-        A week moves all strings by about {drift.weekly.air.toFixed(1)} cents together, and each by{' '}
-        {drift.weekly.chance.toFixed(1)} cents by chance.
-      </p>
+      <p className="soft">{weekInWords(drift)}</p>
     </details>
   );
 }

@@ -7,7 +7,6 @@ import { type Life, type Repository, type Stock, useData, useLive } from '../../
 import { now } from '../../environment.ts';
 import { falseStrings } from '../frets/index.ts';
 
-const DAY_MS = 86_400_000;
 /** The first sittings with a set and the last ones tell what has become of it. */
 const AT_EACH_END = 3;
 
@@ -28,14 +27,12 @@ export function StringWear({ instrument, stock, life }: Props) {
   const heard = useLive((r) => heardIn(r, ids), `worn ${ids.join()}`);
   const falsely = useFalseStrings(instrument, stock, fittedAt ?? 0);
   if (!heard || !falsely) return <p>One moment …</p>;
-  const at = now();
-  const lent = marks
-    .filter(({ kind, until }) => kind === 'loan' && (until ?? at) > (fittedAt ?? 0))
-    .reduce((sum, mark) => sum + (mark.until ?? at) - Math.max(mark.at, fittedAt ?? 0), 0);
   const { verdict, signs } = wornStrings({
-    now: at,
+    now: now(),
     fittedAt,
-    daysLent: lent / DAY_MS,
+    loans: marks
+      .filter(({ kind }) => kind === 'loan')
+      .map(({ at, until }) => ({ from: at, to: until })),
     sittings: since.length,
     heard,
     falseStrings: falsely,

@@ -3,7 +3,7 @@ import type { Instrument } from '@rosefinch/core/strings';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { type Stock, useData } from '../../data/index.ts';
-import { now } from '../../environment.ts';
+import { dayHere, now } from '../../environment.ts';
 import { useJudged } from '../../parts/drift/index.ts';
 import { download } from '../../parts/frame/index.ts';
 import { driftCsv, dueCalendar, sittingsCsv } from './out.ts';
@@ -20,7 +20,7 @@ export function WaysOut({ stock, instrument }: Props) {
   // One is worked out for its log anyway; the others only where they are wanted.
   const of = useMemo(() => (instrument ? [instrument] : stock.shelf), [instrument, stock.shelf]);
   const judged = useJudged(of, stock) ?? [];
-  const day = new Date(now()).toISOString().slice(0, 10);
+  const day = dayHere(now());
   const sittings = async () => {
     const all = await repository.sessions();
     const wanted = all.filter(({ instrumentId }) => !instrument || instrumentId === instrument.id);

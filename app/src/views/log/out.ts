@@ -1,5 +1,6 @@
 import { writeCalendar } from '@rosefinch/core/formats';
 import { csvText, type Listed, rounded } from '../../data/index.ts';
+import { dayHere } from '../../environment.ts';
 import type { Judged } from '../../parts/drift/index.ts';
 
 const DAY_MS = 86_400_000;
@@ -80,7 +81,7 @@ export function dueCalendar(judged: readonly Judged[], now: number): string {
   const days = [...byDay].sort(([a], [b]) => a - b);
   return writeCalendar(
     days.map(([at, names]) => ({
-      id: `due-${new Date(at).toISOString().slice(0, 10)}`,
+      id: `due-${dayHere(at)}`,
       at,
       minutes: MINUTES_EACH * names.length,
       title: names.length === 1 ? `Look at ${names[0]}` : `Look at ${names.length} instruments`,

@@ -2,7 +2,13 @@ import './rounds.css';
 import { Button, Group, Stack } from '@mantine/core';
 import { type Round, type RoundEntry, waitingOf } from '@rosefinch/core/rounds';
 import type { Instrument } from '@rosefinch/core/strings';
-import { dayInWords, laterInWords, roundInWords, STANDINGS } from '@rosefinch/core/words';
+import {
+  dayInWords,
+  laterInWords,
+  minutesInShort,
+  roundInWords,
+  STANDINGS,
+} from '@rosefinch/core/words';
 import { useMemo } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import {
@@ -14,7 +20,7 @@ import {
   useLive,
   useStock,
 } from '../../data/index.ts';
-import { locale, now, zone } from '../../environment.ts';
+import { dayHere, locale, now, zone } from '../../environment.ts';
 import { type Judged, useJudged } from '../../parts/drift/index.ts';
 import { download, useNotices, ViewHead } from '../../parts/frame/index.ts';
 import { takeOfRound } from '../../parts/rounds/index.ts';
@@ -127,13 +133,7 @@ function RoundLine({
         <span />
       )}
       <span>{laterInWords(entry, line.off, dueOf(judged), clock)}</span>
-      <span className="round-minutes">
-        {minutes === null
-          ? ''
-          : minutes < 1
-            ? `${Math.round(60 * minutes)} s`
-            : `${minutes.toFixed(0)} min`}
-      </span>
+      <span className="round-minutes">{minutes === null ? '' : minutesInShort(minutes)}</span>
       {onTake ? (
         <Button variant="default" onClick={onTake}>
           Put back
@@ -194,7 +194,7 @@ function useLines(round: Round, stock: Stock, all: readonly Instrument[]): reado
 }
 
 function fileName({ name, madeAt }: Round): string {
-  const day = new Date(madeAt).toISOString().slice(0, 10);
+  const day = dayHere(madeAt);
   const safe = name.replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase();
   return `rosefinch-round-${safe}-${day}.csv`;
 }

@@ -5,7 +5,7 @@ import { counted } from '@rosefinch/core/words';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { archiveAside, useData, useLive } from '../../data/index.ts';
-import { locale, now } from '../../environment.ts';
+import { dayHere, locale, now } from '../../environment.ts';
 import { saveBackup } from '../../parts/copies/index.ts';
 import { download, useNotices, ViewHead } from '../../parts/frame/index.ts';
 import { Copies } from './Copies.tsx';
@@ -73,7 +73,7 @@ function useWriting() {
     return archive.run(
       (progress) => archiveAside(shelf, job, progress),
       (file) => {
-        const day = new Date(now()).toISOString().slice(0, 10);
+        const day = dayHere(now());
         download(`rosefinch-readings-${day}.csv`, file);
         return null;
       },

@@ -3,7 +3,7 @@ import type { UseFormReturnType } from '@mantine/form';
 import type { Restringing } from '@rosefinch/core/records';
 import { WAYS, type Way } from '@rosefinch/core/settling';
 import { LESSON_CENTS } from '@rosefinch/core/sitting';
-import type { EpochMs } from '@rosefinch/core/units';
+import { wallClock } from '../../environment.ts';
 import { judgedNumber, type NumberRule } from '../../parts/frame/index.ts';
 
 const LESSON: NumberRule = { name: 'Lesson', low: 5, high: 600, unit: ' minutes', whole: true };
@@ -31,12 +31,6 @@ export function typedLesson(restringing?: Restringing): TypedLesson {
     cents: restringing?.lessonCents ?? LESSON_CENTS,
     way: restringing?.way ?? 'round by round',
   };
-}
-
-/** As a field of date and time wants it. */
-function wallClock(at: EpochMs): string {
-  const ahead = 60_000 * new Date(at).getTimezoneOffset();
-  return new Date(at - ahead).toISOString().slice(0, 'yyyy-mm-ddThh:mm'.length);
 }
 
 const complaint = (typed: number | string, rule: NumberRule) => {

@@ -5,7 +5,7 @@ import { counted } from '@rosefinch/core/words';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { type Settings, useData } from '../../data/index.ts';
-import { newId, now, zone } from '../../environment.ts';
+import { natural, newId, now, zone } from '../../environment.ts';
 import { Action, Dialog, KEY_TABLE, keysOf, useKeys, useNotices } from '../../parts/frame/index.ts';
 import { takeOfRound, useOpenRound } from '../../parts/rounds/index.ts';
 import type { Shelved } from './shelved.ts';
@@ -138,7 +138,7 @@ function useBegin() {
 }
 
 function byName(list: readonly Shelved[]): Shelved[] {
-  const order = new Intl.Collator(undefined, { numeric: true });
+  const order = natural();
   return [...list].sort((a, b) => order.compare(a.instrument.name, b.instrument.name));
 }
 

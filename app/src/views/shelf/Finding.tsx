@@ -1,5 +1,5 @@
 import { NativeSelect, TextInput } from '@mantine/core';
-import { locale } from '../../environment.ts';
+import { natural } from '../../environment.ts';
 import { groupsOf, type Sought } from './found.ts';
 
 interface FindingProps {
@@ -10,7 +10,7 @@ interface FindingProps {
 
 /** Finds instruments by words, and by a group where there are any. */
 export function Finding({ shelf, search, onPut }: FindingProps) {
-  const groups = groupsOf(shelf, locale());
+  const groups = groupsOf(shelf, natural());
   return (
     <>
       <TextInput

@@ -1,34 +1,19 @@
 import './instrument.css';
-import { movedMost, type Session, type Summary } from '@rosefinch/core/sitting';
+import { movedMost, type Summary } from '@rosefinch/core/sitting';
 import type { Instrument } from '@rosefinch/core/strings';
 import { counted, dayInWords, signedCents } from '@rosefinch/core/words';
-import { type Repository, useLive } from '../../data/index.ts';
+import { useLive } from '../../data/index.ts';
 import { locale } from '../../environment.ts';
 import { MiniWires } from '../../parts/wires/index.ts';
 
 /** So many of the last sittings are shown. */
 const SHOWN = 8;
 
-interface Told {
-  readonly session: Session;
-  readonly summary: Summary;
-}
-
-async function lastSittings(repository: Repository, id: string): Promise<Told[]> {
-  const own = (await repository.sessions())
-    .filter((session) => session.instrumentId === id && repository.tells(session))
-    .slice(0, SHOWN);
-  const summaries = await repository.log.summaries(own);
-  return own.flatMap((session) => {
-    const summary = summaries.get(session.id);
-    return summary ? [{ session, summary }] : [];
-  });
-}
-
 /** What happened to an instrument: its last sittings as small wires, the newest first, each with its one sentence. */
 export function InstrumentStory({ instrument }: { readonly instrument: Instrument }) {
-  const told = useLive((r) => lastSittings(r, instrument.id), `story ${instrument.id}`);
-  if (!told) return <p>One moment …</p>;
+  const lives = useLive((r) => r.chronicle.lives(instrument.id), `lives ${instrument.id}`);
+  if (!lives) return <p>One moment …</p>;
+  const told = [...(lives.get(instrument.id)?.sittings ?? [])].reverse().slice(0, SHOWN);
   if (told.length === 0)
     return <p className="soft">Not looked at yet: its sittings will stand here.</p>;
   return (

@@ -1,6 +1,6 @@
 import { Checkbox } from '@mantine/core';
 import type { Need } from '@rosefinch/core/rounds';
-import { diagnosisInWords, needInWords } from '@rosefinch/core/words';
+import { diagnosisInWords, minutesInShort, needInWords } from '@rosefinch/core/words';
 import { Link } from 'react-router';
 import { locale, now, zone } from '../../environment.ts';
 import { FoundWires } from '../../parts/wires/index.ts';
@@ -92,17 +92,10 @@ function Row({ entry, chosen, onPick }: RowProps) {
           <span className="soft"> {instrument.groups.join(', ')}</span>
         ) : null}
       </span>
-      <span className="shelf-minutes">{minutesShort(minutes)}</span>
+      <span className="shelf-minutes">{minutesInShort(minutes)}</span>
       <span className="shelf-due" data-now={need.kind === 'now'}>
         {needInWords(need, clock)}
       </span>
     </li>
   );
-}
-
-/** @example minutesShort(0.3) // => '20 s' */
-export function minutesShort(minutes: number): string {
-  return minutes < 0.75
-    ? `${Math.max(1, Math.round(minutes * 6)) * 10} s`
-    : `${Math.round(minutes)} min`;
 }

@@ -1,5 +1,5 @@
 import { Checkbox } from '@mantine/core';
-import { dayInWords, diagnosisInWords, needInWords } from '@rosefinch/core/words';
+import { dayInWords, diagnosisInWords, minutesInShort, needInWords } from '@rosefinch/core/words';
 import {
   type Column,
   createColumnHelper,
@@ -11,9 +11,8 @@ import {
 } from '@tanstack/react-table';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { locale, now, zone } from '../../environment.ts';
+import { locale, natural, now, zone } from '../../environment.ts';
 import { Wide } from '../../parts/frame/index.ts';
-import { minutesShort } from './ShelfRows.tsx';
 import type { Shelved } from './shelved.ts';
 
 interface Props {
@@ -23,11 +22,9 @@ interface Props {
 }
 
 const helper = createColumnHelper<Shelved>();
-/** As people count: “Uke 2” before “Uke 10”. */
-const natural = new Intl.Collator(undefined, { numeric: true, sensitivity: 'base' });
 const byText = (read: (one: Shelved) => string) => ({
   sortingFn: (a: { original: Shelved }, b: { original: Shelved }) =>
-    natural.compare(read(a.original), read(b.original)),
+    natural().compare(read(a.original), read(b.original)),
 });
 const groupsIn = ({ instrument }: Shelved) => (instrument.groups ?? []).join(', ');
 const lastOf = ({ life }: Shelved) => life.sittings.at(-1)?.session;
@@ -64,7 +61,7 @@ function columnsFor() {
     helper.accessor((one) => one.minutes, {
       id: 'minutes',
       header: 'Minutes',
-      cell: ({ getValue }) => minutesShort(getValue()),
+      cell: ({ getValue }) => minutesInShort(getValue()),
     }),
     helper.display({
       id: 'due',

@@ -17,7 +17,10 @@ export function isFound({ instrument, tuning }: Sought, typed: string): boolean 
 }
 
 /** Every group that an instrument of the shelf belongs to, each once, as people count. */
-export function groupsOf(shelf: readonly Sought[], locale: string): string[] {
+export function groupsOf(
+  shelf: readonly Pick<Sought, 'instrument'>[],
+  order: Intl.Collator,
+): string[] {
   const all = new Set(shelf.flatMap(({ instrument }) => instrument.groups ?? []));
-  return [...all].sort(new Intl.Collator(locale, { numeric: true }).compare);
+  return [...all].sort(order.compare);
 }

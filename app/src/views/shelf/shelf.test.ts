@@ -3,6 +3,8 @@ import { expect } from 'chai';
 import { groupsOf, isFound } from './found.ts';
 import { numberedNames } from './names.ts';
 
+const ENGLISH = new Intl.Collator('en', { numeric: true });
+
 describe('names of many instruments', () => {
   it('are numbered on from those that are there, whatever their case', () => {
     expect(numberedNames('Uke', 3, [])).to.deep.equal(['Uke 1', 'Uke 2', 'Uke 3']);
@@ -32,7 +34,7 @@ describe('looking for an instrument on the shelf', () => {
 
   it('names each group once, in the order in which people count', () => {
     const other = { ...entry, instrument: { ...made, groups: ['Class 2'] } };
-    expect(groupsOf([entry, other, { ...entry, instrument: made }], 'en')).to.deep.equal([
+    expect(groupsOf([entry, other, { ...entry, instrument: made }], ENGLISH)).to.deep.equal([
       'Class 2',
       'Class 10',
     ]);
