@@ -10,6 +10,7 @@ import { planFigures } from './plans.ts';
 import { pluckFigures } from './plucks.ts';
 import { roomFigures } from './rooms.ts';
 import { roundFigures } from './rounds.ts';
+import { scatterFigures } from './scatter.ts';
 import { coachFigures } from './sessions.ts';
 import { settlingFigures } from './settling.ts';
 import { oracleFigures } from './settlingOracle.ts';
@@ -41,6 +42,7 @@ const parts: Readonly<Record<string, () => void | Promise<void>>> = {
     const long = process.argv.includes('--long');
     long ? fretFigures(2001, 334, 27) : fretFigures(1, 30, 12);
     bridgeFigures();
+    scatterFigures(2001, 200);
   },
   rounds: () => {
     const long = process.argv.includes('--long');

@@ -48,6 +48,7 @@ describe('worn strings', () => {
     heard: [],
     soft: false,
     falseStrings: [],
+    scattering: [],
     ...change,
   });
   const plucks = (course: number, dulls: readonly number[], stiffness = 1e-4) =>
@@ -88,6 +89,14 @@ describe('worn strings', () => {
     const { verdict, signs } = wornStrings(wear({ falseStrings: [{ course: 2, cents: 9 }] }));
     expect(verdict).to.equal('change');
     expect(signs[0]).to.deep.include({ kind: 'false', course: 2, figure: 9 });
+  });
+
+  it('fretted notes that lie about on one string speak for changing it, by how far', () => {
+    const verdict = (cents: number) => wornStrings(wear({ scattering: [{ course: 3, cents }] }));
+    expect(verdict(2).verdict).to.equal('still good');
+    expect(verdict(4).verdict).to.equal('tired');
+    expect(verdict(6).verdict).to.equal('change');
+    expect(verdict(6).signs[0]).to.deep.include({ kind: 'scatter', course: 3, figure: 6 });
   });
 
   it('without a date and with few plucks nothing is said', () => {

@@ -53,13 +53,15 @@ export interface Wear {
   readonly soft: boolean;
   /** Strings that a fret check since then has found false in themselves, with how far off they take a note. */
   readonly falseStrings: readonly { readonly course: number; readonly cents: Cents }[];
+  /** Strings whose fretted notes lie about without a pattern, while those beside them do not, by so much. */
+  readonly scattering: readonly { readonly course: number; readonly cents: Cents }[];
 }
 
 /** One thing that speaks for or against the strings; from 0, as new, to 1, worn out. */
 export interface Sign {
-  readonly kind: 'age' | 'played' | 'dull' | 'stiffness' | 'off law' | 'false';
+  readonly kind: 'age' | 'played' | 'dull' | 'stiffness' | 'off law' | 'false' | 'scatter';
   readonly worn: number;
-  /** The figure behind it: days, days, dB, a share, cents, cents. */
+  /** The figure behind it: days, days, dB, a share, cents, cents, cents. */
   readonly figure: number;
   /** The string that shows it most; null where it is of all. */
   readonly course: number | null;
@@ -71,7 +73,7 @@ export type WearVerdict = 'still good' | 'tired' | 'change' | 'not known';
 const LIFE_DAYS = { hard: 300, soft: 540 } as const;
 const LIFE_PLAYED_DAYS = { hard: 60, soft: 120 } as const;
 /** A change since the strings were new that stands for worn out. Common practice, no source. */
-const WORN = { dullDb: 14, stiffness: 0.35, offLaw: 2.5 } as const;
+const WORN = { dullDb: 14, stiffness: 0.35, offLaw: 2.5, scatter: 6 } as const;
 /** A sitting is so much of a day of playing. */
 const SITTING_DAYS = 0.15;
 /** A string is judged by so many plucks at each end. */
@@ -110,13 +112,21 @@ function byUse({ now, fittedAt, loans, sittings, soft }: Wear): Sign[] {
 }
 
 /** A string that is false in itself plays no fret right: that sends it away by itself. */
-function byFrets({ falseStrings }: Wear): Sign[] {
-  return falseStrings.map(({ course, cents }) => ({
-    kind: 'false',
-    worn: 1,
-    figure: cents,
-    course,
-  }));
+function byFrets({ falseStrings, scattering }: Wear): Sign[] {
+  return [
+    ...falseStrings.map(({ course, cents }) => ({
+      kind: 'false' as const,
+      worn: 1,
+      figure: cents,
+      course,
+    })),
+    ...scattering.map(({ course, cents }) => ({
+      kind: 'scatter' as const,
+      worn: cents / WORN.scatter,
+      figure: cents,
+      course,
+    })),
+  ];
 }
 
 /** What the sound of each string has become since it was new; needs plucks at both ends. */

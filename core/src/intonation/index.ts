@@ -27,6 +27,7 @@ export { type Ordered, type Part, partKey } from './part.ts';
 export { MOST_PLUCKS, nextPlace } from './places.ts';
 export { nextProof, type Proof, proofOf } from './proof.ts';
 export { CENTS_PER_E, nutShift, saddleShift } from './saddle.ts';
+export { scatteringStrings } from './scatter.ts';
 export {
   errorOf,
   type FretAsked,

@@ -198,6 +198,8 @@ function signInWords({ kind, figure, course }: Sign): string {
       return `Stiffness of ${of} has changed by ${Math.round(100 * figure)} %.`;
     case 'false':
       return `The fret check found ${of} false in itself, by up to ${Math.abs(figure).toFixed(0)} cents.`;
+    case 'scatter':
+      return `Fretted notes of ${of} lie about by ${figure.toFixed(1)} cents, those of the others do not.`;
     case 'off law':
       return `Partials of ${of} lie ${Math.abs(figure).toFixed(1)} cents ${figure > 0 ? 'further off' : 'nearer to'} a stiff string’s law.`;
   }

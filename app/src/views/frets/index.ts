@@ -1,3 +1,3 @@
 export { FretSummary } from './FretSummary.tsx';
 export { FretsView as default } from './FretsView.tsx';
-export { falseStrings } from './falseStrings.ts';
+export { stringsIn } from './stringsIn.ts';

@@ -5,7 +5,7 @@ import { wearInWords } from '@rosefinch/core/words';
 import { useMemo } from 'react';
 import { type Life, type Repository, type Stock, useData, useLive } from '../../data/index.ts';
 import { now } from '../../environment.ts';
-import { falseStrings } from '../frets/index.ts';
+import { stringsIn } from '../frets/index.ts';
 
 /** The first sittings with a set and the last ones tell what has become of it. */
 const AT_EACH_END = 3;
@@ -25,8 +25,8 @@ export function StringWear({ instrument, stock, life }: Props) {
   const ends = [...since.slice(0, AT_EACH_END), ...since.slice(-AT_EACH_END)];
   const ids = [...new Set(ends.map(({ session }) => session.id))];
   const heard = useLive((r) => heardIn(r, ids), `worn ${ids.join()}`);
-  const falsely = useFalseStrings(instrument, stock, fittedAt ?? 0);
-  if (!heard || !falsely) return <p>One moment …</p>;
+  const inCheck = useStringsInCheck(instrument, stock, fittedAt ?? 0);
+  if (!heard || !inCheck) return <p>One moment …</p>;
   const { verdict, signs } = wornStrings({
     now: now(),
     fittedAt,
@@ -35,7 +35,7 @@ export function StringWear({ instrument, stock, life }: Props) {
       .map(({ at, until }) => ({ from: at, to: until })),
     sittings: since.length,
     heard,
-    falseStrings: falsely,
+    ...inCheck,
     soft: instrument.courses[0]?.strings[0]?.spec.material !== 'steel',
   });
   const { say, more } = wearInWords(verdict, signs);
@@ -50,12 +50,12 @@ export function StringWear({ instrument, stock, life }: Props) {
 }
 
 /** What the newest fret check since the strings were put on says of them. */
-function useFalseStrings(instrument: Instrument, { tunings }: Stock, since: EpochMs) {
+function useStringsInCheck(instrument: Instrument, { tunings }: Stock, since: EpochMs) {
   const { repository } = useData();
-  const checks = useLive((r) => r.fretChecks(instrument.id), `false strings ${instrument.id}`);
+  const checks = useLive((r) => r.fretChecks(instrument.id), `strings in checks ${instrument.id}`);
   return useMemo(() => {
     const newest = checks?.find((one) => repository.tells(one) && one.startedAt >= since);
-    return checks && (newest ? falseStrings(instrument, newest, tunings) : []);
+    return checks && stringsIn(instrument, newest, tunings);
   }, [checks, repository, instrument, tunings, since]);
 }
 
