@@ -18,7 +18,7 @@ const CORE = [
   ['fretboard', 'listen'],
   ['sitting'],
   ['state'],
-  ['retune', 'settling', 'intonation', 'drift', 'rounds'],
+  ['retune', 'settling', 'intonation', 'drift', 'rounds', 'ear'],
   ['practice', 'coach', 'records'],
   ['demo', 'words'],
   ['dialogue'],

@@ -11,6 +11,7 @@ const TITLES = {
   playing: 'A tuning by playing',
   shelf: 'Shelf',
   retune: 'Retune',
+  ear: 'Ear exercises',
   everywhere: 'Everywhere',
 };
 const rows = (lines) => Object.values(lines).map(({ shown, does }) => `- **${shown}**: ${does}`);

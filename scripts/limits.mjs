@@ -7,7 +7,7 @@ import traverseModule from '@babel/traverse';
 
 const traverse = traverseModule.default ?? traverseModule;
 const root = process.argv[2] ?? join(import.meta.dirname, '..');
-const ROOMS = ['listen', 'coach', 'settling', 'intonation', 'drift', 'rounds'];
+const ROOMS = ['listen', 'coach', 'settling', 'intonation', 'drift', 'rounds', 'ear'];
 /** Counts, halves, and what turns cents into semitones or seconds into thousandths. */
 const PLAIN = new Set([0, 0.5, 1, 2, 10, 100, 1000]);
 

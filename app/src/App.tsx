@@ -10,6 +10,12 @@ import { BenchView } from './views/bench/index.ts';
 
 const FretsView = lazy(() => import('./views/frets/index.ts'));
 const EarView = lazy(() => import('./views/ear/index.ts'));
+const ExercisePage = lazy(() =>
+  import('./views/ear/index.ts').then(({ ExercisePage: Shown }) => ({ default: Shown })),
+);
+const EarProgressPage = lazy(() =>
+  import('./views/ear/index.ts').then(({ ProgressPage: Shown }) => ({ default: Shown })),
+);
 const LogView = lazy(() => import('./views/log/index.ts'));
 const YearSheet = lazy(() =>
   import('./views/log/index.ts').then(({ YearSheet: Shown }) => ({ default: Shown })),
@@ -55,6 +61,8 @@ const VIEWS = [
   { path: '/tunings/:tuning', title: 'Tuning', Shown: TuningPage },
   { path: '/tunings/:tuning/edit', title: 'Change a tuning', Shown: TuningEditor },
   { path: '/ear', title: 'Ear', Shown: EarView, inHead: true },
+  { path: '/ear/progress', title: 'Ear: progress', Shown: EarProgressPage },
+  { path: '/ear/:exercise', title: 'Ear exercise', Shown: ExercisePage },
   { path: '/settings', title: 'Settings', Shown: SettingsPage, inHead: true },
   { path: '/data', title: 'Backup and restore', Shown: DataPage },
   { path: '/recordings/:id', title: 'Recording', Shown: RecordingView },

@@ -2,6 +2,7 @@ import { adviceFigures } from './advice.ts';
 import { driftFigures } from './drifts.ts';
 import { biasFigures, boundFigures, frameFigures, speedFigures } from './frames.ts';
 import { fretFigures } from './frets.ts';
+import { guesserFigures, hearingFigures, staircaseFigures } from './hearing.ts';
 import { literalFigures } from './literal.ts';
 import { mixedFigures } from './mixed.ts';
 import { noteFigures } from './notes.ts';
@@ -14,6 +15,7 @@ import { scatterFigures } from './scatter.ts';
 import { coachFigures } from './sessions.ts';
 import { settlingFigures } from './settling.ts';
 import { oracleFigures } from './settlingOracle.ts';
+import { singingFigures } from './singing.ts';
 import { strumFigures } from './strums.ts';
 import { tuningFigures } from './tuningsHeard.ts';
 import { bridgeFigures, whoFigures } from './who.ts';
@@ -51,6 +53,13 @@ const parts: Readonly<Record<string, () => void | Promise<void>>> = {
     for (const differ of [0, 0.2, 0.4]) swapFigures(2001, long ? 100 : 5, differ);
   },
   drifts: () => driftFigures(2001, process.argv.includes('--long') ? 200 : 20),
+  hearing: () => {
+    const long = process.argv.includes('--long');
+    hearingFigures(2001, long ? 200 : 10);
+    guesserFigures(2001, long ? 200 : 20);
+    staircaseFigures(2001, long ? 300 : 30);
+  },
+  singing: () => singingFigures(4001, process.argv.includes('--long') ? 2000 : 100),
   who: whoFigures,
   rooms: () => roomFigures(1, 200),
   strums: () => strumFigures(1, process.argv.includes('--long') ? 333 : 45),

@@ -47,6 +47,8 @@ export class RosefinchDatabase extends Dexie {
   /** Loans, repairs and notes. */
   declare marks: Table<Tables['marks'], string>;
   declare climate: Table<Tables['climate'], string>;
+  declare learners: Table<Tables['learners'], string>;
+  declare earRuns: Table<Tables['earRuns'], string>;
   /** Made from the log, one a sitting. */
   declare summaries: Table<Summary, string>;
   declare local: Table<Local, string>;
@@ -91,7 +93,8 @@ export class RosefinchDatabase extends Dexie {
         await change.table('events').bulkAdd(moved.map(({ event }) => event));
         await change.table('measurements').bulkAdd(moved.flatMap((line) => line.measurement));
       });
-    this.version(SCHEMA).stores({ rounds: 'id', marks: 'id, instrumentId', climate: 'id' });
+    this.version(5).stores({ rounds: 'id', marks: 'id, instrumentId', climate: 'id' });
+    this.version(SCHEMA).stores({ learners: 'id', earRuns: 'id, learnerId, startedAt' });
     this.on('versionchange', ({ newVersion }) => {
       this.close();
       trouble(
@@ -109,6 +112,7 @@ export class RosefinchDatabase extends Dexie {
   kept(): { readonly [K in TableName]: Table<Tables[K], string> } {
     const { settings, instruments, tunings, restringings, fretChecks } = this;
     const { sessions, events, measurements, recordings, rounds, marks, climate } = this;
+    const { learners, earRuns } = this;
     return {
       settings,
       instruments,
@@ -122,6 +126,8 @@ export class RosefinchDatabase extends Dexie {
       rounds,
       marks,
       climate,
+      learners,
+      earRuns,
     };
   }
 }

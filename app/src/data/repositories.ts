@@ -21,6 +21,7 @@ import { liveQuery } from 'dexie';
 import { demoYear, natural, now, zone } from '../environment.ts';
 import { Chronicle } from './chronicle.ts';
 import type { RosefinchDatabase, Shelf } from './database.ts';
+import { Ears } from './ears.ts';
 import { changeRecord, putRecord } from './kept.ts';
 import { type Draft, Log } from './log.ts';
 import { StoreProblem, stored } from './stored.ts';
@@ -62,12 +63,14 @@ export interface Listed {
 export class Repository {
   readonly log: Log;
   readonly chronicle: Chronicle;
+  readonly ears: Ears;
 
   constructor(
     private readonly db: RosefinchDatabase,
     readonly shelfKind: Shelf,
   ) {
     this.log = new Log(db);
+    this.ears = new Ears(db);
     this.chronicle = new Chronicle(db, this.log, this.tells);
   }
 
@@ -102,6 +105,7 @@ export class Repository {
       await db.marks.bulkAdd(year.marks);
       await db.climate.bulkAdd(year.climate);
       await db.rounds.bulkAdd(year.rounds);
+      await db.earRuns.bulkAdd(year.earRuns);
     });
     await this.log.mendSummaries();
   }

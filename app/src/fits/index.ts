@@ -1,4 +1,5 @@
 import type { DriftTask, Told } from '@rosefinch/core/drift';
+import type { EarProgress, EarRun } from '@rosefinch/core/ear';
 import type { SettlingReport } from '@rosefinch/core/settling';
 import type { Coupling } from '@rosefinch/core/strings';
 import { doAside } from '../worker/index.ts';
@@ -23,4 +24,9 @@ export function settleAside(task: FitOf<'settling'>, signal: AbortSignal): Promi
 /** Takes the drift of instruments apart beside the page. @throws Error if the helper fails, Cancelled if aborted */
 export function driftAside(tasks: readonly DriftTask[], signal: AbortSignal): Promise<Told[]> {
   return doAside<FitRequest, Told[]>({ start, request: { fit: 'drift', tasks }, signal });
+}
+
+/** What all runs of an ear come to, worked out beside the page. @throws Error if the helper fails, Cancelled if aborted */
+export function earAside(runs: readonly EarRun[], signal: AbortSignal): Promise<EarProgress[]> {
+  return doAside<FitRequest, EarProgress[]>({ start, request: { fit: 'ear', runs }, signal });
 }

@@ -1,4 +1,5 @@
 import type { DriftTask } from '@rosefinch/core/drift';
+import type { EarRun } from '@rosefinch/core/ear';
 import type { SettlingTask } from '@rosefinch/core/settling';
 import type { CouplingPrior, StringHeard } from '@rosefinch/core/strings';
 
@@ -10,6 +11,7 @@ export type FitRequest =
       readonly prior: CouplingPrior;
     }
   | ({ readonly fit: 'settling' } & SettlingTask)
+  | { readonly fit: 'ear'; readonly runs: readonly EarRun[] }
   /** Of several instruments at once: a helper process is begun for each request. */
   | { readonly fit: 'drift'; readonly tasks: readonly DriftTask[] };
 

@@ -1,3 +1,4 @@
+import { VoiceFollower } from '@rosefinch/core/ear';
 import {
   BEAT_SECONDS,
   beatOf,
@@ -31,6 +32,9 @@ let opening = 0;
 
 /** Two strings that are to be heard together: near which pitch, and their sound since the last onset. */
 let pair: { readonly hz: Hz; readonly sound: number[]; begun: boolean } | null = null;
+
+/** Follows a voice. */
+let voice: VoiceFollower | null = null;
 
 /** Follows the string that is being wound. */
 let winding: WindingListener | null = null;
@@ -77,6 +81,7 @@ function hear(block: Float32Array, sampleRate: Hz): void {
   const sound = block.subarray(passed);
   listener?.hear(sound);
   winding?.hear(sound);
+  voice?.hear(sound);
   hearPair(sound, sampleRate);
 }
 
@@ -86,6 +91,10 @@ function heed(mark: SoundMark, sampleRate: Hz): void {
   else if (mark.mark === 'pair')
     pair = mark.hz === null ? null : { hz: mark.hz, sound: [], begun: false };
   else if (mark.mark === 'strum') listener?.expectStrum(mark.expected);
+  else if (mark.mark === 'voice')
+    voice = mark.follow
+      ? new VoiceFollower(sampleRate, (frame) => report({ type: 'sung', frame }))
+      : null;
   else if (mark.mark === 'wind')
     winding =
       mark.string &&
@@ -96,14 +105,15 @@ function heed(mark: SoundMark, sampleRate: Hz): void {
   }
 }
 
-/** Passes on what was found; two strings on purpose are no readings, nor is one that is wound. */
+/** Passes on what was found; two strings on purpose are no readings, nor is one that is wound, nor a voice. */
 function hearEvent(event: ListenEvent): void {
   if (pair && event.type === 'onset') {
     // The second string is often sounded a moment after the first.
     pair.sound.length = 0;
     pair.begun = true;
   }
-  if ((!pair && !winding) || event.type === 'level' || event.type === 'room') report(event);
+  if ((!pair && !winding && !voice) || event.type === 'level' || event.type === 'room')
+    report(event);
 }
 
 function hearPair(data: Float32Array, sampleRate: Hz): void {
@@ -118,6 +128,7 @@ function hearPair(data: Float32Array, sampleRate: Hz): void {
 function close(): void {
   pair = null;
   winding = null;
+  voice = null;
   deaf = 0;
   if (sound) {
     sound.onmessage = null;

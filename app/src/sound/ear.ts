@@ -76,6 +76,8 @@ export class Ear {
   private asked = 0;
   /** The string that is followed while it is wound; a source that is opened is told too. */
   private wound: WoundString | null = null;
+  /** A voice is followed; a source that is opened is told too. */
+  private sings = false;
   /** A strum is waited for; a source that is opened is told too. */
   private strums = false;
   /** What the application sounds reaches the microphone, and no practice instrument. */
@@ -154,6 +156,12 @@ export class Ear {
     this.source?.mark({ mark: 'wind', string });
   }
 
+  /** Follows a voice instead of strings, or no longer. */
+  followVoice(follow: boolean): void {
+    this.sings = follow;
+    this.source?.mark({ mark: 'voice', follow });
+  }
+
   /** Sounds a reference tone; nothing is read while it sounds. */
   async soundReference(
     hz: Hz,
@@ -228,6 +236,7 @@ export class Ear {
     const { sampleRate, sound } = source;
     this.analysis.send({ type: 'open', opening, sampleRate, sound, pace }, [sound]);
     source.mark({ mark: 'ask', asked: this.asked, ago: 0 });
+    if (this.sings) source.mark({ mark: 'voice', follow: true });
     if (this.strums) source.mark({ mark: 'strum', expected: true });
     if (this.wound) source.mark({ mark: 'wind', string: this.wound });
     this.dog = new Watchdog(

@@ -1,4 +1,4 @@
-import { PracticeInstrument, soundCheck } from '@rosefinch/core/practice';
+import { LOUDNESS_RATE, PracticeInstrument, soundCheck, sounded } from '@rosefinch/core/practice';
 import type { Hz, Seconds } from '@rosefinch/core/units';
 import { monotonic } from '../environment.ts';
 import type { PracticeReport, PracticeRequest, PracticeStart, SoundMessage } from './protocol.ts';
@@ -133,8 +133,12 @@ self.onmessage = ({ data }: MessageEvent<PracticeRequest>) => {
     case 'mark':
       return send(data.mark);
     case 'check': {
-      const samples = soundCheck(data.check, data.sampleRate);
-      return report({ type: 'check', samples }, [samples.buffer]);
+      const samples = soundCheck(data.check, LOUDNESS_RATE);
+      return report({ type: 'sounded', samples }, [samples.buffer]);
+    }
+    case 'notes': {
+      const samples = sounded(data.notes);
+      return report({ type: 'sounded', samples }, [samples.buffer]);
     }
     case 'stop':
       return stop();

@@ -1,3 +1,4 @@
+import type { SungFrame } from '@rosefinch/core/ear';
 import type { Held } from '@rosefinch/core/fretboard';
 import type {
   BeatOutcome,
@@ -7,7 +8,7 @@ import type {
   WoundPitch,
   WoundString,
 } from '@rosefinch/core/listen';
-import type { NeckFaults, NewString, Press, SoundedCheck } from '@rosefinch/core/practice';
+import type { EarNote, NeckFaults, NewString, Press, SoundedCheck } from '@rosefinch/core/practice';
 import type { RecordedPluck } from '@rosefinch/core/records';
 import type { Instrument } from '@rosefinch/core/strings';
 import type { Hz } from '@rosefinch/core/units';
@@ -30,6 +31,8 @@ export type SoundMark =
   | { readonly mark: 'strum'; readonly expected: boolean }
   /** A string is wound up: follow it, and report no readings meanwhile; null follows none. */
   | { readonly mark: 'wind'; readonly string: WoundString | null }
+  /** A voice is to be followed: report what is sung, and no readings meanwhile. */
+  | { readonly mark: 'voice'; readonly follow: boolean }
   /** Hear nothing for so many seconds: the application itself is sounding. */
   | { readonly mark: 'deaf'; readonly seconds: number };
 
@@ -71,6 +74,7 @@ export type AnalysisReport =
   | ListenEvent
   | { readonly type: 'pair'; readonly beat: BeatOutcome }
   | { readonly type: 'wound'; readonly pitch: WoundPitch }
+  | { readonly type: 'sung'; readonly frame: SungFrame }
   | { readonly type: 'ready' }
   /** So many seconds were heard faster than they last; with `over` the sound that came at once is over. */
   | { readonly type: 'ahead'; readonly seconds: number; readonly over: boolean }
@@ -138,14 +142,17 @@ export type PracticeRequest =
   | { readonly type: 'mute' }
   | { readonly type: 'mark'; readonly mark: SoundMark }
   /** Sounds a comparison of two strings, apart from what is played. */
-  | { readonly type: 'check'; readonly check: SoundedCheck; readonly sampleRate: number }
+  | { readonly type: 'check'; readonly check: SoundedCheck }
+  /** Sounds the notes of a question to the ear. */
+  | { readonly type: 'notes'; readonly notes: readonly EarNote[] }
   | { readonly type: 'stop' };
 
 /** Practice worker → page: each block for the loudspeaker, and where the strings truly are. */
 export type PracticeReport =
   | { readonly type: 'block'; readonly samples: Float32Array<ArrayBuffer> }
   | { readonly type: 'truth'; readonly deviations: readonly number[] }
-  | { readonly type: 'check'; readonly samples: Float32Array<ArrayBuffer> };
+  /** What was asked to be sounded, at 48 kHz. */
+  | { readonly type: 'sounded'; readonly samples: Float32Array<ArrayBuffer> };
 
 /** Page → recording worker: read this sound. */
 export interface RecordingRequest {

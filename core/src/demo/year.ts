@@ -6,6 +6,7 @@ import type { Round, RoundEntry } from '../rounds/index.ts';
 import type { BenchEvent, LogEntry, Session } from '../sitting/index.ts';
 import { findModel, type Instrument } from '../strings/index.ts';
 import type { Cents, EpochMs } from '../units.ts';
+import { saltmarshEar } from './ears.ts';
 import { saltmarshLibrary } from './saltmarsh.ts';
 
 const DAY_MS = 86_400_000;
@@ -51,7 +52,14 @@ const STORIES: Readonly<Record<string, Story>> = {
 /** What a demo shelf holds beside its twelve instruments. */
 export type Year = Pick<
   Contents,
-  'instruments' | 'sessions' | 'events' | 'restringings' | 'marks' | 'climate' | 'rounds'
+  | 'instruments'
+  | 'sessions'
+  | 'events'
+  | 'restringings'
+  | 'marks'
+  | 'climate'
+  | 'rounds'
+  | 'earRuns'
 >;
 
 /**
@@ -84,6 +92,7 @@ export function saltmarshYear(now: EpochMs, zone: string): Year {
       humidity: Math.round(humidity),
     })),
     rounds: [today.round],
+    earRuns: saltmarshEar(now, zone),
   };
 }
 

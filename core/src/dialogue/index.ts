@@ -1,4 +1,30 @@
 export {
+  A_MINUTE,
+  type AskingEffect,
+  type AskingInput,
+  type AskingTalk,
+  type AskingWorld,
+  askingTalk,
+  climbed,
+  type EarChord,
+  type EarQuestion,
+  isAsked,
+  startAsking,
+} from './asking.ts';
+export {
+  BEAT_CELLS,
+  type BeatCell,
+  type BeatingEffect,
+  type BeatingInput,
+  type BeatingTalk,
+  type BeatingWorld,
+  beatingTalk,
+  centsOfBeat,
+  FEWEST_TAPS,
+  NO_BEAT,
+  rateOf,
+} from './beating.ts';
+export {
   askedAtBench,
   benchTalk,
   isByEar,
@@ -30,6 +56,28 @@ export {
 export { checkInHand, courseInHand } from './inHand.ts';
 export type { Next } from './machine.ts';
 export {
+  type EarPair,
+  type EarString,
+  type MatchingEffect,
+  type MatchingInput,
+  type MatchingTalk,
+  type MatchingWorld,
+  matchingTalk,
+  NO_MATCH,
+  pairsOf,
+} from './matching.ts';
+export {
+  type Aid,
+  NOT_RESTORED,
+  type RestoringEffect,
+  type RestoringInput,
+  type RestoringTalk,
+  type RestoringWorld,
+  restoringAsked,
+  restoringTalk,
+  tonesOf,
+} from './restoring.ts';
+export {
   type SettleAsked,
   type SettleEffect,
   type SettleInput,
@@ -39,5 +87,23 @@ export {
   settleTalk,
   startSettleTalk,
 } from './settle.ts';
+export {
+  NOTHING_SUNG,
+  type SingingEffect,
+  type SingingInput,
+  type SingingTalk,
+  type SingingWorld,
+  singingTalk,
+} from './singing.ts';
 export { strumTunings } from './strumTunings.ts';
+export {
+  NOT_TOUCHED,
+  TOUCHES,
+  type TouchingEffect,
+  type TouchingInput,
+  type TouchingTalk,
+  type TouchingWorld,
+  touchingTalk,
+  touchOf,
+} from './touching.ts';
 export { startWinding, type WindingRound, windingTask, woundTo } from './winding.ts';

@@ -1,5 +1,6 @@
 import { expect } from 'chai';
-import { fallAt, normalAt, upperTail } from './densities.ts';
+import { normalAt, upperTail } from '../maths/index.ts';
+import { fallAt } from './densities.ts';
 
 describe('densities of moves', () => {
   // Abramowitz and Stegun, table 26.1: Q(x) of the standard normal.

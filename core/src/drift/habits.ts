@@ -1,6 +1,6 @@
-import { nth } from '../maths/index.ts';
+import { normalAt, nth } from '../maths/index.ts';
 import type { Cents } from '../units.ts';
-import { fallAt, normalAt } from './densities.ts';
+import { fallAt } from './densities.ts';
 import type { DriftString, Habit, Span } from './types.ts';
 
 const DAY_MS = 86_400_000;

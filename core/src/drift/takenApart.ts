@@ -1,6 +1,5 @@
-import { nth, nth64 } from '../maths/index.ts';
+import { normalAt, nth, nth64 } from '../maths/index.ts';
 import type { Cents } from '../units.ts';
-import { normalAt } from './densities.ts';
 import {
   airAfter,
   chanceAfter,

@@ -1,5 +1,6 @@
 export { decibels } from './decibels.ts';
 export { powerOfTwo, RealFft } from './fft.ts';
+export { normalAt, upperTail } from './gauss.ts';
 export { nth, nth64 } from './nth.ts';
 export { between, normal, type Random, seededRandom } from './random.ts';
 export { akaike, median } from './statistics.ts';

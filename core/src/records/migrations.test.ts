@@ -8,7 +8,8 @@ const text = (schema: number) =>
 const plain = (value: unknown) =>
   JSON.parse(JSON.stringify(value, (_, v) => (v instanceof Float32Array ? [...v] : v)));
 
-const SINCE_5 = { rounds: [], marks: [], climate: [] };
+const SINCE_6 = { learners: [], earRuns: [] };
+const SINCE_5 = { rounds: [], marks: [], climate: [], ...SINCE_6 };
 
 /** What a dump holds beside its head, with a log of schema 3 and before as events and measurements. */
 function heldBy(schema: number) {
@@ -20,7 +21,8 @@ function heldBy(schema: number) {
     settings,
     ...file
   } = JSON.parse(text(schema));
-  if (schema >= 5) return { ...file, settings };
+  if (schema >= 6) return { ...file, settings };
+  if (schema === 5) return { ...SINCE_6, ...file, settings };
   if (schema === 4) return { ...SINCE_5, ...file, settings };
   const lines: Record<string, unknown>[] = log;
   return {
@@ -95,14 +97,14 @@ describe('a dump of schema 1', () => {
   });
 });
 
-for (const schema of [2, 3, 4, 5])
+for (const schema of [2, 3, 4, 5, 6])
   describe(`a dump of schema ${schema}`, () => {
     it('comes in field by field', () => {
       expect(plain(readBackup(text(schema)))).to.deep.equal(plain(heldBy(schema)));
     });
   });
 
-for (const schema of [1, 2, 3, 4, 5])
+for (const schema of [1, 2, 3, 4, 5, 6])
   describe(`a dump of schema ${schema}`, () => {
     it('goes out again as the newest one, which reads the same', () => {
       const contents = readBackup(text(schema));
@@ -115,12 +117,12 @@ for (const schema of [1, 2, 3, 4, 5])
 describe('a backup that schema 4 wrote in lines', () => {
   it('comes in line by line, and only what it could not know is missing', () => {
     const contents = readBackup(text(4));
-    const later = /"(rounds|marks|climate)":\[\n(.*\n)*?\],?\n/g;
+    const later = /"(rounds|marks|climate|learners|earRuns)":\[\n(.*\n)*?\],?\n/g;
     const lines = writeBackup(contents, new Date('2026-11-25T10:00:00Z'))
       .replace(/"schema":\d+/, '"schema":4')
       .replace(later, '')
       .replace(/\],\n\}\n$/, ']\n}\n');
-    expect(lines).to.not.match(/rounds|marks|climate/);
+    expect(lines).to.not.match(/rounds|marks|climate|learners|earRuns/);
     expect(readBackup(lines)).to.deep.equal(contents);
   });
 });

@@ -122,6 +122,11 @@ function from4to5(file: Loose): Loose {
   return { rounds: [], marks: [], climate: [], ...file, schema: 5 };
 }
 
+/** From schema 5 to 6: nobody had practised their ear yet. */
+function from5to6(file: Loose): Loose {
+  return { learners: [], earRuns: [], ...file, schema: 6 };
+}
+
 function mapped(file: Loose, table: string, change: (record: Loose) => Loose): Loose {
   const list = file[table];
   // What is no list, or no record, is for the check that follows to name.
@@ -134,7 +139,13 @@ function isRecord(value: unknown): value is Loose {
 }
 
 /** By the schema that they start from, 1 first. */
-const STEPS: readonly ((file: Loose) => Loose)[] = [from1to2, from2to3, from3to4, from4to5];
+const STEPS: readonly ((file: Loose) => Loose)[] = [
+  from1to2,
+  from2to3,
+  from3to4,
+  from4to5,
+  from5to6,
+];
 
 /** A backup of an older schema as the newest one; what is wrong in it is left for the check. */
 export function migrated(file: Loose, schema: number): Loose {

@@ -138,6 +138,18 @@ function contents(): Contents {
       },
     ],
     climate: [{ id: '2026-03-10', celsius: 20.5, humidity: 41 }],
+    learners: [{ id: 'l', name: 'A.' }],
+    earRuns: [
+      {
+        id: 'e',
+        learnerId: 'l',
+        exercise: 'direction',
+        startedAt: AT,
+        zone: 'Europe/Berlin',
+        doneAt: null,
+        trials: [{ at: AT, cell: 'low pluck', asked: -12.5, answer: 'lower', tookMs: 900 }],
+      },
+    ],
     sessions: [
       {
         id: 's1',
@@ -261,7 +273,7 @@ describe('backup', () => {
     expect(() => readBackup('[]')).to.throw(FormatError, /no Rosefinch backup/);
     expect(changing((f) => (f.schema = SCHEMA + 1))).to.throw(
       FormatError,
-      /schema 6; this Rosefinch knows 5/,
+      /schema 7; this Rosefinch knows 6/,
     );
   });
 

@@ -21,6 +21,10 @@ export interface Settings {
   readonly moves: 'many small' | 'one bold';
   /** Learners get a second line that says how. */
   readonly wording: 'full' | 'short';
+  /** What follows an answer of an ear exercise. */
+  readonly earFeedback: 'words' | 'stroke' | 'none';
+  /** Whose ear is practised; null without a name. */
+  readonly learnerId: string | null;
   readonly referenceTone: 'plucked' | 'sustained';
   /** Unit in which tensions are shown. */
   readonly force: 'N' | 'kgf';
@@ -46,6 +50,8 @@ export const DEFAULT_SETTINGS: Settings = {
   aiming: true,
   moves: 'many small',
   wording: 'full',
+  earFeedback: 'stroke',
+  learnerId: null,
   referenceTone: 'plucked',
   force: 'N',
   phrases: {},

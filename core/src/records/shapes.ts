@@ -1,3 +1,4 @@
+import type { EarRun, EarTrial, Learner } from '../ear/index.ts';
 import type { FretReading, Ordered } from '../intonation/index.ts';
 import type { PluckOutcome, Reading } from '../listen/index.ts';
 import type { Tuning } from '../music/index.ts';
@@ -511,11 +512,64 @@ const settings = record<Kept<SettingsRecord>>({
     aiming: optional(flag()),
     moves: optional(among<SettingOf<'moves'>>({ 'many small': true, 'one bold': true })),
     wording: optional(among<SettingOf<'wording'>>({ full: true, short: true })),
+    earFeedback: optional(
+      among<SettingOf<'earFeedback'>>({ words: true, stroke: true, none: true }),
+    ),
+    learnerId: optional(nullable(id())),
     referenceTone: optional(among<SettingOf<'referenceTone'>>({ plucked: true, sustained: true })),
     force: optional(among<SettingOf<'force'>>({ N: true, kgf: true })),
     phrases: optional(dictionary(text())),
     pedals: optional(dictionary(record({ key: text(), act: text() }))),
   }),
+  changedAt: changedAt(),
+});
+
+const learner = record<Kept<Learner>>({ id: id(), name: name(), changedAt: changedAt() });
+
+/** The longest exercise has so many questions, and a path so many steps. */
+const MOST_QUESTIONS = 1000;
+const MOST_STEPS = 4000;
+
+const earTrial = record<EarTrial>({
+  at: moment(),
+  cell: name(),
+  asked: cents(),
+  answer: optional(name()),
+  off: optional(cents()),
+  tookMs: optional(real(0, 1000 * LONGEST_S)),
+  path: optional(list(real(-1e9, 1e9), { max: MOST_STEPS })),
+  hands: optional(dictionary(whole(0, 1000))),
+});
+
+const earRun = record<Kept<EarRun>>({
+  id: id(),
+  learnerId: nullable(id()),
+  exercise: among<EarRun['exercise']>({
+    direction: true,
+    match: true,
+    beats: true,
+    string: true,
+    pure: true,
+    sing: true,
+    whole: true,
+    touch: true,
+    class: true,
+  }),
+  staircase: optional(yes()),
+  minute: optional(yes()),
+  startedAt: moment(),
+  zone: name(),
+  doneAt: nullable(moment()),
+  instrumentId: optional(id()),
+  aid: optional(
+    among<NonNullable<EarRun['aid']>>({
+      display: true,
+      'all tones': true,
+      'one tone': true,
+      memory: true,
+    }),
+  ),
+  trials: list(earTrial, { max: MOST_QUESTIONS }),
   changedAt: changedAt(),
 });
 
@@ -569,6 +623,9 @@ export const TABLES = {
   rounds: { shape: round, one: 'round', refers: {} },
   marks: { shape: mark, one: 'note of an instrument', refers: { instrumentId: 'instruments' } },
   climate: { shape: airOfDay, one: 'day of air', refers: {} },
+  learners: { shape: learner, one: 'learner', refers: {} },
+  // A learner may be gone: what was heard is kept without a name.
+  earRuns: { shape: earRun, one: 'ear exercise', refers: {} },
 } as const satisfies Readonly<Record<string, Table>>;
 
 interface Table {

@@ -40,6 +40,27 @@ export {
   saddlesInWords,
   touchInWords,
 } from './frets.ts';
+export {
+  AID_WORDS,
+  beatTaskInWords,
+  beatToldInWords,
+  cellInWords,
+  EXERCISE_WORDS,
+  evennessInWords,
+  heardInWords,
+  inShort,
+  matchedInWords,
+  nextInWords,
+  noticedInWords,
+  pairTaskInWords,
+  questionInWords,
+  restoredInWords,
+  restoringInWords,
+  singTaskInWords,
+  sungInWords,
+  toldInWords,
+  touchingInWords,
+} from './hearing.ts';
 export { stepInWords } from './next.ts';
 export { beatInWords, pairInWords } from './pair.ts';
 export { type PegFound, type PegTask, pegTestInWords } from './pegTest.ts';

@@ -92,6 +92,22 @@ export const KEY_TABLE = {
     upMore: line(['Shift+ArrowUp'], '⇧↑', 'practice instrument: tighten a fifth of a turn'),
     downMore: line(['Shift+ArrowDown'], '⇧↓', 'practice instrument: loosen a fifth of a turn'),
   },
+  ear: {
+    answer: line(
+      DIGITS,
+      '1 – 9',
+      'answer: 1 lower, 2 the same, 3 higher; or the string, or the chord',
+    ),
+    again: line([' '], 'Space', 'hear it again'),
+    go: line(['Enter'], 'Enter', 'begin, go on, or commit'),
+    tap: line(['t'], 'T', 'tap on a beat'),
+    up: line(['ArrowUp'], '↑', 'tighten a little'),
+    down: line(['ArrowDown'], '↓', 'loosen a little'),
+    upMore: line(['Shift+ArrowUp'], '⇧↑', 'tighten boldly'),
+    downMore: line(['Shift+ArrowDown'], '⇧↓', 'loosen boldly'),
+    finish: line(['x'], 'X', 'stop here'),
+    ...JOB,
+  },
   shelf: { begin: line([' '], 'Space', 'begin a round, or go on with it') },
   retune: { begin: line([' '], 'Space', 'begin the plan on the bench'), ...JOB },
   everywhere: {
@@ -103,7 +119,7 @@ export const KEY_TABLE = {
 
 export type KeyedView = keyof typeof KEY_TABLE;
 /** The jobs that are done with an instrument in hand. */
-export type JobView = 'bench' | 'retune' | 'settle' | 'frets';
+export type JobView = 'bench' | 'retune' | 'settle' | 'frets' | 'ear';
 export type JobAct = keyof typeof JOB;
 export type ActOf<View extends KeyedView> = keyof (typeof KEY_TABLE)[View];
 

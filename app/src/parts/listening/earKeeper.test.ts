@@ -31,6 +31,7 @@ function keeper() {
       },
       expectPair: (hz: number | null) => void one.pairs.push(hz),
       followWinding: (string: unknown) => void one.wound.push(string),
+      followVoice: () => {},
       expectStrum: (expected: unknown) => void one.wound.push(expected),
     } as unknown as Ear;
   });

@@ -54,6 +54,7 @@ export class EarKeeper {
     // Nobody compares two strings, winds one up or is to strum any more: the next view is to hear every pluck.
     this.ear?.expectPair(null);
     this.ear?.followWinding(null);
+    this.ear?.followVoice(false);
     this.ear?.expectStrum(false);
     this.closeSoon();
   }

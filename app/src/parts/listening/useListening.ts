@@ -45,6 +45,8 @@ export interface Listening {
   readonly expectStrum: (expected: boolean) => void;
   /** Follows a string while it is wound up, and reports no readings meanwhile; null follows none. */
   readonly followWinding: (string: WoundString | null) => void;
+  /** Follows a voice instead of strings, or no longer. */
+  readonly followVoice: (follow: boolean) => void;
 }
 
 /** What a view wants of the ear. */
@@ -137,6 +139,7 @@ export function useListening<Asked>(wish: Wish<Asked>): Listening {
     ear.current?.followWinding(string);
   };
   const expectStrum = useCallback((expected: boolean) => ear.current?.expectStrum(expected), [ear]);
+  const followVoice = useCallback((follow: boolean) => ear.current?.followVoice(follow), [ear]);
   const shown = problem && { message: problem.message, wayOn: problem.wayOn };
   return {
     source,
@@ -151,6 +154,7 @@ export function useListening<Asked>(wish: Wish<Asked>): Listening {
     say,
     expectPair,
     followWinding,
+    followVoice,
     expectStrum,
   };
 }

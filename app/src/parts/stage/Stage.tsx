@@ -3,6 +3,8 @@ import type { Sentence } from '@rosefinch/core/words';
 import type { ReactNode } from 'react';
 
 export interface StageProps {
+  /** What is in hand, where it is no string. */
+  readonly label?: string;
   /** The note that the string in hand is to have. */
   readonly name: string;
   /** Which string that is, and what more is to be known of it: a line each. */
@@ -25,9 +27,9 @@ export interface StageProps {
 const LONG = 96;
 /** The string in hand: all that the eye needs from afar. Nothing in it moves when something in it changes. */
 export function Stage(props: StageProps) {
-  const { name, under, wire, figure, aside } = props;
+  const { name, under, wire, figure, aside, label = 'String in hand' } = props;
   return (
-    <section className="stage" aria-label="String in hand">
+    <section className="stage" aria-label={label}>
       <div className="stage-grid" data-aside={aside ? true : undefined}>
         <div className="stage-name">
           <strong key={name}>{name}</strong>

@@ -4,6 +4,8 @@ interface Props {
   readonly figure: string;
   /** What the figure means. */
   readonly note: string;
+  /** What is measured, where it is no deviation. */
+  readonly label?: string;
   /** The reading is on the disk. */
   readonly stored?: boolean;
 }
@@ -15,11 +17,11 @@ const LEAST_CHARACTERS = 4;
 const WORD = 1.3;
 
 /** The one figure of the stage, and what it means. */
-export function StageFigure({ figure, note, stored = true }: Props) {
+export function StageFigure({ figure, note, label = 'Deviation', stored = true }: Props) {
   const wide = figure.length * (/^[a-z]/.test(figure) ? WORD : 1);
   const characters = { '--characters': Math.max(LEAST_CHARACTERS, wide) };
   return (
-    <section className="stage-figure" aria-label="Deviation">
+    <section className="stage-figure" aria-label={label}>
       <div className="figure" data-testid="figure" style={characters as CSSProperties}>
         {/* Another figure is another text: none of it moves where an older one stood. */}
         <span key={figure}>{figure}</span>

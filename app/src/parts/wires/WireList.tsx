@@ -5,6 +5,10 @@ import type { ReactNode } from 'react';
 export interface WireLine {
   readonly course: number;
   readonly name: string;
+  /** Beside the name, instead of the string's number. */
+  readonly small?: string;
+  /** What the line is of, where it is no string. */
+  readonly label?: string;
   /** What the line says, with its figures, for those who do not see it. */
   readonly says: string;
   /** It is the string in hand. */
@@ -39,14 +43,14 @@ export function WireList({ lines, wide = false, short = false, onChoose }: Props
           className="wire"
           data-active={line.active}
           aria-pressed={onChoose ? line.chosen : undefined}
-          aria-label={`String ${line.course}, ${line.name}: ${line.says}`}
+          aria-label={`${line.label ?? `String ${line.course}, ${line.name}`}: ${line.says}`}
           onClick={(event) => {
             event.currentTarget.blur();
             onChoose?.(line.course);
           }}
         >
           <span className="wire-name">
-            <strong>{line.name}</strong> <small>{line.course}</small>
+            <strong>{line.name}</strong> <small>{line.small ?? line.course}</small>
           </span>
           <span className="wire-picture">{line.picture}</span>
           <span className="wire-figures">

@@ -1,20 +1,108 @@
-import { Button, Stack } from '@mantine/core';
+import './ear.css';
+import { Button, Group, Stack } from '@mantine/core';
+import { type EarProgress, EXERCISES, type ExerciseKind, nextPractice } from '@rosefinch/core/ear';
+import {
+  dayInWords,
+  EXERCISE_WORDS,
+  heardInWords,
+  nextInWords,
+  noticedInWords,
+} from '@rosefinch/core/words';
 import { Link } from 'react-router';
-import { EmptyView, ViewHead } from '../../parts/frame/index.ts';
+import { locale, now, zone } from '../../environment.ts';
+import { ViewHead } from '../../parts/frame/index.ts';
+import { Learners } from './Learners.tsx';
+import { ProgressWire } from './ProgressWire.tsx';
+import { useProgress } from './useProgress.ts';
 
-/** Where the ear is practised: for now, tuning with the figures hidden until one commits. */
+/** Where the ear is practised: what to do next, every exercise, and what it has come to. */
 export function EarView() {
+  const ear = useProgress();
+  if (!ear) return <p>One moment …</p>;
+  const { learnerId, progress } = ear;
+  const next = progress && nextPractice(progress, now());
+  const words = next && nextInWords(next);
   return (
     <Stack>
-      <ViewHead title="Ear" />
-      <EmptyView
-        says="Tune by ear: the figures stay hidden until you commit, then ear and display are compared, string by string."
-        offer={
-          <Button component={Link} to="/?by=ear" size="lg">
-            Hide the figures at the bench
+      <ViewHead title="Ear">
+        <Learners learnerId={learnerId} />
+      </ViewHead>
+      {next && words && (
+        <section className="ear-next" aria-label="What to practise next">
+          <div>
+            <strong>{words.say}</strong> <span className="soft">{words.more}</span>
+          </div>
+          <Button component={Link} to={`/ear/${next.exercise}?minute`} size="md">
+            A minute of it
           </Button>
-        }
-      />
+        </section>
+      )}
+      <div className="ear-rows">
+        {EXERCISES.filter((exercise) => exercise !== 'class').map((exercise) => (
+          <Row
+            key={exercise}
+            progress={progress?.find((one) => one.exercise === exercise)}
+            exercise={exercise}
+          />
+        ))}
+      </div>
+      <Group>
+        <Button component={Link} to="/ear/class" variant="default">
+          A question to the class
+        </Button>
+        <Button component={Link} to="/?by=ear" variant="default">
+          Hide the figures at the bench
+        </Button>
+        <Button component={Link} to="/ear/progress" variant="default">
+          Progress on paper
+        </Button>
+      </Group>
+      <p className="soft">Headphones low: what is soft is heard as finely.</p>
     </Stack>
+  );
+}
+
+interface RowProps {
+  readonly exercise: ExerciseKind;
+  readonly progress: EarProgress | undefined;
+}
+
+/** One exercise: what it is, what it has come to, and the ways to begin. */
+function Row({ exercise, progress }: RowProps) {
+  const { say, more } = EXERCISE_WORDS[exercise];
+  return (
+    <section className="ear-row" aria-label={say}>
+      <div>
+        <strong>{say}</strong>
+        <br />
+        <span className="soft">{more}</span>
+      </div>
+      <div className="ear-row-wire">{progress && <ProgressWire progress={progress} />}</div>
+      <div>{progress && <Standing progress={progress} />}</div>
+      <Group gap="xs" wrap="nowrap">
+        <Button component={Link} to={`/ear/${exercise}?minute`} variant="default">
+          A minute
+        </Button>
+        <Button component={Link} to={`/ear/${exercise}`} variant="default">
+          Begin
+        </Button>
+      </Group>
+    </section>
+  );
+}
+
+function Standing({ progress: { points, heard, lastAt } }: { readonly progress: EarProgress }) {
+  const latest = points.at(-1);
+  if (lastAt === null) return <span className="soft">never done</span>;
+  const day = dayInWords(lastAt, zone(), locale());
+  const says = heard
+    ? heardInWords(heard)
+    : latest
+      ? `Usually off by ${noticedInWords(latest)}.`
+      : 'Too few for a figure.';
+  return (
+    <>
+      {says} <span className="soft">{day}</span>
+    </>
   );
 }

@@ -1,1 +1,3 @@
 export { EarView as default } from './EarView.tsx';
+export { ExercisePage } from './ExercisePage.tsx';
+export { ProgressPage } from './ProgressPage.tsx';

@@ -26,6 +26,8 @@ const KINDS: Readonly<Record<(typeof TABLE_NAMES)[number], string>> = {
   rounds: 'rounds',
   marks: 'loans, repairs and notes',
   climate: 'days of air',
+  learners: 'learners',
+  earRuns: 'ear exercises',
 };
 
 const PREFERENCES: readonly (readonly [Preference, string])[] = [

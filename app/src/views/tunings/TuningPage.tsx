@@ -21,7 +21,7 @@ import { useEffect, useRef, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { type Stock, useData, useStock } from '../../data/index.ts';
 import { download, ViewHead, Wide } from '../../parts/frame/index.ts';
-import { CheckPlayer } from '../../sound/index.ts';
+import { SoundPlayer } from '../../sound/index.ts';
 import { ChainChart } from './ChainChart.tsx';
 import {
   type Card,
@@ -310,7 +310,7 @@ function Checks({ card, tuning, instrument, stock }: LoadProps) {
 
 /** Sounds comparisons on the practice instrument, and says which it is. */
 function useSounding(tuning: Tuning, instrument: Instrument, stock: Stock) {
-  const player = useRef(new CheckPlayer());
+  const player = useRef(new SoundPlayer());
   const [sounding, setSounding] = useState('');
   useEffect(() => {
     const { current } = player;
@@ -321,9 +321,9 @@ function useSounding(tuning: Tuning, instrument: Instrument, stock: Stock) {
     const openHz = targetsOf(tuning, a4).map(({ hz }) => hz);
     setSounding(`Sounding: ${heldInWords(check)}, then open string ${check.open}, then both.`);
     void player.current.play(
-      { instrument, openHz, held: check.held, open: check.open },
+      { type: 'check', check: { instrument, openHz, held: check.held, open: check.open } },
       referenceVolume,
-      setSounding,
+      { failed: setSounding },
     );
   };
   return { sounding, sound };

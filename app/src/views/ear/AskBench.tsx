@@ -1,0 +1,313 @@
+import { Button, Group, NumberInput, SegmentedControl } from '@mantine/core';
+import {
+  A_MINUTE,
+  type AskingTalk,
+  askingTalk,
+  climbed,
+  startAsking,
+} from '@rosefinch/core/dialogue';
+import { type Asked, heardIn } from '@rosefinch/core/ear';
+import { seededRandom } from '@rosefinch/core/maths';
+import {
+  EXERCISE_WORDS,
+  heardInWords,
+  inShort,
+  noticedInWords,
+  questionInWords,
+  type Sentence,
+  toldInWords,
+} from '@rosefinch/core/words';
+import { useEffect, useRef, useState } from 'react';
+import { useNavigate } from 'react-router';
+import { type Settings, useData } from '../../data/index.ts';
+import { monotonic, newSeed, now } from '../../environment.ts';
+import { Sized } from '../../parts/charts/index.ts';
+import { useDialogue } from '../../parts/listening/index.ts';
+import { type FootButton, Job, type JobActs, Stage, StageFigure } from '../../parts/stage/index.ts';
+import { WireList } from '../../parts/wires/index.ts';
+import { cellLines, TwoStrokes } from './drawings.tsx';
+import { chordFor, type ExerciseProps } from './exercises.ts';
+import { useEarRun } from './useEarRun.ts';
+import { useSound } from './useSound.ts';
+
+const LOW_TO_HIGH = [
+  'high pluck',
+  'high tone',
+  'middle pluck',
+  'middle tone',
+  'low pluck',
+  'low tone',
+];
+
+type Props = ExerciseProps & { readonly exercise: Asked; readonly staircase: boolean };
+
+/** Questions to the ear that are answered by keys: higher or lower, which string, which chord, the hands of a class. */
+export function AskBench(props: Props) {
+  const { exercise, stock, minute, staircase } = props;
+  const { settings } = stock;
+  const asking = useAsking(props);
+  const { talk, send, heard } = asking;
+  const navigate = useNavigate();
+  const { title, sentence } = saidOf(props, asking);
+  const chord = chordFor(exercise, stock);
+  const told = talk.phase === 'told';
+  const last = talk.trials.at(-1);
+  const result = heardIn(exercise, talk.trials, chord.hz.length);
+  const cells = exercise === 'direction' || exercise === 'class' ? LOW_TO_HIGH : [chord.name];
+  const shown = told && last && settings.earFeedback === 'stroke' ? last.asked : null;
+  return (
+    <Job
+      view="ear"
+      title={title}
+      settings={settings}
+      acts={actsOf(asking, exercise, () => void navigate('/ear'))}
+      buttons={buttonsOf(asking, () => void navigate('/ear'))}
+      listening={null}
+      says={footOf(talk, minute, staircase)}
+      stage={
+        <Stage
+          label="Question"
+          name={talk.question ? `${talk.trials.length + (told ? 0 : 1)}` : '–'}
+          under={talk.question ? ['question', talk.question.cell] : ['question']}
+          wire={
+            <Sized>
+              {(width, height) => <TwoStrokes cents={shown} width={width} height={height} />}
+            </Sized>
+          }
+          figure={
+            <StageFigure
+              label="Just-noticeable difference"
+              figure={result.noticed ? inShort(result.noticed.cents) : '–'}
+              note={
+                result.noticed
+                  ? `notices ${noticedInWords(result.noticed)}`
+                  : 'cents, after twelve answers'
+              }
+            />
+          }
+          sentence={sentence}
+          aside={
+            exercise === 'class' && talk.phase === 'asked' && heard ? (
+              <Hands onCount={(hands) => send({ type: 'hands', hands })} />
+            ) : undefined
+          }
+        />
+      }
+      wires={
+        <WireList
+          lines={cellLines(cells, talk.trials, talk.question?.cell ?? null, (cell) => {
+            const own = result.cells.get(cell);
+            return own ? inShort(own.cents) : '';
+          })}
+        />
+      }
+      line={<Feedback settings={settings} />}
+    />
+  );
+}
+
+interface Asking {
+  readonly talk: AskingTalk;
+  readonly send: (input: Parameters<typeof askingTalk>[1]) => void;
+  /** The question can be answered by now. */
+  readonly heard: boolean;
+}
+
+function useAsking({ exercise, stock, minute, staircase, before }: Props): Asking {
+  const { settings } = stock;
+  const random = useRef(seededRandom(newSeed()));
+  const chord = chordFor(exercise, stock);
+  const { keep, end } = useEarRun(exercise, {
+    learnerId: exercise === 'class' ? null : settings.learnerId,
+    minute,
+    staircase,
+  });
+  const sound = useSound(settings.referenceVolume);
+  const { talk, send } = useDialogue({
+    start: () => startAsking(staircase),
+    machine: askingTalk,
+    world: () => ({
+      exercise,
+      before,
+      chord,
+      questions: minute ? A_MINUTE : null,
+      now: now(),
+      clock: monotonic(),
+      random: random.current,
+    }),
+    perform: (effect) => {
+      if (effect.type === 'sound') sound(effect.notes, () => send({ type: 'sounds' }));
+      else if (effect.type === 'keep') keep(effect.trial);
+      else end();
+    },
+  });
+  const heard = useHeard(talk);
+  const silent = settings.earFeedback === 'none' && talk.phase === 'told' && exercise !== 'class';
+  useEffect(() => {
+    if (silent) send({ type: 'ask' });
+  }, [silent, send]);
+  return { talk, send, heard };
+}
+
+/** Whether the question in hand has been heard far enough to be answered. */
+function useHeard({ question, soundedAt }: AskingTalk): boolean {
+  const [heard, setHeard] = useState<number | null>(null);
+  useEffect(() => {
+    if (!question || soundedAt === null) return;
+    const left = soundedAt + 1000 * question.heardAfter - monotonic();
+    const timer = setTimeout(() => setHeard(soundedAt), Math.max(0, left));
+    return () => clearTimeout(timer);
+  }, [question, soundedAt]);
+  return soundedAt !== null && heard === soundedAt;
+}
+
+function saidOf(
+  { exercise, stock }: Props,
+  { talk, heard }: Asking,
+): { title: string; sentence: Sentence } {
+  const { say, more } = EXERCISE_WORDS[exercise];
+  const chord = chordFor(exercise, stock);
+  const last = talk.trials.at(-1);
+  const { question } = talk;
+  const sentence = (): Sentence => {
+    if (talk.phase === 'over')
+      return {
+        say: heardInWords(heardIn(exercise, talk.trials, chord.hz.length)),
+        more: 'Enter goes back to the exercises.',
+      };
+    if (talk.phase === 'told' && question && last)
+      return toldInWords(exercise, {
+        asked: last.asked,
+        answer: last.answer ?? '',
+        which: question.which,
+      });
+    if (talk.phase === 'asked')
+      return questionInWords(exercise, { heard, picked: talk.picked, tooQuick: talk.tooQuick });
+    return { say: more, more: 'Headphones low, or a loudspeaker. Enter begins.' };
+  };
+  return { title: say, sentence: sentence() };
+}
+
+function actsOf({ talk, send }: Asking, exercise: Asked, leave: () => void): JobActs<'ear'> {
+  const { phase, picked } = talk;
+  const directions = ['lower', 'same', 'higher'] as const;
+  const answer = (key: string) => {
+    const digit = Number(key);
+    const direction = directions[digit - 1];
+    const picks =
+      exercise === 'pure' ||
+      (exercise === 'string' && (picked === null || (digit !== 1 && digit !== 3)));
+    if (picks) send({ type: 'pick', which: digit });
+    else if (direction) send({ type: 'answer', answer: direction });
+  };
+  return {
+    answer,
+    again: () => send({ type: 'again' }),
+    go: phase === 'over' ? leave : () => send({ type: 'ask' }),
+    finish: phase === 'over' ? null : () => send({ type: 'end' }),
+    tap: null,
+    up: null,
+    down: null,
+    upMore: null,
+    downMore: null,
+  };
+}
+
+function buttonsOf({ talk, send }: Asking, leave: () => void): FootButton<'ear'>[] {
+  const { phase } = talk;
+  if (phase === 'over') return [{ act: 'go', label: 'Back to the exercises' }];
+  if (phase === 'resting')
+    return [
+      { act: 'go', label: 'Begin' },
+      { act: leave, label: 'Back to the exercises' },
+    ];
+  const stop = { act: 'finish', label: 'Stop here' } as const;
+  if (phase === 'told')
+    return [{ act: 'go', label: 'Next' }, { act: 'again', label: 'Hear it again' }, stop];
+  const say = (answer: 'lower' | 'same' | 'higher') => () => send({ type: 'answer', answer });
+  return [
+    { act: 'again', label: 'Hear it again' },
+    ...(talk.question?.which === null
+      ? [
+          { act: say('lower'), label: 'Lower (1)' },
+          { act: say('same'), label: 'Same (2)' },
+          { act: say('higher'), label: 'Higher (3)' },
+        ]
+      : []),
+    stop,
+  ];
+}
+
+function footOf(talk: AskingTalk, minute: boolean, staircase: boolean): string {
+  return [
+    minute && `a minute: ${talk.trials.length} of ${A_MINUTE}`,
+    staircase && (climbed(talk) ? 'the staircase has come to its end' : 'two down, one up'),
+    'headphones low',
+  ]
+    .filter(Boolean)
+    .join(' · ');
+}
+
+const FEEDBACK = [
+  { value: 'stroke', label: 'Words and stroke' },
+  { value: 'words', label: 'Words' },
+  { value: 'none', label: 'Nothing' },
+];
+
+/** What follows each answer. */
+function Feedback({ settings }: { readonly settings: Settings }) {
+  const { repository } = useData();
+  return (
+    <Group gap="xs">
+      <span className="soft">After an answer</span>
+      <SegmentedControl
+        size="xs"
+        aria-label="After an answer"
+        data={FEEDBACK}
+        value={settings.earFeedback}
+        onChange={(value) =>
+          void repository.saveSettings({ earFeedback: value as Settings['earFeedback'] })
+        }
+      />
+    </Group>
+  );
+}
+
+const NOBODY = { lower: 0, same: 0, higher: 0 };
+
+/** Hands of a class, counted. */
+function Hands({
+  onCount,
+}: {
+  readonly onCount: (hands: Readonly<Record<string, number>>) => void;
+}) {
+  const [hands, setHands] = useState<Readonly<Record<string, number>>>(NOBODY);
+  const all = Object.values(hands).reduce((sum, one) => sum + one, 0);
+  return (
+    <form
+      aria-label="Hands"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (all > 0) onCount(hands);
+      }}
+    >
+      <Group gap="xs" align="end" wrap="nowrap">
+        {Object.keys(NOBODY).map((answer) => (
+          <NumberInput
+            key={answer}
+            label={answer}
+            w={84}
+            min={0}
+            max={200}
+            allowDecimal={false}
+            value={hands[answer] ?? 0}
+            onChange={(count) => setHands({ ...hands, [answer]: Number(count) || 0 })}
+          />
+        ))}
+        <Button type="submit" disabled={all === 0}>
+          Count
+        </Button>
+      </Group>
+    </form>
+  );
+}

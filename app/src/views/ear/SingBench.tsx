@@ -1,0 +1,210 @@
+import { A_MINUTE, NOTHING_SUNG, type SingingTalk, singingTalk } from '@rosefinch/core/dialogue';
+import { leftIn } from '@rosefinch/core/ear';
+import { seededRandom } from '@rosefinch/core/maths';
+import { findTuning, targetName, targetsOf } from '@rosefinch/core/music';
+import type { Instrument } from '@rosefinch/core/strings';
+import {
+  EXERCISE_WORDS,
+  inShort,
+  noticedInWords,
+  type Sentence,
+  signedCents,
+  singTaskInWords,
+  sungInWords,
+} from '@rosefinch/core/words';
+import { useEffect, useRef } from 'react';
+import { useNavigate } from 'react-router';
+import { newSeed, now } from '../../environment.ts';
+import { Sized } from '../../parts/charts/index.ts';
+import { WithInstrument } from '../../parts/instruments/index.ts';
+import { roomInWords, useDialogue, useListening } from '../../parts/listening/index.ts';
+import {
+  type FootButton,
+  Job,
+  type JobActs,
+  Stage,
+  StageFigure,
+  useUsualSource,
+} from '../../parts/stage/index.ts';
+import { WireList } from '../../parts/wires/index.ts';
+import { cellLines, TwoStrokes } from './drawings.tsx';
+import { type ExerciseProps, stringsOf } from './exercises.ts';
+import { useEarRun } from './useEarRun.ts';
+
+const RATE = 48_000;
+/** The practice strings are out by so much, so that there is something to hear. */
+const DETUNE = [-34, 12, -8, 46, 3, -22] as const;
+
+/** A note is heard and sung or hummed; one is told above, below or there. */
+export function SingBench(props: ExerciseProps) {
+  return (
+    <WithInstrument says="Hear a note of an instrument and sing or hum it: you are told above, below or there.">
+      {(instrument) => <Singing {...props} instrument={instrument} />}
+    </WithInstrument>
+  );
+}
+
+type Props = ExerciseProps & { readonly instrument: Instrument };
+
+function Singing({ instrument, ...props }: Props) {
+  const { stock, minute } = props;
+  const { settings } = stock;
+  const { talk, send, listening } = useSinging({ instrument, ...props });
+  const usual = useUsualSource();
+  const navigate = useNavigate();
+  const leave = () => void navigate('/ear');
+  const left = leftIn(talk.trials);
+  const { sung, note } = talk;
+  const tuning = findTuning(instrument.tuningId, stock.tunings);
+  const target = tuning && note ? targetsOf(tuning, settings.a4)[note.course - 1] : undefined;
+  const pluck = () => note && listening.hands?.pluck(note.course, 0.6);
+  const turn = (turns: number) =>
+    note && listening.hands ? () => listening.hands?.turn(note.course, turns) : null;
+  return (
+    <Job
+      view="ear"
+      title={EXERCISE_WORDS.sing.say}
+      settings={settings}
+      acts={{
+        ...actsOf(talk, send, leave),
+        up: turn(0.01),
+        down: turn(-0.01),
+        upMore: turn(0.05),
+        downMore: turn(-0.05),
+      }}
+      buttons={buttonsOf(talk, leave, listening.hands ? pluck : null)}
+      listening={{ listening, kind: instrument.kind, usual }}
+      says={[
+        minute && `a minute: ${talk.trials.length} of ${A_MINUTE}`,
+        roomInWords(listening.room),
+      ]
+        .filter(Boolean)
+        .join(' · ')}
+      stage={
+        <Stage
+          label="A note to sing"
+          name={target ? targetName(target) : '–'}
+          under={note ? [`string ${note.course}`, 'any octave'] : ['a note to sing']}
+          wire={
+            <Sized>
+              {(width, height) => (
+                <TwoStrokes
+                  cents={sung?.cents ?? null}
+                  names={['the note', 'you']}
+                  width={width}
+                  height={height}
+                />
+              )}
+            </Sized>
+          }
+          figure={
+            <StageFigure
+              label="Sung"
+              figure={sung ? signedCents(sung.cents) : '–'}
+              note={left ? `cents; usually within ${noticedInWords(left)}` : 'cents from the note'}
+            />
+          }
+          sentence={sentenceOf(talk, listening.source !== null)}
+          problem={listening.problem}
+        />
+      }
+      wires={
+        <WireList
+          lines={cellLines(['voice'], talk.trials, note && 'voice', () =>
+            left ? inShort(left.cents) : '',
+          )}
+        />
+      }
+    />
+  );
+}
+
+type Send = (input: Parameters<typeof singingTalk>[1]) => void;
+
+function useSinging({ stock, minute, instrument }: Props) {
+  const { settings } = stock;
+  const random = useRef(seededRandom(newSeed()));
+  const strings = stringsOf(stock);
+  const { keep, end } = useEarRun('sing', { learnerId: settings.learnerId, minute });
+  const { talk, send } = useDialogue({
+    start: () => NOTHING_SUNG,
+    machine: singingTalk,
+    world: () => ({
+      strings,
+      questions: minute ? A_MINUTE : null,
+      now: now(),
+      random: random.current,
+    }),
+    perform: (effect) => {
+      if (effect.type === 'sound') listening.sound(effect.note.hz);
+      else if (effect.type === 'keep') keep(effect.trial);
+      else end();
+    },
+  });
+  const listening = useListening({
+    settings,
+    strings: [],
+    asked: null,
+    intended: () => null,
+    practice: async () => ({
+      instrument,
+      targetsHz: strings.map(({ hz }) => hz),
+      detuneCents: strings.map((_, i) => DETUNE[i % DETUNE.length] ?? 0),
+      seed: newSeed(),
+      sampleRate: RATE,
+    }),
+    hear: (report) => {
+      if (report.type === 'sung') send({ type: 'heard', frame: report.frame });
+    },
+  });
+  const { followVoice, source } = listening;
+  // The next view gets an ear for strings again: the keeper sees to that.
+  useEffect(() => {
+    if (source !== null) followVoice(true);
+  }, [followVoice, source]);
+  return { talk, send, listening };
+}
+
+function sentenceOf({ phase, sung, trials }: SingingTalk, listens: boolean): Sentence {
+  if (phase === 'over') return { say: 'That was it.', more: 'Enter goes back to the exercises.' };
+  if (phase === 'resting') return { say: EXERCISE_WORDS.sing.more, more: 'Enter begins.' };
+  if (!listens) return singTaskInWords(false);
+  if (sung) {
+    const { say, more } = sungInWords(sung);
+    return { say, more: phase === 'told' && trials.length > 0 ? `${more} Enter goes on.` : more };
+  }
+  return singTaskInWords(true);
+}
+
+function actsOf(
+  { phase }: SingingTalk,
+  send: Send,
+  leave: () => void,
+): Omit<JobActs<'ear'>, 'up' | 'down' | 'upMore' | 'downMore'> {
+  return {
+    answer: null,
+    again: () => send({ type: 'again' }),
+    go: phase === 'over' ? leave : () => send({ type: 'ask' }),
+    finish: phase === 'over' ? null : () => send({ type: 'end' }),
+    tap: null,
+  };
+}
+
+function buttonsOf(
+  { phase }: SingingTalk,
+  leave: () => void,
+  pluck: (() => void) | null,
+): FootButton<'ear'>[] {
+  if (phase === 'over') return [{ act: 'go', label: 'Back to the exercises' }];
+  if (phase === 'resting')
+    return [
+      { act: 'go', label: 'Begin' },
+      { act: leave, label: 'Back to the exercises' },
+    ];
+  return [
+    ...(phase === 'told' ? [{ act: 'go', label: 'Next' } as const] : []),
+    { act: 'again', label: 'Hear the note' },
+    ...(pluck ? [{ act: pluck, label: 'Pluck the practice string' }] : []),
+    { act: 'finish', label: 'Stop here' },
+  ];
+}

@@ -1,0 +1,197 @@
+import {
+  NOT_TOUCHED,
+  TOUCHES,
+  type TouchingTalk,
+  touchingTalk,
+  touchOf,
+} from '@rosefinch/core/dialogue';
+import type { StringKnowledge } from '@rosefinch/core/listen';
+import { shiftHz, targetName } from '@rosefinch/core/music';
+import { MADE_NECK } from '@rosefinch/core/practice';
+import { type Instrument, startFret } from '@rosefinch/core/strings';
+import {
+  EXERCISE_WORDS,
+  evennessInWords,
+  inShort,
+  signedCents,
+  touchingInWords,
+} from '@rosefinch/core/words';
+import { useMemo, useState } from 'react';
+import { useNavigate } from 'react-router';
+import { newSeed, now } from '../../environment.ts';
+import { Sized } from '../../parts/charts/index.ts';
+import { WithInstrument } from '../../parts/instruments/index.ts';
+import { roomInWords, useDialogue, useListening } from '../../parts/listening/index.ts';
+import {
+  type FootButton,
+  Job,
+  Stage,
+  StageFigure,
+  useUsualSource,
+} from '../../parts/stage/index.ts';
+import { WireList } from '../../parts/wires/index.ts';
+import { HeldPerches } from './drawings.tsx';
+import type { ExerciseProps } from './exercises.ts';
+import { useEarRun } from './useEarRun.ts';
+import { useStrings } from './useStrings.ts';
+
+const RATE = 48_000;
+/** Where a firm finger is heard best: common practice, no source. */
+const FRET = 3;
+
+/** The same fret ten times: how evenly, and how lightly, it is held. */
+export function TouchBench(props: ExerciseProps) {
+  return (
+    <WithInstrument says="Hold one fret ten times: how evenly, and how far above the lightest touch.">
+      {(instrument) => <Touch key={instrument.id} {...props} instrument={instrument} />}
+    </WithInstrument>
+  );
+}
+
+type Props = ExerciseProps & { readonly instrument: Instrument };
+
+function Touch(props: Props) {
+  const { stock, instrument } = props;
+  const { settings } = stock;
+  const { talk, send, listening, targets, course, choose, cell, pluck } = useTouching(props);
+  const usual = useUsualSource();
+  const navigate = useNavigate();
+  const leave = () => void navigate('/ear');
+  const { scatter, aboveLightest } = touchOf(talk.held);
+  const told = talk.phase === 'told';
+  const last = talk.held.at(-1);
+  const needs = talk.phase === 'holding' && listening.source === null;
+  return (
+    <Job
+      view="ear"
+      title={EXERCISE_WORDS.touch.say}
+      settings={settings}
+      acts={{
+        answer: (key) => choose(Number(key)),
+        again: listening.hands ? pluck : null,
+        go: talk.phase === 'over' ? leave : () => send({ type: 'go' }),
+        finish: talk.phase === 'over' ? null : () => send({ type: 'end' }),
+        tap: null,
+        up: null,
+        down: null,
+        upMore: null,
+        downMore: null,
+      }}
+      buttons={buttonsOf(talk, leave, listening.hands ? pluck : null)}
+      listening={{ listening, kind: instrument.kind, usual }}
+      says={roomInWords(listening.room)}
+      stage={
+        <Stage
+          name={targetName(targets[course - 1])}
+          under={[`string ${course}`, `fret ${FRET}`]}
+          wire={
+            <Sized>
+              {(width, height) => (
+                <HeldPerches held={talk.held} places={TOUCHES} width={width} height={height} />
+              )}
+            </Sized>
+          }
+          figure={
+            <StageFigure
+              figure={told ? inShort(scatter) : last === undefined ? '–' : signedCents(last)}
+              note={told ? 'cents, standard deviation' : 'cents from the note of the fret'}
+            />
+          }
+          sentence={
+            told
+              ? evennessInWords(scatter, aboveLightest)
+              : needs
+                ? { say: 'Choose the microphone.', more: 'Or the practice instrument.' }
+                : touchingInWords({
+                    phase: talk.phase,
+                    notice: talk.notice,
+                    place: cell,
+                    left: TOUCHES - talk.held.length,
+                  })
+          }
+          problem={listening.problem}
+        />
+      }
+      wires={
+        <WireList
+          lines={[...targets].reverse().map((target) => ({
+            course: target.course,
+            name: targetName(target),
+            says: target.course === course ? `${talk.held.length} of ${TOUCHES}` : 'not in hand',
+            active: target.course === course,
+            chosen: target.course === course,
+            picture: null,
+            word: target.course === course ? `${talk.held.length} of ${TOUCHES}` : '',
+          }))}
+          onChoose={choose}
+        />
+      }
+    />
+  );
+}
+
+function useTouching({ stock, minute, instrument }: Props) {
+  const { settings } = stock;
+  const targets = useStrings(instrument, stock);
+  const [course, setCourse] = useState(Math.min(3, targets.length));
+  const fret = FRET + startFret(instrument, course);
+  const open = targets[course - 1];
+  const hz = open ? shiftHz(open.hz, 100 * FRET) : 0;
+  const cell = `string ${course} at fret ${fret}`;
+  const run = useEarRun('touch', {
+    learnerId: settings.learnerId,
+    minute,
+    instrumentId: instrument.id,
+  });
+  const { talk, send } = useDialogue({
+    start: () => NOT_TOUCHED,
+    machine: touchingTalk,
+    world: () => ({ cell, hz, now: now() }),
+    perform: (effect) => {
+      if (effect.type === 'keep') run.keepWhole(effect.trials);
+      else run.end();
+    },
+  });
+  const strings = useMemo(
+    (): StringKnowledge[] => (open ? [{ target: { ...open, hz } }] : []),
+    [open, hz],
+  );
+  const listening = useListening<string>({
+    settings,
+    strings,
+    asked: cell,
+    intended: () => 1,
+    practice: async () => ({
+      instrument,
+      targetsHz: targets.map((target) => target.hz),
+      detuneCents: targets.map(() => 0),
+      neck: MADE_NECK,
+      seed: newSeed(),
+      sampleRate: RATE,
+    }),
+    hear: (report, asked) => {
+      if (report.type === 'outcome') send({ type: 'heard', outcome: report.outcome, asked });
+    },
+  });
+  const choose = (wanted: number) => {
+    if (targets[wanted - 1] && talk.phase !== 'holding') setCourse(wanted);
+  };
+  const pluck = () => listening.hands?.fretted(course, fret, 'normal');
+  return { talk, send, listening, targets, course, choose, cell, pluck };
+}
+
+function buttonsOf(
+  { phase }: TouchingTalk,
+  leave: () => void,
+  pluck: (() => void) | null,
+): FootButton<'ear'>[] {
+  if (phase === 'over') return [{ act: 'go', label: 'Back to the exercises' }];
+  if (phase === 'resting')
+    return [
+      { act: 'go', label: 'Begin' },
+      { act: leave, label: 'Back to the exercises' },
+    ];
+  const stop = { act: 'finish', label: 'Stop here' } as const;
+  if (phase === 'told') return [{ act: 'go', label: 'Again' }, stop];
+  return [...(pluck ? [{ act: 'again', label: 'Hold and pluck' } as const] : []), stop];
+}

@@ -1,0 +1,303 @@
+import { SegmentedControl } from '@mantine/core';
+import {
+  type Aid,
+  NOT_RESTORED,
+  type RestoringTalk,
+  restoringAsked,
+  restoringTalk,
+  tonesOf,
+} from '@rosefinch/core/dialogue';
+import { whoSounded } from '@rosefinch/core/listen';
+import { between, seededRandom } from '@rosefinch/core/maths';
+import { centsBetween, targetName } from '@rosefinch/core/music';
+import type { Instrument } from '@rosefinch/core/strings';
+import {
+  AID_WORDS,
+  EXERCISE_WORDS,
+  inShort,
+  restoredInWords,
+  restoringInWords,
+  type Sentence,
+  signedCents,
+} from '@rosefinch/core/words';
+import { useMemo, useState } from 'react';
+import { useNavigate } from 'react-router';
+import { monotonic, newSeed, now } from '../../environment.ts';
+import { Sized } from '../../parts/charts/index.ts';
+import { WithInstrument } from '../../parts/instruments/index.ts';
+import {
+  handActs,
+  handsOn,
+  PracticeLine,
+  roomInWords,
+  useDialogue,
+  useListening,
+} from '../../parts/listening/index.ts';
+import {
+  type FootButton,
+  Job,
+  Stage,
+  StageFigure,
+  useUsualSource,
+} from '../../parts/stage/index.ts';
+import { type WireLine, WireList } from '../../parts/wires/index.ts';
+import { OutAndLeft, TwoStrokes } from './drawings.tsx';
+import type { ExerciseProps } from './exercises.ts';
+import { useEarRun } from './useEarRun.ts';
+import { useStrings } from './useStrings.ts';
+
+const RATE = 48_000;
+/** The practice strings are put out by the app, so far at least and at most. */
+const PUT_OUT = { least: 22, most: 60 } as const;
+const REST = 3;
+
+/** A whole instrument is put out of tune and brought back, with as much help as was chosen. */
+export function WholeBench(props: ExerciseProps) {
+  return (
+    <WithInstrument says="Put an instrument out of tune and bring it back, by a tone for each string, by one tone, or from memory.">
+      {(instrument) => <Whole key={instrument.id} {...props} instrument={instrument} />}
+    </WithInstrument>
+  );
+}
+
+type Props = ExerciseProps & { readonly instrument: Instrument };
+
+function Whole(props: Props) {
+  const { stock, instrument } = props;
+  const { settings } = stock;
+  const restoring = useRestoring(props);
+  const { talk, send, listening, targets, course, seen, choose } = restoring;
+  const usual = useUsualSource();
+  const navigate = useNavigate();
+  const leave = () => void navigate('/ear');
+  const { hands: playing } = listening;
+  const hands = useMemo(
+    () => playing && handsOn(playing, instrument, course),
+    [playing, instrument, course],
+  );
+  const moves = talk.phase === 'tuning' || talk.phase === 'out' || talk.phase === 'reading';
+  const { pluck, up, down, upMore, downMore } = handActs(moves ? hands : null);
+  const shown = talk.aid === 'display' && talk.phase === 'tuning' ? seen : null;
+  return (
+    <Job
+      view="ear"
+      title={EXERCISE_WORDS.whole.say}
+      settings={settings}
+      acts={{
+        answer: (key) => choose(Number(key)),
+        again: pluck,
+        go: talk.phase === 'over' ? leave : () => send({ type: 'go' }),
+        finish: talk.phase === 'over' ? null : () => send({ type: 'end' }),
+        tap: null,
+        up,
+        down,
+        upMore,
+        downMore,
+      }}
+      buttons={buttonsOf(talk, leave)}
+      listening={{ listening, kind: instrument.kind, usual }}
+      says={roomInWords(listening.room)}
+      stage={
+        <Stage
+          name={targetName(targets[course - 1])}
+          under={[`string ${course}`, AID_WORDS[talk.aid].say]}
+          wire={
+            <Sized>
+              {(width, height) => (
+                <TwoStrokes
+                  cents={shown}
+                  names={['its note', 'the string']}
+                  {...{ width, height }}
+                />
+              )}
+            </Sized>
+          }
+          figure={<Figure talk={talk} shown={shown} course={course} />}
+          sentence={sentenceOf(restoring)}
+          problem={listening.problem}
+        />
+      }
+      wires={<WireList lines={linesOf(restoring)} onChoose={choose} />}
+      line={
+        talk.phase === 'resting' ? (
+          <AidChoice aid={talk.aid} onChoose={(aid) => send({ type: 'aid', aid })} />
+        ) : (
+          hands &&
+          moves && (
+            <PracticeLine hands={hands} course={course}>
+              {null}
+            </PracticeLine>
+          )
+        )
+      }
+    />
+  );
+}
+
+function useRestoring({ stock, minute, instrument, before }: Props) {
+  const { settings } = stock;
+  const targets = useStrings(instrument, stock);
+  const strings = useMemo(
+    () => [...targets].reverse().map(({ course, hz }) => ({ course, hz })),
+    [targets],
+  );
+  // A banjo is tuned from its fifth string, everything else from its thickest.
+  const oneTone = strings[0]?.course ?? 1;
+  const [chosen, setChosen] = useState(oneTone);
+  const [seen, setSeen] = useState<number | null>(null);
+  const [aid, setAid] = useState<Aid>(NOT_RESTORED.aid);
+  const run = useEarRun('whole', {
+    learnerId: settings.learnerId,
+    minute,
+    instrumentId: instrument.id,
+    aid,
+  });
+  const { talk, send } = useDialogue({
+    start: () => NOT_RESTORED,
+    machine: restoringTalk,
+    world: () => ({ strings, oneTone, now: now(), clock: monotonic() }),
+    perform: (effect) => {
+      if (effect.type === 'sound') listening.sound(effect.hz);
+      else if (effect.type === 'keep') run.keepWhole(effect.trials);
+      else run.end();
+    },
+  });
+  if (talk.aid !== aid) setAid(talk.aid);
+  const asked = restoringAsked(talk, strings);
+  const course = asked ?? chosen;
+  const knowledge = useMemo(() => targets.map((target) => ({ target })), [targets]);
+  const listening = useListening<number | null>({
+    settings,
+    strings: knowledge,
+    asked,
+    intended: (wanted) => wanted,
+    practice: async () => ({
+      instrument,
+      targetsHz: targets.map(({ hz }) => hz),
+      detuneCents: putOut(targets.length, newSeed()),
+      seed: newSeed(),
+      sampleRate: RATE,
+    }),
+    hear: (report, wanted) => {
+      if (report.type !== 'outcome') return;
+      const { outcome } = report;
+      send({ type: 'heard', outcome, asked: wanted });
+      if (outcome.kind !== 'reading') return;
+      const who = whoSounded(outcome, knowledge, wanted);
+      if (who.kind !== 'known') return;
+      setChosen(who.course);
+      setSeen(centsBetween(targets[who.course - 1]?.hz ?? outcome.hz, outcome.hz));
+    },
+  });
+  const choose = (wanted: number) => {
+    if (!targets[wanted - 1]) return;
+    setChosen(wanted);
+    send({ type: 'tone', course: wanted });
+  };
+  const tones = tonesOf(talk.aid, { strings, oneTone });
+  return {
+    talk,
+    send,
+    listening,
+    targets,
+    course,
+    seen,
+    choose,
+    tones,
+    asked,
+    first: before.length === 0,
+  };
+}
+
+type Restoring = ReturnType<typeof useRestoring>;
+
+function putOut(strings: number, seed: number): number[] {
+  const random = seededRandom(seed);
+  return Array.from({ length: strings }, () => {
+    const cents = between(random, PUT_OUT.least, PUT_OUT.most);
+    return random() < 0.7 ? -cents : cents;
+  });
+}
+
+function sentenceOf({ talk, asked, tones, first, listening }: Restoring): Sentence {
+  if (talk.phase === 'told') return restoredInWords(talk.left, talk.tookMs, first);
+  if (talk.phase !== 'resting' && talk.phase !== 'over' && listening.source === null)
+    return { say: 'Choose the microphone.', more: 'Or the practice instrument.' };
+  const { phase, notice, aid } = talk;
+  return restoringInWords({ phase, notice, aid, course: asked, tones });
+}
+
+/** What was put out and what was left: shown only when all is done. */
+function linesOf({ talk, targets, course }: Restoring): WireLine[] {
+  const order = [...targets].reverse();
+  return order.map((target, i) => {
+    const [out, left] = talk.phase === 'told' ? [talk.out[i], talk.left[i]] : [];
+    const done = talk.phase === 'out' ? talk.out.length > i : talk.left.length > i;
+    return {
+      course: target.course,
+      name: targetName(target),
+      says:
+        left === undefined ? (done ? 'heard' : 'not heard yet') : `left ${signedCents(left)} cents`,
+      active: target.course === course,
+      chosen: false,
+      picture: <OutAndLeft out={out ?? null} left={left ?? null} tolerance={REST} />,
+      ...(out !== undefined && { from: signedCents(out) }),
+      ...(left !== undefined && { to: signedCents(left) }),
+      word: talk.phase === 'told' ? '' : done ? 'heard' : '',
+    };
+  });
+}
+
+function AidChoice({
+  aid,
+  onChoose,
+}: {
+  readonly aid: Aid;
+  readonly onChoose: (aid: Aid) => void;
+}) {
+  return (
+    <SegmentedControl
+      aria-label="How much help"
+      data={Object.entries(AID_WORDS).map(([value, { say }]) => ({ value, label: say }))}
+      value={aid}
+      onChange={(value) => onChoose(value as Aid)}
+    />
+  );
+}
+
+function buttonsOf({ phase }: RestoringTalk, leave: () => void): FootButton<'ear'>[] {
+  if (phase === 'over') return [{ act: 'go', label: 'Back to the exercises' }];
+  const stop = { act: 'finish', label: 'Stop here' } as const;
+  if (phase === 'resting')
+    return [
+      { act: 'go', label: 'Begin' },
+      { act: leave, label: 'Back to the exercises' },
+    ];
+  if (phase === 'tuning') return [{ act: 'go', label: 'It is done' }, stop];
+  if (phase === 'told') return [{ act: 'go', label: 'Once more' }, stop];
+  return [stop];
+}
+
+/** Hidden while it is tuned; what is furthest off once it is done. */
+function Figure({
+  talk,
+  shown,
+  course,
+}: {
+  readonly talk: RestoringTalk;
+  readonly shown: number | null;
+  readonly course: number;
+}) {
+  if (talk.phase === 'told') {
+    const worst = Math.max(...talk.left.map(Math.abs));
+    return <StageFigure figure={inShort(worst)} note="cents, the furthest off" />;
+  }
+  if (shown !== null)
+    return <StageFigure figure={signedCents(shown)} note={`cents, string ${course}`} />;
+  return (
+    <StageFigure
+      figure={talk.phase === 'tuning' ? 'hidden' : '–'}
+      note="cents, shown when it is done"
+    />
+  );
+}

@@ -1,0 +1,182 @@
+import type { EarTrial } from '../ear/index.ts';
+import { between, nth, type Random } from '../maths/index.ts';
+import { centsBetween, shiftHz } from '../music/index.ts';
+import { type EarNote, pairNotes } from '../practice/index.ts';
+import type { Cents, EpochMs, Hz } from '../units.ts';
+import type { Next } from './machine.ts';
+
+/** Two strings that are to agree. */
+export interface EarPair {
+  readonly cell: string;
+  /** Which strings, where they are held: for the sentence. */
+  readonly reference: string;
+  readonly own: string;
+  readonly referenceHz: Hz;
+  /** Where the string that is turned agrees. */
+  readonly ownHz: Hz;
+}
+
+/** A practice peg that is turned until two strings agree. */
+export interface MatchingTalk {
+  readonly trials: readonly EarTrial[];
+  readonly pair: EarPair | null;
+  readonly phase: 'resting' | 'turning' | 'told' | 'over';
+  /** How far the string is from where it agrees. */
+  readonly off: Cents;
+  /** Milliseconds and cents by turns, from the first sound on. */
+  readonly path: readonly number[];
+  readonly since: number;
+}
+
+export type MatchingInput =
+  | { readonly type: 'ask' }
+  | { readonly type: 'again' }
+  | { readonly type: 'turn'; readonly way: 1 | -1; readonly bold: boolean }
+  | { readonly type: 'done' }
+  | { readonly type: 'end' };
+
+export type MatchingEffect =
+  | { readonly type: 'sound'; readonly notes: readonly EarNote[] }
+  | { readonly type: 'keep'; readonly trial: EarTrial }
+  | { readonly type: 'over' };
+
+export interface MatchingWorld {
+  readonly strings: readonly EarString[];
+  readonly questions: number | null;
+  readonly now: EpochMs;
+  readonly clock: number;
+  readonly random: Random;
+}
+
+/** A string of the instrument whose pairs are compared. */
+export interface EarString {
+  readonly course: number;
+  readonly hz: Hz;
+}
+
+export const NO_MATCH: MatchingTalk = {
+  trials: [],
+  pair: null,
+  phase: 'resting',
+  off: 0,
+  path: [],
+  since: 0,
+};
+
+/** A string starts so far out, either way. */
+const STARTS = { least: 15, most: 45 } as const;
+/** A small step and a bold one, in cents; no two turns of a peg are alike. */
+const STEPS = { small: 2.5, bold: 16 } as const;
+const UNEVEN = { least: 0.6, most: 1.4 } as const;
+const MOST_STEPS = 1000;
+
+export function matchingTalk(
+  talk: MatchingTalk,
+  input: MatchingInput,
+  world: MatchingWorld,
+): Next<MatchingTalk, MatchingEffect> {
+  const { pair, phase } = talk;
+  switch (input.type) {
+    case 'ask':
+      return phase === 'turning' || phase === 'over'
+        ? { state: talk, effects: [] }
+        : asks(talk, world);
+    case 'again':
+      return { state: talk, effects: pair ? [sounding(pair, talk.off, world)] : [] };
+    case 'turn': {
+      if (!pair || phase !== 'turning' || talk.path.length > 2 * MOST_STEPS)
+        return { state: talk, effects: [] };
+      const step = input.bold ? STEPS.bold : STEPS.small;
+      const off = talk.off + input.way * step * between(world.random, UNEVEN.least, UNEVEN.most);
+      const path = [...talk.path, world.clock - talk.since, off];
+      return { state: { ...talk, off, path }, effects: [sounding(pair, off, world)] };
+    }
+    case 'done':
+      return pair && phase === 'turning'
+        ? committed(talk, pair, world)
+        : { state: talk, effects: [] };
+    case 'end':
+      return { state: { ...talk, phase: 'over' }, effects: [{ type: 'over' }] };
+  }
+}
+
+function asks(talk: MatchingTalk, world: MatchingWorld): Next<MatchingTalk, MatchingEffect> {
+  if (world.questions !== null && talk.trials.length >= world.questions)
+    return { state: { ...talk, phase: 'over' }, effects: [{ type: 'over' }] };
+  const pair = pairFor(talk, world);
+  const out = between(world.random, STARTS.least, STARTS.most);
+  const off = world.random() < 0.5 ? -out : out;
+  return {
+    state: { ...talk, pair, phase: 'turning', off, path: [0, off], since: world.clock },
+    effects: [sounding(pair, off, world)],
+  };
+}
+
+function committed(
+  talk: MatchingTalk,
+  { cell }: EarPair,
+  { now, clock }: MatchingWorld,
+): Next<MatchingTalk, MatchingEffect> {
+  const { off, path, since } = talk;
+  const trial: EarTrial = { at: now, cell, asked: nth(path, 1), off, tookMs: clock - since, path };
+  return {
+    state: { ...talk, phase: 'told', trials: [...talk.trials, trial] },
+    effects: [{ type: 'keep', trial }],
+  };
+}
+
+function sounding(pair: EarPair, off: Cents, { random }: MatchingWorld): MatchingEffect {
+  const notes = pairNotes(pair.referenceHz, shiftHz(pair.ownHz, off), random);
+  return { type: 'sound', notes };
+}
+
+/** The kind that was asked least, on strings by chance. */
+function pairFor({ trials }: MatchingTalk, { strings, random }: MatchingWorld): EarPair {
+  const all = pairsOf(strings);
+  const asked = (cell: string) => trials.filter((one) => one.cell === cell).length;
+  const fewest = Math.min(...all.map(({ cell }) => asked(cell)));
+  const open = all.filter(({ cell }) => asked(cell) === fewest);
+  return nth(open, Math.floor(random() * open.length));
+}
+
+const SEMITONES_TO_HARMONICS = 5;
+const FARTHEST_FRET = 12;
+
+/**
+ * Every pair of an instrument's strings that can be compared: unison and octave, one held against its
+ * neighbour open, and where a fourth lies between two, the harmonics over the fifth and the seventh fret.
+ */
+export function pairsOf(strings: readonly EarString[]): EarPair[] {
+  const same = strings.flatMap(({ course, hz }): EarPair[] => [
+    pair('unison', 'a tone', `string ${course}`, hz, hz),
+    pair('octave', 'a tone an octave lower', `string ${course}`, hz / 2, hz),
+  ]);
+  const neighbours = strings.slice(1).flatMap((one, i): EarPair[] => {
+    const other = nth(strings, i);
+    // The lower one is held where the higher one sounds.
+    const [low, high] = one.hz <= other.hz ? [one, other] : [other, one];
+    const fret = Math.round(centsBetween(low.hz, high.hz) / 100);
+    if (fret < 1 || fret > FARTHEST_FRET) return [];
+    const held = pair(
+      'fretted',
+      `string ${low.course} at fret ${fret}`,
+      `string ${high.course} open`,
+      high.hz,
+      high.hz,
+    );
+    if (fret !== SEMITONES_TO_HARMONICS) return [held];
+    const harmonics = pair(
+      'harmonics',
+      `the harmonic of string ${low.course} over fret 5`,
+      `the harmonic of string ${high.course} over fret 7`,
+      4 * low.hz,
+      4 * low.hz,
+    );
+    return [held, harmonics];
+  });
+  return [...same, ...neighbours];
+}
+
+function pair(cell: string, reference: string, own: string, referenceHz: Hz, ownHz: Hz): EarPair {
+  return { cell, reference, own, referenceHz, ownHz };
+}
