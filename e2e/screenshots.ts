@@ -99,6 +99,10 @@ async function pictures(): Promise<void> {
   await frets.soundAll();
   await frets.comesTo();
   await shoot('frets-result');
+  await page.goto('/ear');
+  await page.getByRole('region', { name: 'What to practise next' }).waitFor();
+  await page.getByText('Notices').waitFor();
+  await shoot('ear');
   await page.goto('/shelf');
   await page.getByText('its peg slips').waitFor();
   await page.waitForTimeout(400);

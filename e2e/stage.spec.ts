@@ -229,7 +229,19 @@ test('on a phone what is done next lies within the first screen, in every job', 
     [320, 256],
   ] as const) {
     await page.setViewportSize({ width, height });
-    for (const path of ['/', '/retune', '/settle', '/frets', '/log', '/ear', '/settings', '/data'])
+    for (const path of [
+      '/',
+      '/retune',
+      '/settle',
+      '/frets',
+      '/log',
+      '/ear',
+      '/ear/direction',
+      '/ear/whole',
+      '/ear/progress',
+      '/settings',
+      '/data',
+    ])
       await expectWithin(page, path, width);
   }
 });

@@ -15,6 +15,7 @@ import {
   GUESSERS,
   guesser,
   LISTENERS,
+  type ListenerKind,
   type Said,
 } from './foreign/listeners.ts';
 import { quantile } from './print.ts';
@@ -41,39 +42,38 @@ function asked(answer: Answer, trials: number, seed: number, cells: number) {
   return { hearing, guess };
 }
 
-/** Just-noticeable differences of foreign listeners, six cells in one session and one cell alone. */
-export function hearingFigures(first: number, each: number): void {
-  for (const [cells, trials] of [
-    [CELLS, 60],
-    [CELLS, 40],
-    [1, 60],
-    [1, 40],
-  ] as const)
-    for (const kind of LISTENERS) {
-      const errors: number[] = [];
-      const widths: number[] = [];
-      const inCell: number[] = [];
-      let [held, heldIn, called] = [0, 0, 0];
-      for (let seed = first; seed < first + each; seed++) {
-        const listener = foreignListener(seededRandom(seed * 101 + kind.length), kind);
-        const { hearing, guess } = asked(listener.answer, trials, seed, cells);
-        const truths = Array.from({ length: cells }, (_, i) => listener.threshold(i));
-        const truth = Math.exp(truths.reduce((sum, t) => sum + Math.log(t), 0) / cells);
-        const { cents, low, high } = hearing.overall();
-        errors.push(Math.log(cents / truth));
-        widths.push((high - low) / 2 / cents);
-        if (low <= truth && truth <= high) held++;
-        if (guess > 0.5) called++;
-        truths.forEach((t, i) => {
-          const own = hearing.of(String(i));
-          inCell.push(Math.abs(Math.log(own.cents / t)));
-          if (own.low <= t && t <= own.high) heldIn++;
-        });
-      }
-      console.log(
-        `Hearing, ${kind}, ${trials} questions in ${cells}, seeds ${first}–${first + each - 1}: bias ${quantile(errors, 0.5, 3)} (ln, median), error ${quantile(errors.map(Math.abs), 0.5, 2)}; 90 % interval holds ${((100 * held) / each).toFixed(1)} %, half as wide as ${quantile(widths, 0.5, 2)} of it; by cell ${quantile(inCell, 0.5, 2)}, holds ${((100 * heldIn) / (each * cells)).toFixed(1)} %; called a guesser ${called}`,
-      );
+/** Just-noticeable differences of foreign listeners, so many cells in one session. */
+export function hearingFigures(
+  first: number,
+  each: number,
+  { cells, trials }: { readonly cells: number; readonly trials: number },
+  kinds: readonly ListenerKind[] = LISTENERS,
+): void {
+  for (const kind of kinds) {
+    const errors: number[] = [];
+    const widths: number[] = [];
+    const inCell: number[] = [];
+    let [held, heldIn, called] = [0, 0, 0];
+    for (let seed = first; seed < first + each; seed++) {
+      const listener = foreignListener(seededRandom(seed * 101 + kind.length), kind);
+      const { hearing, guess } = asked(listener.answer, trials, seed, cells);
+      const truths = Array.from({ length: cells }, (_, i) => listener.threshold(i));
+      const truth = Math.exp(truths.reduce((sum, t) => sum + Math.log(t), 0) / cells);
+      const { cents, low, high } = hearing.overall();
+      errors.push(Math.log(cents / truth));
+      widths.push((high - low) / 2 / cents);
+      if (low <= truth && truth <= high) held++;
+      if (guess > 0.5) called++;
+      truths.forEach((t, i) => {
+        const own = hearing.of(String(i));
+        inCell.push(Math.abs(Math.log(own.cents / t)));
+        if (own.low <= t && t <= own.high) heldIn++;
+      });
     }
+    console.log(
+      `Hearing, ${kind}, ${trials} questions in ${cells}, seeds ${first}–${first + each - 1}: bias ${quantile(errors, 0.5, 3)} (ln, median), error ${quantile(errors.map(Math.abs), 0.5, 2)}; 90 % interval holds ${((100 * held) / each).toFixed(1)} %, half as wide as ${quantile(widths, 0.5, 2)} of it; by cell ${quantile(inCell, 0.5, 2)}, holds ${((100 * heldIn) / (each * cells)).toFixed(1)} %; called a guesser ${called}`,
+    );
+  }
 }
 
 /** Those who guess, and the classic staircase beside the questions chosen, at one cell. */

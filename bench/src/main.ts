@@ -1,5 +1,6 @@
 import { adviceFigures } from './advice.ts';
 import { driftFigures } from './drifts.ts';
+import { CELLS } from './foreign/listeners.ts';
 import { biasFigures, boundFigures, frameFigures, speedFigures } from './frames.ts';
 import { fretFigures } from './frets.ts';
 import { guesserFigures, hearingFigures, staircaseFigures } from './hearing.ts';
@@ -55,9 +56,11 @@ const parts: Readonly<Record<string, () => void | Promise<void>>> = {
   drifts: () => driftFigures(2001, process.argv.includes('--long') ? 200 : 20),
   hearing: () => {
     const long = process.argv.includes('--long');
-    hearingFigures(2001, long ? 200 : 10);
-    guesserFigures(2001, long ? 200 : 20);
-    staircaseFigures(2001, long ? 300 : 30);
+    hearingFigures(2001, long ? 200 : 10, { cells: CELLS, trials: 60 });
+    hearingFigures(2001, long ? 100 : 10, { cells: CELLS, trials: 40 });
+    hearingFigures(2001, long ? 100 : 10, { cells: 1, trials: 60 });
+    guesserFigures(2001, long ? 40 : 10);
+    staircaseFigures(2001, long ? 100 : 20);
   },
   singing: () => singingFigures(4001, process.argv.includes('--long') ? 2000 : 100),
   who: whoFigures,

@@ -3,7 +3,6 @@ import {
   type EarTrial,
   type ExerciseKind,
   hearingOf,
-  noticedBy,
   REGISTERS,
   STAIRCASE,
   type Staircase,
@@ -231,8 +230,8 @@ function higherOrLower(talk: AskingTalk, world: AskingWorld): EarQuestion {
 
 function whichString(talk: AskingTalk, world: AskingWorld): EarQuestion {
   const { chord, random } = world;
-  const cell = chord.name;
   const which = 1 + Math.floor(random() * chord.hz.length);
+  const cell = `string ${which}`;
   const asked = stepOf(talk, random) ?? howMuch(cell, talk, world);
   const hz = chord.hz.map((one, i) => (i === which - 1 ? shiftHz(one, asked) : one));
   return { cell, asked, notes: strummed(hz, random), heardAfter: STRUM_HEARD, which };
@@ -261,11 +260,6 @@ function stepOf({ stairs }: AskingTalk, random: Random): Cents | null {
 function howMuch(cell: string, { trials }: AskingTalk, world: AskingWorld): Cents {
   const known = [...world.before.slice(-REMEMBERED), ...trials];
   return hearingOf(world.exercise, known, world.chord.hz.length).next(cell, world.random);
-}
-
-/** Whether a staircase has come to its end. */
-export function climbed({ stairs }: AskingTalk): boolean {
-  return stairs !== null && noticedBy(stairs) !== null;
 }
 
 /** Exercises that ask questions. */

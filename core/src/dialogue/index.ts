@@ -5,7 +5,6 @@ export {
   type AskingTalk,
   type AskingWorld,
   askingTalk,
-  climbed,
   type EarChord,
   type EarQuestion,
   isAsked,

@@ -91,7 +91,7 @@ function heard(
     return { state: { ...talk, frames }, effects: [], quiet: true };
   const sung = sungIn(frames, note.hz);
   if (!silent || !sung) return { state: { ...talk, frames, sung: sung ?? talk.sung }, effects: [] };
-  const trial: EarTrial = { at: now, cell: 'voice', asked: 0, off: sung.cents };
+  const trial: EarTrial = { at: now, cell: `string ${note.course}`, asked: 0, off: sung.cents };
   return {
     state: { ...talk, frames, sung, phase: 'told', trials: [...talk.trials, trial] },
     effects: [{ type: 'keep', trial }],

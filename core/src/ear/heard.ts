@@ -1,3 +1,5 @@
+import { upperTail } from '../maths/index.ts';
+import type { Cents } from '../units.ts';
 import { DIRECTION, DIRECTIONS, FINDINGS, findingOne } from './answering.ts';
 import { guessing } from './guessing.ts';
 import { Hearing, type Noticed } from './hearing.ts';
@@ -58,4 +60,20 @@ export function heardIn(exercise: Asked, trials: readonly EarTrial[], of: number
     guessing: guess,
     answers: given,
   };
+}
+
+/** Share of a class that heard a difference as higher; who said "same" counts half for each. */
+export function sharesOf(
+  trials: readonly EarTrial[],
+): { readonly cents: Cents; readonly higher: number; readonly hands: number }[] {
+  return trials.flatMap(({ asked, hands }) => {
+    const { lower = 0, same = 0, higher = 0 } = hands ?? {};
+    const all = lower + same + higher;
+    return all > 0 ? [{ cents: asked, higher: (higher + same / 2) / all, hands: all }] : [];
+  });
+}
+
+/** Share of answers "higher" to a difference, of somebody who notices so much and leans to neither side. */
+export function shareAt(cents: Cents, noticed: Cents): number {
+  return upperTail((-cents * DIRECTION.noticed) / noticed);
 }

@@ -7,7 +7,7 @@ export {
   findingOne,
 } from './answering.ts';
 export { guessing } from './guessing.ts';
-export { type Asked, type Heard, heardIn, hearingOf } from './heard.ts';
+export { type Asked, type Heard, heardIn, hearingOf, shareAt, sharesOf } from './heard.ts';
 export { Hearing, type Noticed, type Trial } from './hearing.ts';
 export {
   type EarPoint,

@@ -80,6 +80,11 @@ export function inShort(cents: Cents): string {
   return cents < 9.95 ? cents.toFixed(1) : cents.toFixed(0);
 }
 
+/** What the classic staircase has come to, beside the figure of all answers. */
+export function staircaseInWords(cents: Cents): string {
+  return `the staircase says ${inShort(cents)} cents`;
+}
+
 /** What to practise next, and why. */
 export function nextInWords({ exercise, cell, why, days }: NextPractice): Sentence {
   const what = EXERCISE_WORDS[exercise].say.replace(/\?$/, '');
@@ -93,6 +98,9 @@ export function nextInWords({ exercise, cell, why, days }: NextPractice): Senten
   return { say: `Next: ${what}${where}.`, more: because };
 }
 
+/** While nothing can be answered yet. */
+export const LISTEN_FIRST: Sentence = { say: 'Listen.', more: 'Space sounds it again.' };
+
 /** What is to be answered now. */
 export function questionInWords(
   exercise: ExerciseKind,
@@ -102,12 +110,13 @@ export function questionInWords(
     tooQuick,
   }: { readonly heard: boolean; readonly picked: number | null; readonly tooQuick: boolean },
 ): Sentence {
-  if (tooQuick)
-    return {
-      say: 'Hear it out first.',
-      more: 'That answer came before it could be heard, and is not counted.',
-    };
-  if (!heard) return { say: 'Listen.', more: 'Space sounds it again.' };
+  if (!heard)
+    return tooQuick
+      ? {
+          say: 'Hear it out first.',
+          more: 'That answer came before it could be heard, and is not counted.',
+        }
+      : LISTEN_FIRST;
   switch (exercise) {
     case 'string':
       return picked === null

@@ -3,7 +3,8 @@ import { useLayoutEffect, useRef } from 'react';
 /** What each key does; names as in KeyboardEvent.key, "Shift+" in front where it applies. */
 export type KeyMap = Readonly<Record<string, () => void>>;
 
-const TYPING = 'input, textarea, select, [contenteditable="true"], [role="dialog"]';
+const TYPING =
+  'input:not([type="radio"]), textarea, select, [contenteditable="true"], [role="dialog"]';
 
 /**
  * Listens to keys while `enabled`; `first` before any other keys that listen so far. Keys do nothing while typing in a field, and
@@ -26,12 +27,18 @@ export function useKeys(keys: KeyMap, enabled: boolean, first = false): void {
   }, [enabled, first]);
 }
 
-/** Keys do nothing while something is typed; a focused button keeps Space and Enter. */
+/** Keys do nothing while something is typed; a focused button keeps Space and Enter, a choice its arrows. */
 function isForKeys(event: KeyboardEvent): boolean {
   if (event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented) return false;
   const target = event.target instanceof Element ? event.target : null;
   const presses = event.key === ' ' || event.key === 'Enter';
-  return !target?.closest(TYPING) && !(presses && target?.closest('button, a'));
+  // A choice of several is gone through by arrows; all other keys are the view's again.
+  const steps = event.key === ' ' || event.key.startsWith('Arrow');
+  return (
+    !target?.closest(TYPING) &&
+    !(presses && target?.closest('button, a')) &&
+    !(steps && target?.matches('input'))
+  );
 }
 
 /** What a key does: with Shift where that has a meaning of its own, else by its name, else by its digit. */

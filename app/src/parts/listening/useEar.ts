@@ -54,8 +54,8 @@ export function useQuestions<Asked>(
     ear.current?.ask(earKeeper.asked, sinceEvent());
   }, [value, questions, ear]);
   return (report) => {
-    // Two strings that were waited for have no onset of their own.
-    if (report.type === 'pair') return { asked: latest.current };
+    // Two strings that were waited for have no onset of their own, nor has a voice.
+    if (report.type === 'pair' || report.type === 'sung') return { asked: latest.current };
     if (report.type === 'onset' || report.type === 'outcome') questions.rings(report.asked);
     return questions.ringing();
   };

@@ -3,18 +3,20 @@ import {
   A_MINUTE,
   type AskingTalk,
   askingTalk,
-  climbed,
+  type EarChord,
   startAsking,
 } from '@rosefinch/core/dialogue';
-import { type Asked, heardIn } from '@rosefinch/core/ear';
+import { type Asked, heardIn, noticedBy } from '@rosefinch/core/ear';
 import { seededRandom } from '@rosefinch/core/maths';
 import {
+  cellInWords,
   EXERCISE_WORDS,
   heardInWords,
   inShort,
   noticedInWords,
   questionInWords,
   type Sentence,
+  staircaseInWords,
   toldInWords,
 } from '@rosefinch/core/words';
 import { useEffect, useRef, useState } from 'react';
@@ -22,10 +24,11 @@ import { useNavigate } from 'react-router';
 import { type Settings, useData } from '../../data/index.ts';
 import { monotonic, newSeed, now } from '../../environment.ts';
 import { Sized } from '../../parts/charts/index.ts';
+import { Action } from '../../parts/frame/index.ts';
 import { useDialogue } from '../../parts/listening/index.ts';
 import { type FootButton, Job, type JobActs, Stage, StageFigure } from '../../parts/stage/index.ts';
 import { WireList } from '../../parts/wires/index.ts';
-import { cellLines, TwoStrokes } from './drawings.tsx';
+import { ClassCurve, cellLines, TwoStrokes } from './drawings.tsx';
 import { chordFor, type ExerciseProps } from './exercises.ts';
 import { useEarRun } from './useEarRun.ts';
 import { useSound } from './useSound.ts';
@@ -38,6 +41,19 @@ const LOW_TO_HIGH = [
   'low pluck',
   'low tone',
 ];
+
+/** What the two strokes of an exercise are called. */
+const NAMES: Readonly<Record<Asked, readonly [string, string]>> = {
+  direction: ['first', 'second'],
+  class: ['first', 'second'],
+  string: ['in tune', 'the string that was out'],
+  pure: ['pure', 'the other chord'],
+};
+
+function cellsOf(exercise: Asked, { name, hz }: EarChord): readonly string[] {
+  if (exercise === 'pure') return [name];
+  return exercise === 'string' ? hz.map((_, i) => `string ${hz.length - i}`) : LOW_TO_HIGH;
+}
 
 type Props = ExerciseProps & { readonly exercise: Asked; readonly staircase: boolean };
 
@@ -53,7 +69,9 @@ export function AskBench(props: Props) {
   const told = talk.phase === 'told';
   const last = talk.trials.at(-1);
   const result = heardIn(exercise, talk.trials, chord.hz.length);
-  const cells = exercise === 'direction' || exercise === 'class' ? LOW_TO_HIGH : [chord.name];
+  const cells = cellsOf(exercise, chord);
+  // Which string it is, is the question: its line is marked once it is answered.
+  const hand = exercise === 'string' && !told ? null : (talk.question?.cell ?? null);
   const shown = told && last && settings.earFeedback === 'stroke' ? last.asked : null;
   return (
     <Job
@@ -62,16 +80,34 @@ export function AskBench(props: Props) {
       settings={settings}
       acts={actsOf(asking, exercise, () => void navigate('/ear'))}
       buttons={buttonsOf(asking, () => void navigate('/ear'))}
+      more={[
+        staircase
+          ? { label: 'Questions that tell most', act: () => void navigate(`/ear/${exercise}`) }
+          : {
+              label: 'The classic staircase: two down, one up',
+              act: () => void navigate(`/ear/${exercise}?by=staircase`),
+            },
+      ]}
       listening={null}
-      says={footOf(talk, minute, staircase)}
+      says={footOf(talk, minute)}
       stage={
         <Stage
           label="Question"
           name={talk.question ? `${talk.trials.length + (told ? 0 : 1)}` : '–'}
-          under={talk.question ? ['question', talk.question.cell] : ['question']}
+          under={['question', ...(hand === null ? [] : [cellInWords(hand)])]}
           wire={
             <Sized>
-              {(width, height) => <TwoStrokes cents={shown} width={width} height={height} />}
+              {(width, height) =>
+                exercise === 'class' && told ? (
+                  <ClassCurve
+                    trials={talk.trials}
+                    noticed={result.noticed?.cents ?? null}
+                    {...{ width, height }}
+                  />
+                ) : (
+                  <TwoStrokes cents={shown} names={NAMES[exercise]} {...{ width, height }} />
+                )
+              }
             </Sized>
           }
           figure={
@@ -87,15 +123,14 @@ export function AskBench(props: Props) {
           }
           sentence={sentence}
           aside={
-            exercise === 'class' && talk.phase === 'asked' && heard ? (
-              <Hands onCount={(hands) => send({ type: 'hands', hands })} />
-            ) : undefined
+            talk.phase === 'asked' &&
+            heard && <Answers {...{ exercise, talk, send }} strings={chord.hz.length} />
           }
         />
       }
       wires={
         <WireList
-          lines={cellLines(cells, talk.trials, talk.question?.cell ?? null, (cell) => {
+          lines={cellLines(cells, talk.trials, hand, (cell) => {
             const own = result.cells.get(cell);
             return own ? inShort(own.cents) : '';
           })}
@@ -213,7 +248,7 @@ function actsOf({ talk, send }: Asking, exercise: Asked, leave: () => void): Job
   };
 }
 
-function buttonsOf({ talk, send }: Asking, leave: () => void): FootButton<'ear'>[] {
+function buttonsOf({ talk }: Asking, leave: () => void): FootButton<'ear'>[] {
   const { phase } = talk;
   if (phase === 'over') return [{ act: 'go', label: 'Back to the exercises' }];
   if (phase === 'resting')
@@ -224,24 +259,14 @@ function buttonsOf({ talk, send }: Asking, leave: () => void): FootButton<'ear'>
   const stop = { act: 'finish', label: 'Stop here' } as const;
   if (phase === 'told')
     return [{ act: 'go', label: 'Next' }, { act: 'again', label: 'Hear it again' }, stop];
-  const say = (answer: 'lower' | 'same' | 'higher') => () => send({ type: 'answer', answer });
-  return [
-    { act: 'again', label: 'Hear it again' },
-    ...(talk.question?.which === null
-      ? [
-          { act: say('lower'), label: 'Lower (1)' },
-          { act: say('same'), label: 'Same (2)' },
-          { act: say('higher'), label: 'Higher (3)' },
-        ]
-      : []),
-    stop,
-  ];
+  return [{ act: 'again', label: 'Hear it again' }, stop];
 }
 
-function footOf(talk: AskingTalk, minute: boolean, staircase: boolean): string {
+function footOf({ trials, stairs }: AskingTalk, minute: boolean): string {
+  const noticed = stairs && noticedBy(stairs);
   return [
-    minute && `a minute: ${talk.trials.length} of ${A_MINUTE}`,
-    staircase && (climbed(talk) ? 'the staircase has come to its end' : 'two down, one up'),
+    minute && `a minute: ${trials.length} of ${A_MINUTE}`,
+    stairs && (noticed === null ? 'two down, one up' : staircaseInWords(noticed)),
     'headphones low',
   ]
     .filter(Boolean)
@@ -309,5 +334,47 @@ function Hands({
         </Button>
       </Group>
     </form>
+  );
+}
+
+interface AnswersProps {
+  readonly exercise: Asked;
+  readonly talk: AskingTalk;
+  readonly send: Asking['send'];
+  readonly strings: number;
+}
+
+/** The answers that can be given, as buttons with their keys. */
+function Answers({ exercise, talk, send, strings }: AnswersProps) {
+  if (exercise === 'class') return <Hands onCount={(hands) => send({ type: 'hands', hands })} />;
+  const pick = (which: number) => send({ type: 'pick', which });
+  const said = (answer: 'lower' | 'same' | 'higher') => send({ type: 'answer', answer });
+  const ways = [
+    { label: 'Lower', hotkey: '1', act: () => said('lower') },
+    ...(exercise === 'direction'
+      ? [{ label: 'The same', hotkey: '2', act: () => said('same') }]
+      : []),
+    { label: 'Higher', hotkey: '3', act: () => said('higher') },
+  ];
+  const chords = ['The first', 'The second'].map((label, i) => ({
+    label,
+    hotkey: String(i + 1),
+    act: () => pick(i + 1),
+  }));
+  const which = Array.from({ length: strings }, (_, i) => ({
+    label: `String ${strings - i}`,
+    hotkey: String(strings - i),
+    act: () => pick(strings - i),
+  }));
+  const shown =
+    exercise === 'pure' ? chords : exercise === 'string' && talk.picked === null ? which : ways;
+  return (
+    <Group role="group" aria-label="Answers" gap="xs">
+      {shown.map(({ label, hotkey, act }) => (
+        <Action key={label} hotkey={hotkey} onAct={act}>
+          {label}
+        </Action>
+      ))}
+    </Group>
   );
 }

@@ -15,6 +15,7 @@ import {
   beatToldInWords,
   EXERCISE_WORDS,
   inShort,
+  LISTEN_FIRST,
   noticedInWords,
   type Sentence,
 } from '@rosefinch/core/words';
@@ -120,10 +121,11 @@ function useBeating(stock: ExerciseProps['stock'], minute: boolean) {
   return dialogue;
 }
 
-function sentenceOf({ phase, beat, taps, trials }: BeatingTalk): Sentence {
+function sentenceOf({ phase, beat, taps, trials, since }: BeatingTalk): Sentence {
   if (phase === 'over') return { say: 'That was it.', more: 'Enter goes back to the exercises.' };
   if (!beat) return { say: EXERCISE_WORDS.beats.more, more: 'Enter begins.' };
   const rate = rateOf(taps);
+  if (phase === 'sounding' && since === null) return LISTEN_FIRST;
   if (phase === 'sounding') return beatTaskInWords(beat.cell, taps.length, rate);
   const trueRate = Math.abs(shiftHz(beat.hz, beat.from) - beat.hz);
   return beatToldInWords(beat.cell, beat.from, trials.at(-1)?.off ?? 0, rate, trueRate);

@@ -38,18 +38,22 @@ export function EarView() {
         </section>
       )}
       <div className="ear-rows">
-        {EXERCISES.filter((exercise) => exercise !== 'class').map((exercise) => (
-          <Row
-            key={exercise}
-            progress={progress?.find((one) => one.exercise === exercise)}
-            exercise={exercise}
-          />
-        ))}
+        {EXERCISES.filter((exercise) => exercise !== 'class' || learnerId === null).map(
+          (exercise) => (
+            <Row
+              key={exercise}
+              progress={progress?.find((one) => one.exercise === exercise)}
+              exercise={exercise}
+            />
+          ),
+        )}
       </div>
       <Group>
-        <Button component={Link} to="/ear/class" variant="default">
-          A question to the class
-        </Button>
+        {learnerId !== null && (
+          <Button component={Link} to="/ear/class" variant="default">
+            A question to the class
+          </Button>
+        )}
         <Button component={Link} to="/?by=ear" variant="default">
           Hide the figures at the bench
         </Button>

@@ -32,7 +32,8 @@ function Exercise({ exercise, stock }: Pick<ExerciseProps, 'exercise' | 'stock'>
     setBefore(runs.filter((run) => run.exercise === exercise).flatMap(({ trials }) => trials));
   if (!before) return <p>One moment …</p>;
   const props: ExerciseProps = { exercise, stock, before, minute: search.has('minute') };
-  return <Shown {...props} staircase={search.get('by') === 'staircase'} />;
+  const staircase = search.get('by') === 'staircase';
+  return <Shown key={String(staircase)} {...props} staircase={staircase} />;
 }
 
 function Shown({ staircase, ...props }: ExerciseProps & { readonly staircase: boolean }) {

@@ -110,8 +110,16 @@ function Singing({ instrument, ...props }: Props) {
       }
       wires={
         <WireList
-          lines={cellLines(['voice'], talk.trials, note && 'voice', () =>
-            left ? inShort(left.cents) : '',
+          lines={cellLines(
+            stringsOf(stock)
+              .map(({ course }) => `string ${course}`)
+              .reverse(),
+            talk.trials,
+            note && `string ${note.course}`,
+            (cell) => {
+              const own = leftIn(talk.trials.filter((one) => one.cell === cell));
+              return own ? inShort(own.cents) : '';
+            },
           )}
         />
       }

@@ -1,4 +1,4 @@
-import type { EarTrial } from '@rosefinch/core/ear';
+import { type EarTrial, shareAt, sharesOf } from '@rosefinch/core/ear';
 import { BEAT_LASTS } from '@rosefinch/core/practice';
 import type { Cents } from '@rosefinch/core/units';
 import { cellInWords, signedCents } from '@rosefinch/core/words';
@@ -137,7 +137,7 @@ function TrialWire({ trials }: { readonly trials: readonly EarTrial[] }) {
     <svg
       className="chart"
       viewBox={`0 0 ${WIDE} ${HIGH}`}
-      preserveAspectRatio="none"
+      preserveAspectRatio="xMinYMid meet"
       role="img"
       aria-label={`${trials.length} answers`}
     >
@@ -251,7 +251,7 @@ export function OutAndLeft({ out, left, tolerance }: OutProps) {
     <svg
       className="chart"
       viewBox={`0 0 ${WIDE} ${HIGH}`}
-      preserveAspectRatio="none"
+      preserveAspectRatio="xMinYMid meet"
       role="img"
       aria-label={
         left === null
@@ -310,4 +310,71 @@ export function HeldPerches({ held, places, width, height }: HeldProps) {
       ))}
     </svg>
   );
+}
+
+interface CurveProps {
+  readonly trials: readonly EarTrial[];
+  /** What the class notices; null before that is known. */
+  readonly noticed: Cents | null;
+  readonly width: number;
+  readonly height: number;
+}
+
+/** Ticks of a class's curve, in cents. */
+const CURVE_TICKS = [-100, -30, -10, 10, 30, 100];
+const CURVE_STEPS = 60;
+
+/** Hands of a class: which share of them heard a difference as higher, with the curve that lies nearest. */
+export function ClassCurve({ trials, noticed, width, height }: CurveProps) {
+  const [left, base, high] = [40, height - 34, height - 48];
+  const x = (cents: Cents) => left + (0.5 + heightOf(cents) / (2 * REACH)) * (width - left - 8);
+  const y = (share: number) => base - share * high;
+  const shares = sharesOf(trials);
+  const curve = Array.from({ length: CURVE_STEPS + 1 }, (_, i) => {
+    const cents = centsAt((2 * i) / CURVE_STEPS - 1);
+    return `${i === 0 ? 'M' : 'L'}${x(cents)},${y(noticed === null ? 0.5 : shareAt(cents, noticed))}`;
+  }).join('');
+  return (
+    <svg
+      className="chart"
+      viewBox={`0 0 ${width} ${height}`}
+      role="img"
+      aria-label={`Share of hands for higher: ${shares.map(({ cents, higher }) => `${signedCents(cents)} cents ${Math.round(100 * higher)} %`).join(', ')}`}
+    >
+      {[0, 0.5, 1].map((share) => (
+        <g key={share}>
+          <line className="ear-from" x1={left} x2={width} y1={y(share)} y2={y(share)} />
+          <text className="axis-text" x={0} y={y(share) + 4}>
+            {100 * share} %
+          </text>
+        </g>
+      ))}
+      {CURVE_TICKS.map((cents) => (
+        <text key={cents} className="axis-text" x={x(cents)} y={height - 18} textAnchor="middle">
+          {cents > 0 ? `+${cents}` : `−${-cents}`}
+        </text>
+      ))}
+      <text className="axis-text" x={width - 8} y={height - 3} textAnchor="end">
+        share of hands for higher, by cents
+      </text>
+      {noticed !== null && <path className="ear-path" d={curve} />}
+      {shares.map(({ cents, higher }, i) => (
+        <rect
+          // biome-ignore lint/suspicious/noArrayIndexKey: questions do not move
+          key={i}
+          className={i === shares.length - 1 ? 'ear-second' : 'mark'}
+          x={x(cents) - 5}
+          y={y(higher) - 5}
+          width={10}
+          height={10}
+        />
+      ))}
+    </svg>
+  );
+}
+
+/** The difference at a share of the half height, −1 to 1: the other way round. */
+function centsAt(share: number): Cents {
+  const size = Math.abs(share);
+  return Math.sign(share) * (size <= 0.5 ? 20 * size : 10 * 30 ** (2 * size - 1));
 }

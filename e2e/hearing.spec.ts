@@ -1,0 +1,270 @@
+import { Estimator } from '@rosefinch/core/listen';
+import { expect, feed, type Page, test } from './test.ts';
+
+const RATE = 48_000;
+/** A frame from within a note, in samples. */
+const FRAME = 16_384;
+
+/** Everything that the page sounds is kept, as a learner's ear would have it. */
+async function overhear(page: Page): Promise<void> {
+  await page.addInitScript(() => {
+    const heard: number[][] = [];
+    Object.assign(globalThis, { heard });
+    const { start } = AudioBufferSourceNode.prototype;
+    AudioBufferSourceNode.prototype.start = function (...when) {
+      if (this.buffer) heard.push([...this.buffer.getChannelData(0)]);
+      start.apply(this, when);
+    };
+  });
+}
+
+/** How far the second of the two notes that sounded last lies above the first, by the ear of the project. */
+async function interval(page: Page): Promise<number> {
+  const sound = await page.evaluate(
+    () => (globalThis as unknown as { heard: number[][] }).heard.at(-1) ?? [],
+  );
+  const estimator = new Estimator(RATE, FRAME);
+  const pitch = (from: number) =>
+    estimator.estimate(Float64Array.from(sound), Math.round(from * RATE), FRAME)?.reportedHz ?? 0;
+  const first = pitch(0.3);
+  return 1200 * Math.log2(pitch(1.45) / first);
+}
+
+const says = (page: Page, text: string | RegExp) =>
+  expect(
+    page
+      .getByRole('region', { name: /Question|Two strings|Two tones|A note to sing|String in hand/ })
+      .getByRole('status'),
+  ).toContainText(text);
+
+async function open(page: Page, exercise: string, way = 'Begin'): Promise<void> {
+  await page.goto('/ear');
+  await page.getByRole('region', { name: exercise }).getByRole('link', { name: way }).click();
+  await says(page, /begin/);
+}
+
+test('a minute of higher or lower: answered by keys alone, each answer kept, and told on the page', async ({
+  page,
+}) => {
+  await overhear(page);
+  await open(page, 'Higher or lower?', 'A minute');
+  await page.keyboard.press('Enter');
+  for (let i = 1; i <= 5; i++) {
+    // Too quick an answer is not counted.
+    if (i === 1) {
+      await page.keyboard.press('1');
+      await says(page, 'Hear it out first.');
+    }
+    await says(page, 'Was the second note lower or higher?');
+    const cents = await interval(page);
+    await page.keyboard.press(cents < 0 ? '1' : '3');
+    await says(page, cents < 0 ? /Yes\. It was .* cents lower/ : /Yes\. It was .* cents higher/);
+    if (i === 2) {
+      await page.keyboard.press(' ');
+      await says(page, 'Yes.');
+    }
+    await page.keyboard.press('Enter');
+  }
+  await says(page, '5 answers so far: too few for a figure.');
+  await page.keyboard.press('Enter');
+  const row = page.getByRole('region', { name: 'Higher or lower?' });
+  await expect(row).toContainText('5 answers so far');
+  // It holds after a reload, and the page to print has it.
+  await page.reload();
+  await expect(row).toContainText('5 answers so far');
+  await page.getByRole('link', { name: 'Progress on paper' }).click();
+  await expect(page.getByRole('row', { name: /Higher or lower/ })).toContainText(
+    '5 answers so far',
+  );
+  const saved = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save as CSV' }).click();
+  const stream = await (await saved).createReadStream();
+  let text = '';
+  for await (const piece of stream) text += piece;
+  expect(text.trim().split('\r\n')).toHaveLength(6);
+});
+
+test('without feedback the next question follows by itself, and a reload in the middle keeps what was answered', async ({
+  page,
+}) => {
+  await overhear(page);
+  await open(page, 'Higher or lower?');
+  await page.getByText('Nothing', { exact: true }).click();
+  await page.keyboard.press('Enter');
+  for (let i = 0; i < 2; i++) {
+    await says(page, 'Was the second note lower or higher?');
+    await page.keyboard.press('2');
+    await says(page, 'Listen.');
+  }
+  await page.reload();
+  await says(page, 'Enter begins.');
+  await page.goto('/ear');
+  await expect(page.getByRole('region', { name: 'Higher or lower?' })).toContainText('2 answers');
+});
+
+test('a string is turned by keys until two agree, and the way there is drawn', async ({ page }) => {
+  await overhear(page);
+  await open(page, 'Match it');
+  await page.getByRole('button', { name: 'Begin' }).click();
+  await says(page, /^Turn .* until it agrees with/);
+  await page.keyboard.press('Shift+ArrowUp');
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press(' ');
+  await page.keyboard.press('Enter');
+  await says(page, /^Left [\d.]+ cents (low|high)\..* and 2 turns/);
+  await expect(page.getByRole('img', { name: /^Turned from/ })).toBeVisible();
+  await page.keyboard.press('Enter');
+  await says(page, /^Turn .* until it agrees with/);
+});
+
+test('a beat is counted by taps, another one is called', async ({ page }) => {
+  await open(page, 'Beats');
+  await page.keyboard.press('Enter');
+  await says(page, 'Tap T on each beat.');
+  for (const count of ['1 tap', '2 taps', '3 taps']) {
+    await page.keyboard.press('t');
+    await says(page, `${count} so far`);
+  }
+  await page.keyboard.press('t');
+  await says(page, /beats a second/);
+  await page.keyboard.press('Enter');
+  await says(page, /^You counted [\d.]+ a second, it was [\d.]+\./);
+  await page.keyboard.press('Enter');
+  await says(page, 'Press Enter when the beat stands still.');
+  await page.keyboard.press('Enter');
+  await says(page, /^You called it [\d.]+ cents from where it stood still/);
+});
+
+test('learners have their own figures, and take them along when they are deleted', async ({
+  page,
+}) => {
+  await page.goto('/ear');
+  await page.getByRole('button', { name: 'Add a learner' }).click();
+  await page.getByLabel('Name or initials').fill('R. F.');
+  await page.getByRole('button', { name: 'Add', exact: true }).click();
+  await expect(page.getByRole('combobox', { name: 'Whose ear' })).toHaveValue('R. F.');
+  await page.getByRole('region', { name: 'Match it' }).getByRole('link', { name: 'Begin' }).click();
+  await page.getByRole('button', { name: 'Begin' }).click();
+  await page.keyboard.press('Enter');
+  await says(page, /^Left/);
+  await page.goto('/ear');
+  const row = page.getByRole('region', { name: 'Match it' });
+  await expect(row).toContainText('Too few for a figure.');
+  await page.getByRole('button', { name: 'Delete R. F.' }).click();
+  await expect(row).toContainText('never done');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('combobox', { name: 'Whose ear' }).click();
+  await page.getByRole('option', { name: 'R. F.' }).click();
+  await expect(row).toContainText('Too few for a figure.');
+});
+
+test('a question to the class: hands are typed in, and no single child is kept', async ({
+  page,
+}) => {
+  await open(page, 'A question to the class');
+  await page.keyboard.press('Enter');
+  await says(page, 'Who heard it lower, who higher?');
+  const hands = page.getByRole('form', { name: 'Hands' });
+  await hands.getByLabel('lower').fill('3');
+  await hands.getByLabel('higher').fill('11');
+  await hands.getByRole('button', { name: 'Count' }).click();
+  await says(page, /It was [\d.]+ cents (lower|higher)/);
+  // Fourteen hands tell a figure.
+  await expect(page.getByRole('region', { name: 'Just-noticeable difference' })).toContainText(
+    'notices',
+  );
+});
+
+test('a practice instrument is put out and brought back by one tone: all is hidden until it is done', async ({
+  page,
+}) => {
+  await open(page, 'The whole instrument');
+  await page.getByText('One tone').click();
+  await page.getByRole('button', { name: 'Begin' }).click();
+  await says(page, 'Choose the microphone.');
+  await page.getByRole('button', { name: /^Practice/ }).click();
+  for (let string = 6; string >= 1; string--) {
+    await says(page, `Put string ${string} out of tune and pluck it.`);
+    await page.keyboard.press(' ');
+  }
+  await says(page, 'Bring it back. Nothing is shown until you say done.');
+  await expect(page.getByTestId('figure')).toHaveText('hidden');
+  await page.keyboard.press('Enter');
+  for (let string = 6; string >= 1; string--) {
+    await says(page, `Pluck string ${string}.`);
+    await page.keyboard.press(' ');
+  }
+  await says(page, /^Back within [\d.]+ cents, in/);
+  await page.goto('/ear');
+  await expect(page.getByRole('region', { name: 'The whole instrument' })).toContainText(
+    'Usually off by',
+  );
+});
+
+test.describe('by microphone', () => {
+  test.use({ standIn: true });
+
+  /** A voice that holds a note with vibrato between two silences: partials of a bright vowel. */
+  const sungNote = (hz: number): Float32Array => {
+    const out = new Float32Array(5.6 * RATE);
+    let turns = 0;
+    for (let i = 0; i < 2 * RATE; i++) {
+      turns += (hz * 2 ** ((30 * Math.sin((2 * Math.PI * 5.5 * i) / RATE)) / 1200)) / RATE;
+      const swell = Math.min(1, i / 3000, (2 * RATE - i) / 3000);
+      // The note that the page sounds is not heard: the voice comes after it.
+      const at = i + Math.round(2.5 * RATE);
+      for (let n = 1; n <= 5; n++)
+        out[at] = (out[at] ?? 0) + (0.12 * swell * Math.sin(2 * Math.PI * n * turns)) / n;
+    }
+    return out;
+  };
+  /** Open strings of a guitar, string 6 first. */
+  const GUITAR: Readonly<Record<string, number>> = {
+    E2: 82.41,
+    A2: 110,
+    D3: 146.83,
+    G3: 196,
+    B3: 246.94,
+    E4: 329.63,
+  };
+
+  test('a note is sung: below, in an octave of one’s own, then there; no string is read meanwhile', async ({
+    page,
+  }) => {
+    await open(page, 'Sing it');
+    await page.keyboard.press('Enter');
+    await says(page, 'Choose the microphone.');
+    await page.getByRole('button', { name: /^Microphone/ }).click();
+    await says(page, 'Sing or hum that note.');
+    const stage = page.getByRole('region', { name: 'A note to sing' });
+    const asked = async () => {
+      const name = (await stage.locator('.stage-name strong').textContent()) ?? '';
+      const hz = GUITAR[name] ?? 0;
+      // A man's voice, whatever the string.
+      return hz > 170 ? hz / 2 : hz;
+    };
+    await feed(page, sungNote((await asked()) * 2 ** (-45 / 1200)));
+    await says(page, /^Below: sing higher\./);
+    await expect(page.getByTestId('figure')).toHaveText(/^−4[3-7]\.\d$/);
+    await page.keyboard.press('Enter');
+    await says(page, 'Sing or hum that note.');
+    await feed(page, sungNote(await asked()));
+    await says(page, /^There\./);
+    await page.goto('/ear');
+    await expect(page.getByRole('region', { name: 'Sing it' })).toContainText('Too few');
+    // The bench hears strings again, and took no voice for one.
+    await page.goto('/');
+    await expect(page.getByTestId('figure')).toHaveText('–');
+  });
+});
+
+test('a fret is held ten times on the practice instrument', async ({ page }) => {
+  await open(page, 'Touch');
+  await page.getByRole('button', { name: 'Begin' }).click();
+  await page.getByRole('button', { name: /^Practice/ }).click();
+  for (let left = 10; left > 0; left--) {
+    await says(page, `${left} pluck`);
+    await page.keyboard.press(' ');
+  }
+  await says(page, /^Even to [\d.]+ cents, [\d.]+ above the lightest/);
+});
