@@ -2,11 +2,11 @@ import { expect } from 'chai';
 import { seededRandom } from '../maths/index.ts';
 import { centsBetween } from '../music/index.ts';
 import {
-  type AskingEffect,
   type AskingInput,
   type AskingTalk,
   type AskingWorld,
   askingTalk,
+  type ExerciseEffect,
   startAsking,
 } from './index.ts';
 
@@ -15,7 +15,7 @@ const CHORD = { name: 'G', hz: [392, 294, 247, 196], pure: [-2, 2, -14, 0] };
 /** Somebody at the exercise: what is asked, answered and kept. */
 class Asked {
   talk: AskingTalk;
-  readonly effects: AskingEffect[] = [];
+  readonly effects: ExerciseEffect[] = [];
   clock = 0;
   private readonly random = seededRandom(3);
 

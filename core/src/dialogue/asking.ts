@@ -19,7 +19,15 @@ import {
   strummed,
   twoNotes,
 } from '../practice/index.ts';
-import type { Cents, EpochMs, Hz, Seconds } from '../units.ts';
+import type { Cents, Hz, Seconds } from '../units.ts';
+import {
+  allAsked,
+  askedLeast,
+  type ExerciseEffect,
+  type ExerciseWorld,
+  over,
+  still,
+} from './exercise.ts';
 import type { Next } from './machine.ts';
 
 /** A chord that questions are asked of: its name, what its strings sound, and what they would sound pure. */
@@ -67,26 +75,13 @@ export type AskingInput =
   | { readonly type: 'hands'; readonly hands: Readonly<Record<string, number>> }
   | { readonly type: 'end' };
 
-export type AskingEffect =
-  | { readonly type: 'sound'; readonly notes: readonly EarNote[] }
-  | { readonly type: 'keep'; readonly trial: EarTrial }
-  | { readonly type: 'over' };
-
-export interface AskingWorld {
+export interface AskingWorld extends ExerciseWorld {
   readonly exercise: Asked;
   /** What the same ear answered before, newest last. */
   readonly before: readonly EarTrial[];
   readonly chord: EarChord;
-  /** So many questions, then stop; null without end. */
-  readonly questions: number | null;
-  readonly now: EpochMs;
-  /** Milliseconds of a clock that never jumps. */
-  readonly clock: number;
-  readonly random: Random;
 }
 
-/** A minute a day: so many questions. */
-export const A_MINUTE = 5;
 /** So many answers of other days tell what to ask first. */
 const REMEMBERED = 60;
 
@@ -107,7 +102,7 @@ export function askingTalk(
   talk: AskingTalk,
   input: AskingInput,
   world: AskingWorld,
-): Next<AskingTalk, AskingEffect> {
+): Next<AskingTalk, ExerciseEffect> {
   const { question, phase } = talk;
   switch (input.type) {
     case 'ask':
@@ -121,19 +116,14 @@ export function askingTalk(
         phase === 'asked' && talk.soundedAt === null ? { ...talk, soundedAt: world.clock } : talk,
       );
     case 'end':
-      return { state: { ...talk, phase: 'over' }, effects: [{ type: 'over' }] };
+      return over(talk);
     default:
       return question && phase === 'asked' ? answered(talk, question, input, world) : still(talk);
   }
 }
 
-function still(state: AskingTalk): Next<AskingTalk, AskingEffect> {
-  return { state, effects: [] };
-}
-
-function asks(talk: AskingTalk, world: AskingWorld): Next<AskingTalk, AskingEffect> {
-  if (world.questions !== null && talk.trials.length >= world.questions)
-    return { state: { ...talk, phase: 'over' }, effects: [{ type: 'over' }] };
+function asks(talk: AskingTalk, world: AskingWorld): Next<AskingTalk, ExerciseEffect> {
+  if (allAsked(talk, world)) return over(talk);
   const question = MAKERS[world.exercise](talk, world);
   return {
     state: {
@@ -153,7 +143,7 @@ function answered(
   question: EarQuestion,
   input: Extract<AskingInput, { type: 'answer' | 'pick' | 'hands' }>,
   { exercise, now, clock }: AskingWorld,
-): Next<AskingTalk, AskingEffect> {
+): Next<AskingTalk, ExerciseEffect> {
   // Given before the second note began: nothing was heard that it could answer.
   const took = clock - (talk.soundedAt ?? clock) - 1000 * question.heardAfter;
   if (talk.soundedAt === null || took < 0) return still({ ...talk, tooQuick: true });
@@ -214,15 +204,13 @@ const MAKERS: Readonly<Record<Asked, Maker>> = {
   pure: whichChord,
 };
 
-const CELLS = REGISTERS.flatMap((register) => TIMBRES.map((timbre) => ({ register, timbre })));
+const CELLS = REGISTERS.flatMap((register) =>
+  TIMBRES.map((timbre) => ({ register, timbre, cell: `${register} ${timbre}` })),
+);
 
 function higherOrLower(talk: AskingTalk, world: AskingWorld): EarQuestion {
   const { random } = world;
-  const asked = (cell: string) => talk.trials.filter((one) => one.cell === cell).length;
-  const named = CELLS.map((one) => ({ ...one, cell: `${one.register} ${one.timbre}` }));
-  const fewest = Math.min(...named.map(({ cell }) => asked(cell)));
-  const open = named.filter(({ cell }) => asked(cell) === fewest);
-  const { register, timbre, cell } = nth(open, Math.floor(random() * open.length));
+  const { register, timbre, cell } = askedLeast(CELLS, talk.trials, random) ?? nth(CELLS, 0);
   const cents = stepOf(talk, random) ?? howMuch(cell, talk, world);
   const notes = twoNotes(register, timbre, cents, random);
   return { cell, asked: cents, notes, heardAfter: SECOND_AT, which: null };

@@ -1,8 +1,9 @@
 import type { EarTrial } from '../ear/index.ts';
 import { between, median, nth, type Random } from '../maths/index.ts';
 import { centsBetween, shiftHz } from '../music/index.ts';
-import { BEAT_LASTS, beatNotes, type EarNote } from '../practice/index.ts';
-import type { Cents, EpochMs, Hz } from '../units.ts';
+import { BEAT_LASTS, beatNotes } from '../practice/index.ts';
+import type { Cents, Hz } from '../units.ts';
+import { allAsked, type ExerciseEffect, type ExerciseWorld, over, still } from './exercise.ts';
 import type { Next } from './machine.ts';
 
 /** Counting a beat by taps, or saying when one that slows down stands still. */
@@ -35,18 +36,6 @@ export type BeatingInput =
   | { readonly type: 'done' }
   | { readonly type: 'end' };
 
-export type BeatingEffect =
-  | { readonly type: 'sound'; readonly notes: readonly EarNote[] }
-  | { readonly type: 'keep'; readonly trial: EarTrial }
-  | { readonly type: 'over' };
-
-export interface BeatingWorld {
-  readonly questions: number | null;
-  readonly now: EpochMs;
-  readonly clock: number;
-  readonly random: Random;
-}
-
 export const NO_BEAT: BeatingTalk = {
   trials: [],
   beat: null,
@@ -66,35 +55,33 @@ export const FEWEST_TAPS = 4;
 export function beatingTalk(
   talk: BeatingTalk,
   input: BeatingInput,
-  world: BeatingWorld,
-): Next<BeatingTalk, BeatingEffect> {
+  world: ExerciseWorld,
+): Next<BeatingTalk, ExerciseEffect> {
   const { beat, phase, since, taps } = talk;
-  const still = { state: talk, effects: [] };
   switch (input.type) {
     case 'ask':
-      return phase === 'sounding' || phase === 'over' ? still : asks(talk, world);
+      return phase === 'sounding' || phase === 'over' ? still(talk) : asks(talk, world);
     case 'again':
-      if (!beat || phase !== 'sounding') return still;
+      if (!beat || phase !== 'sounding') return still(talk);
       return { state: { ...talk, since: null, taps: [] }, effects: [sounding(beat)] };
     case 'sounds':
       return phase === 'sounding' && since === null
         ? { state: { ...talk, since: world.clock }, effects: [] }
-        : still;
+        : still(talk);
     case 'tap':
       return phase === 'sounding' && beat?.cell === 'count' && since !== null
         ? { state: { ...talk, taps: [...taps, world.clock] }, effects: [] }
-        : still;
+        : still(talk);
     case 'done':
-      return beat && phase === 'sounding' ? said(talk, beat, world) : still;
+      return beat && phase === 'sounding' ? said(talk, beat, world) : still(talk);
     case 'end':
-      return { state: { ...talk, phase: 'over' }, effects: [{ type: 'over' }] };
+      return over(talk);
   }
 }
 
-function asks(talk: BeatingTalk, world: BeatingWorld): Next<BeatingTalk, BeatingEffect> {
+function asks(talk: BeatingTalk, world: ExerciseWorld): Next<BeatingTalk, ExerciseEffect> {
   const { trials } = talk;
-  if (world.questions !== null && trials.length >= world.questions)
-    return { state: { ...talk, phase: 'over' }, effects: [{ type: 'over' }] };
+  if (allAsked(talk, world)) return over(talk);
   const beat = made(nth(BEAT_CELLS, trials.length % BEAT_CELLS.length), world.random);
   return {
     state: { ...talk, beat, phase: 'sounding', since: null, taps: [] },
@@ -114,7 +101,7 @@ function made(cell: BeatCell, random: Random): Beat {
   return { cell, hz, from: cents(rate), to: cents(rate) };
 }
 
-function sounding({ hz, from, to }: Beat): BeatingEffect {
+function sounding({ hz, from, to }: Beat): ExerciseEffect {
   return { type: 'sound', notes: beatNotes(hz, shiftHz(hz, from), shiftHz(hz, to)) };
 }
 
@@ -133,12 +120,12 @@ export function centsOfBeat(hz: Hz, rate: number): Cents {
 function said(
   talk: BeatingTalk,
   { cell, hz, from, to }: Beat,
-  { now, clock }: BeatingWorld,
-): Next<BeatingTalk, BeatingEffect> {
+  { now, clock }: ExerciseWorld,
+): Next<BeatingTalk, ExerciseEffect> {
   const { since, taps } = talk;
-  if (since === null) return { state: talk, effects: [] };
+  if (since === null) return still(talk);
   const rate = rateOf(taps);
-  if (cell === 'count' && rate === null) return { state: talk, effects: [] };
+  if (cell === 'count' && rate === null) return still(talk);
   const share = Math.min(1, (clock - since) / (1000 * BEAT_LASTS));
   const off = rate === null ? from + share * (to - from) : centsOfBeat(hz, rate) - Math.abs(from);
   const trial: EarTrial = { at: now, cell, asked: from, off, tookMs: clock - since };

@@ -163,7 +163,7 @@ describe('beats', () => {
 });
 
 describe('singing', () => {
-  const world = { strings: GUITAR, questions: 1, now: 9, random: seededRandom(2) };
+  const world = { strings: GUITAR, questions: 1, now: 9, clock: 0, random: seededRandom(2) };
   const sung = () =>
     talking<typeof NOTHING_SUNG, SingingInput, { type: string }, typeof world>(
       singingTalk,

@@ -1,6 +1,4 @@
 export {
-  A_MINUTE,
-  type AskingEffect,
   type AskingInput,
   type AskingTalk,
   type AskingWorld,
@@ -13,10 +11,8 @@ export {
 export {
   BEAT_CELLS,
   type BeatCell,
-  type BeatingEffect,
   type BeatingInput,
   type BeatingTalk,
-  type BeatingWorld,
   beatingTalk,
   centsOfBeat,
   FEWEST_TAPS,
@@ -40,6 +36,7 @@ export type {
   BenchWorld,
 } from './benchTypes.ts';
 export { windingRound } from './benchWinding.ts';
+export { A_MINUTE, type ExerciseEffect, type ExerciseWorld } from './exercise.ts';
 export {
   changedCheck,
   type FretChange,
@@ -57,7 +54,6 @@ export type { Next } from './machine.ts';
 export {
   type EarPair,
   type EarString,
-  type MatchingEffect,
   type MatchingInput,
   type MatchingTalk,
   type MatchingWorld,

@@ -1,8 +1,16 @@
 import type { EarTrial } from '../ear/index.ts';
-import { between, nth, type Random } from '../maths/index.ts';
+import { between, nth } from '../maths/index.ts';
 import { centsBetween, shiftHz } from '../music/index.ts';
-import { type EarNote, pairNotes } from '../practice/index.ts';
-import type { Cents, EpochMs, Hz } from '../units.ts';
+import { pairNotes } from '../practice/index.ts';
+import type { Cents, Hz } from '../units.ts';
+import {
+  allAsked,
+  askedLeast,
+  type ExerciseEffect,
+  type ExerciseWorld,
+  over,
+  still,
+} from './exercise.ts';
 import type { Next } from './machine.ts';
 
 /** Two strings that are to agree. */
@@ -35,17 +43,8 @@ export type MatchingInput =
   | { readonly type: 'done' }
   | { readonly type: 'end' };
 
-export type MatchingEffect =
-  | { readonly type: 'sound'; readonly notes: readonly EarNote[] }
-  | { readonly type: 'keep'; readonly trial: EarTrial }
-  | { readonly type: 'over' };
-
-export interface MatchingWorld {
+export interface MatchingWorld extends ExerciseWorld {
   readonly strings: readonly EarString[];
-  readonly questions: number | null;
-  readonly now: EpochMs;
-  readonly clock: number;
-  readonly random: Random;
 }
 
 /** A string of the instrument whose pairs are compared. */
@@ -74,36 +73,31 @@ export function matchingTalk(
   talk: MatchingTalk,
   input: MatchingInput,
   world: MatchingWorld,
-): Next<MatchingTalk, MatchingEffect> {
+): Next<MatchingTalk, ExerciseEffect> {
   const { pair, phase } = talk;
   switch (input.type) {
     case 'ask':
-      return phase === 'turning' || phase === 'over'
-        ? { state: talk, effects: [] }
-        : asks(talk, world);
+      return phase === 'turning' || phase === 'over' ? still(talk) : asks(talk, world);
     case 'again':
       return { state: talk, effects: pair ? [sounding(pair, talk.off, world)] : [] };
     case 'turn': {
-      if (!pair || phase !== 'turning' || talk.path.length > 2 * MOST_STEPS)
-        return { state: talk, effects: [] };
+      if (!pair || phase !== 'turning' || talk.path.length > 2 * MOST_STEPS) return still(talk);
       const step = input.bold ? STEPS.bold : STEPS.small;
       const off = talk.off + input.way * step * between(world.random, UNEVEN.least, UNEVEN.most);
       const path = [...talk.path, world.clock - talk.since, off];
       return { state: { ...talk, off, path }, effects: [sounding(pair, off, world)] };
     }
     case 'done':
-      return pair && phase === 'turning'
-        ? committed(talk, pair, world)
-        : { state: talk, effects: [] };
+      return pair && phase === 'turning' ? committed(talk, pair, world) : still(talk);
     case 'end':
-      return { state: { ...talk, phase: 'over' }, effects: [{ type: 'over' }] };
+      return over(talk);
   }
 }
 
-function asks(talk: MatchingTalk, world: MatchingWorld): Next<MatchingTalk, MatchingEffect> {
-  if (world.questions !== null && talk.trials.length >= world.questions)
-    return { state: { ...talk, phase: 'over' }, effects: [{ type: 'over' }] };
-  const pair = pairFor(talk, world);
+function asks(talk: MatchingTalk, world: MatchingWorld): Next<MatchingTalk, ExerciseEffect> {
+  if (allAsked(talk, world)) return over(talk);
+  const pairs = pairsOf(world.strings);
+  const pair = askedLeast(pairs, talk.trials, world.random) ?? nth(pairs, 0);
   const out = between(world.random, STARTS.least, STARTS.most);
   const off = world.random() < 0.5 ? -out : out;
   return {
@@ -116,7 +110,7 @@ function committed(
   talk: MatchingTalk,
   { cell }: EarPair,
   { now, clock }: MatchingWorld,
-): Next<MatchingTalk, MatchingEffect> {
+): Next<MatchingTalk, ExerciseEffect> {
   const { off, path, since } = talk;
   const trial: EarTrial = { at: now, cell, asked: nth(path, 1), off, tookMs: clock - since, path };
   return {
@@ -125,18 +119,9 @@ function committed(
   };
 }
 
-function sounding(pair: EarPair, off: Cents, { random }: MatchingWorld): MatchingEffect {
+function sounding(pair: EarPair, off: Cents, { random }: MatchingWorld): ExerciseEffect {
   const notes = pairNotes(pair.referenceHz, shiftHz(pair.ownHz, off), random);
   return { type: 'sound', notes };
-}
-
-/** The kind that was asked least, on strings by chance. */
-function pairFor({ trials }: MatchingTalk, { strings, random }: MatchingWorld): EarPair {
-  const all = pairsOf(strings);
-  const asked = (cell: string) => trials.filter((one) => one.cell === cell).length;
-  const fewest = Math.min(...all.map(({ cell }) => asked(cell)));
-  const open = all.filter(({ cell }) => asked(cell) === fewest);
-  return nth(open, Math.floor(random() * open.length));
 }
 
 const SEMITONES_TO_HARMONICS = 5;

@@ -3,6 +3,7 @@ import type { PluckOutcome } from '../listen/index.ts';
 import { nth } from '../maths/index.ts';
 import { centsBetween } from '../music/index.ts';
 import type { Cents, EpochMs, Hz } from '../units.ts';
+import { over, still } from './exercise.ts';
 import type { Next } from './machine.ts';
 import type { EarString } from './matching.ts';
 
@@ -72,22 +73,23 @@ export function restoringTalk(
   input: RestoringInput,
   world: RestoringWorld,
 ): Next<RestoringTalk, RestoringEffect> {
-  const still = { state: talk, effects: [] };
   switch (input.type) {
     case 'aid':
-      return talk.phase === 'resting' ? { state: { ...talk, aid: input.aid }, effects: [] } : still;
+      return talk.phase === 'resting'
+        ? { state: { ...talk, aid: input.aid }, effects: [] }
+        : still(talk);
     case 'go':
       return { state: gone(talk, world), effects: [] };
     case 'tone': {
       const string = world.strings.find(({ course }) => course === input.course);
       return string && talk.phase === 'tuning' && tonesOf(talk.aid, world).includes(input.course)
         ? { state: talk, effects: [{ type: 'sound', hz: string.hz }] }
-        : still;
+        : still(talk);
     }
     case 'heard':
       return heard(talk, input, world);
     case 'end':
-      return { state: { ...talk, phase: 'over' }, effects: [{ type: 'over' }] };
+      return over(talk);
   }
 }
 

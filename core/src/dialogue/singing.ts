@@ -1,6 +1,7 @@
 import { type EarTrial, type Sung, type SungFrame, sungIn } from '../ear/index.ts';
-import { nth, type Random } from '../maths/index.ts';
-import type { EpochMs, Seconds } from '../units.ts';
+import { nth } from '../maths/index.ts';
+import type { Seconds } from '../units.ts';
+import { allAsked, type ExerciseEffect, type ExerciseWorld, over, still } from './exercise.ts';
 import type { Next } from './machine.ts';
 import type { EarString } from './matching.ts';
 
@@ -21,15 +22,11 @@ export type SingingInput =
   | { readonly type: 'end' };
 
 export type SingingEffect =
-  | { readonly type: 'sound'; readonly note: EarString }
-  | { readonly type: 'keep'; readonly trial: EarTrial }
-  | { readonly type: 'over' };
+  | { readonly type: 'note'; readonly note: EarString }
+  | Exclude<ExerciseEffect, { readonly type: 'sound' }>;
 
-export interface SingingWorld {
+export interface SingingWorld extends ExerciseWorld {
   readonly strings: readonly EarString[];
-  readonly questions: number | null;
-  readonly now: EpochMs;
-  readonly random: Random;
 }
 
 export const NOTHING_SUNG: SingingTalk = {
@@ -52,28 +49,26 @@ export function singingTalk(
   input: SingingInput,
   world: SingingWorld,
 ): Next<SingingTalk, SingingEffect> {
-  const still = { state: talk, effects: [] };
   switch (input.type) {
     case 'ask': {
-      if (talk.phase === 'singing' || talk.phase === 'over') return still;
-      if (world.questions !== null && talk.trials.length >= world.questions)
-        return { state: { ...talk, phase: 'over' }, effects: [{ type: 'over' }] };
+      if (talk.phase === 'singing' || talk.phase === 'over') return still(talk);
+      if (allAsked(talk, world)) return over(talk);
       const note = nth(world.strings, Math.floor(world.random() * world.strings.length));
       return {
         state: { ...talk, note, phase: 'singing', frames: [], sung: null },
-        effects: [{ type: 'sound', note }],
+        effects: [{ type: 'note', note }],
       };
     }
     case 'again':
       return talk.note
-        ? { state: { ...talk, frames: [] }, effects: [{ type: 'sound', note: talk.note }] }
-        : still;
+        ? { state: { ...talk, frames: [] }, effects: [{ type: 'note', note: talk.note }] }
+        : still(talk);
     case 'heard':
       return talk.phase === 'singing' && talk.note
         ? heard(talk, talk.note, input.frame, world)
-        : still;
+        : still(talk);
     case 'end':
-      return { state: { ...talk, phase: 'over' }, effects: [{ type: 'over' }] };
+      return over(talk);
   }
 }
 

@@ -2,6 +2,7 @@ import type { EarTrial } from '../ear/index.ts';
 import type { PluckOutcome } from '../listen/index.ts';
 import { centsBetween } from '../music/index.ts';
 import type { Cents, EpochMs, Hz } from '../units.ts';
+import { over, still } from './exercise.ts';
 import type { Next } from './machine.ts';
 
 /** The same fret, held ten times. */
@@ -39,15 +40,13 @@ export function touchingTalk(
   input: TouchingInput,
   world: TouchingWorld,
 ): Next<TouchingTalk, TouchingEffect> {
-  const still = { state: talk, effects: [] };
-  if (input.type === 'end')
-    return { state: { ...talk, phase: 'over' }, effects: [{ type: 'over' }] };
+  if (input.type === 'end') return over(talk);
   if (input.type === 'go')
     return talk.phase === 'resting' || talk.phase === 'told'
       ? { state: { ...NOT_TOUCHED, phase: 'holding' }, effects: [] }
-      : still;
+      : still(talk);
   const { outcome, asked } = input;
-  if (talk.phase !== 'holding' || asked !== world.cell) return still;
+  if (talk.phase !== 'holding' || asked !== world.cell) return still(talk);
   if (outcome.kind !== 'reading') return { state: { ...talk, notice: 'not heard' }, effects: [] };
   const cents = centsBetween(world.hz, outcome.hz);
   if (Math.abs(cents) > OTHER_NOTE)

@@ -1,13 +1,6 @@
 import { Button, Group, NumberInput, SegmentedControl } from '@mantine/core';
-import {
-  A_MINUTE,
-  type AskingTalk,
-  askingTalk,
-  type EarChord,
-  startAsking,
-} from '@rosefinch/core/dialogue';
-import { type Asked, heardIn, noticedBy } from '@rosefinch/core/ear';
-import { seededRandom } from '@rosefinch/core/maths';
+import { type AskingTalk, askingTalk, type EarChord, startAsking } from '@rosefinch/core/dialogue';
+import { type Asked, DIRECTIONS, heardIn, noticedBy } from '@rosefinch/core/ear';
 import {
   cellInWords,
   EXERCISE_WORDS,
@@ -19,19 +12,18 @@ import {
   staircaseInWords,
   toldInWords,
 } from '@rosefinch/core/words';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { type Settings, useData } from '../../data/index.ts';
-import { monotonic, newSeed, now } from '../../environment.ts';
+import { monotonic } from '../../environment.ts';
 import { Sized } from '../../parts/charts/index.ts';
 import { Action } from '../../parts/frame/index.ts';
-import { useDialogue } from '../../parts/listening/index.ts';
-import { type FootButton, Job, type JobActs, Stage, StageFigure } from '../../parts/stage/index.ts';
+import { Stage, StageFigure } from '../../parts/stage/index.ts';
 import { WireList } from '../../parts/wires/index.ts';
 import { ClassCurve, cellLines, TwoStrokes } from './drawings.tsx';
+import { EarJob } from './EarJob.tsx';
 import { chordFor, type ExerciseProps } from './exercises.ts';
-import { useEarRun } from './useEarRun.ts';
-import { useSound } from './useSound.ts';
+import { useExercise } from './useExercise.ts';
 
 const LOW_TO_HIGH = [
   'high pluck',
@@ -64,7 +56,6 @@ export function AskBench(props: Props) {
   const asking = useAsking(props);
   const { talk, send, heard } = asking;
   const navigate = useNavigate();
-  const { title, sentence } = saidOf(props, asking);
   const chord = chordFor(exercise, stock);
   const told = talk.phase === 'told';
   const last = talk.trials.at(-1);
@@ -74,12 +65,15 @@ export function AskBench(props: Props) {
   const hand = exercise === 'string' && !told ? null : (talk.question?.cell ?? null);
   const shown = told && last && settings.earFeedback === 'stroke' ? last.asked : null;
   return (
-    <Job
-      view="ear"
-      title={title}
+    <EarJob
+      exercise={exercise}
       settings={settings}
-      acts={actsOf(asking, exercise, () => void navigate('/ear'))}
-      buttons={buttonsOf(asking, () => void navigate('/ear'))}
+      phase={talk.phase}
+      asked={minute ? talk.trials.length : null}
+      onGo={() => send({ type: 'ask' })}
+      onEnd={() => send({ type: 'end' })}
+      acts={{ answer: answering(asking, exercise), again: () => send({ type: 'again' }) }}
+      buttons={[{ act: 'again', label: 'Hear it again' }]}
       more={[
         staircase
           ? { label: 'Questions that tell most', act: () => void navigate(`/ear/${exercise}`) }
@@ -88,8 +82,7 @@ export function AskBench(props: Props) {
               act: () => void navigate(`/ear/${exercise}?by=staircase`),
             },
       ]}
-      listening={null}
-      says={footOf(talk, minute)}
+      says={stairsSaid(talk)}
       stage={
         <Stage
           label="Question"
@@ -121,7 +114,7 @@ export function AskBench(props: Props) {
               }
             />
           }
-          sentence={sentence}
+          sentence={sentenceOf(props, asking)}
           aside={
             talk.phase === 'asked' &&
             heard && <Answers {...{ exercise, talk, send }} strings={chord.hz.length} />
@@ -148,33 +141,15 @@ interface Asking {
   readonly heard: boolean;
 }
 
-function useAsking({ exercise, stock, minute, staircase, before }: Props): Asking {
+function useAsking(props: Props): Asking {
+  const { exercise, stock, staircase, before } = props;
   const { settings } = stock;
-  const random = useRef(seededRandom(newSeed()));
-  const chord = chordFor(exercise, stock);
-  const { keep, end } = useEarRun(exercise, {
-    learnerId: exercise === 'class' ? null : settings.learnerId,
-    minute,
-    staircase,
-  });
-  const sound = useSound(settings.referenceVolume);
-  const { talk, send } = useDialogue({
+  const { talk, send } = useExercise(props, {
     start: () => startAsking(staircase),
     machine: askingTalk,
-    world: () => ({
-      exercise,
-      before,
-      chord,
-      questions: minute ? A_MINUTE : null,
-      now: now(),
-      clock: monotonic(),
-      random: random.current,
-    }),
-    perform: (effect) => {
-      if (effect.type === 'sound') sound(effect.notes, () => send({ type: 'sounds' }));
-      else if (effect.type === 'keep') keep(effect.trial);
-      else end();
-    },
+    world: () => ({ exercise, before, chord: chordFor(exercise, stock) }),
+    begun: { type: 'sounds' } as const,
+    staircase,
   });
   const heard = useHeard(talk);
   const silent = settings.earFeedback === 'none' && talk.phase === 'told' && exercise !== 'class';
@@ -196,81 +171,42 @@ function useHeard({ question, soundedAt }: AskingTalk): boolean {
   return soundedAt !== null && heard === soundedAt;
 }
 
-function saidOf(
-  { exercise, stock }: Props,
-  { talk, heard }: Asking,
-): { title: string; sentence: Sentence } {
-  const { say, more } = EXERCISE_WORDS[exercise];
-  const chord = chordFor(exercise, stock);
+function sentenceOf({ exercise, stock }: Props, { talk, heard }: Asking): Sentence {
   const last = talk.trials.at(-1);
   const { question } = talk;
-  const sentence = (): Sentence => {
-    if (talk.phase === 'over')
-      return {
-        say: heardInWords(heardIn(exercise, talk.trials, chord.hz.length)),
-        more: 'Enter goes back to the exercises.',
-      };
-    if (talk.phase === 'told' && question && last)
-      return toldInWords(exercise, {
-        asked: last.asked,
-        answer: last.answer ?? '',
-        which: question.which,
-      });
-    if (talk.phase === 'asked')
-      return questionInWords(exercise, { heard, picked: talk.picked, tooQuick: talk.tooQuick });
-    return { say: more, more: 'Headphones low, or a loudspeaker. Enter begins.' };
+  if (talk.phase === 'over')
+    return {
+      say: heardInWords(heardIn(exercise, talk.trials, chordFor(exercise, stock).hz.length)),
+      more: 'Enter goes back to the exercises.',
+    };
+  if (talk.phase === 'told' && question && last)
+    return toldInWords(exercise, {
+      asked: last.asked,
+      answer: last.answer ?? '',
+      which: question.which,
+    });
+  if (talk.phase === 'asked')
+    return questionInWords(exercise, { heard, picked: talk.picked, tooQuick: talk.tooQuick });
+  return {
+    say: EXERCISE_WORDS[exercise].more,
+    more: 'Headphones low, or a loudspeaker. Enter begins.',
   };
-  return { title: say, sentence: sentence() };
 }
 
-function actsOf({ talk, send }: Asking, exercise: Asked, leave: () => void): JobActs<'ear'> {
-  const { phase, picked } = talk;
-  const directions = ['lower', 'same', 'higher'] as const;
-  const answer = (key: string) => {
+/** What a digit answers: a direction, a string, or a chord. */
+function answering({ talk: { picked }, send }: Asking, exercise: Asked) {
+  return (key: string) => {
     const digit = Number(key);
-    const direction = directions[digit - 1];
-    const picks =
-      exercise === 'pure' ||
-      (exercise === 'string' && (picked === null || (digit !== 1 && digit !== 3)));
-    if (picks) send({ type: 'pick', which: digit });
+    const direction = DIRECTIONS[digit - 1];
+    const names = exercise === 'string' && (picked === null || (digit !== 1 && digit !== 3));
+    if (exercise === 'pure' || names) send({ type: 'pick', which: digit });
     else if (direction) send({ type: 'answer', answer: direction });
   };
-  return {
-    answer,
-    again: () => send({ type: 'again' }),
-    go: phase === 'over' ? leave : () => send({ type: 'ask' }),
-    finish: phase === 'over' ? null : () => send({ type: 'end' }),
-    tap: null,
-    up: null,
-    down: null,
-    upMore: null,
-    downMore: null,
-  };
 }
 
-function buttonsOf({ talk }: Asking, leave: () => void): FootButton<'ear'>[] {
-  const { phase } = talk;
-  if (phase === 'over') return [{ act: 'go', label: 'Back to the exercises' }];
-  if (phase === 'resting')
-    return [
-      { act: 'go', label: 'Begin' },
-      { act: leave, label: 'Back to the exercises' },
-    ];
-  const stop = { act: 'finish', label: 'Stop here' } as const;
-  if (phase === 'told')
-    return [{ act: 'go', label: 'Next' }, { act: 'again', label: 'Hear it again' }, stop];
-  return [{ act: 'again', label: 'Hear it again' }, stop];
-}
-
-function footOf({ trials, stairs }: AskingTalk, minute: boolean): string {
+function stairsSaid({ stairs }: AskingTalk): string | null {
   const noticed = stairs && noticedBy(stairs);
-  return [
-    minute && `a minute: ${trials.length} of ${A_MINUTE}`,
-    stairs && (noticed === null ? 'two down, one up' : staircaseInWords(noticed)),
-    'headphones low',
-  ]
-    .filter(Boolean)
-    .join(' · ');
+  return stairs && (noticed === null ? 'two down, one up' : staircaseInWords(noticed));
 }
 
 const FEEDBACK = [

@@ -1,5 +1,4 @@
 import {
-  A_MINUTE,
   BEAT_CELLS,
   type BeatingTalk,
   beatingTalk,
@@ -8,7 +7,6 @@ import {
   rateOf,
 } from '@rosefinch/core/dialogue';
 import { leftIn } from '@rosefinch/core/ear';
-import { seededRandom } from '@rosefinch/core/maths';
 import { shiftHz } from '@rosefinch/core/music';
 import {
   beatTaskInWords,
@@ -19,43 +17,43 @@ import {
   noticedInWords,
   type Sentence,
 } from '@rosefinch/core/words';
-import { useRef } from 'react';
-import { useNavigate } from 'react-router';
-import { monotonic, newSeed, now } from '../../environment.ts';
 import { Sized } from '../../parts/charts/index.ts';
-import { useDialogue } from '../../parts/listening/index.ts';
-import { type FootButton, Job, type JobActs, Stage, StageFigure } from '../../parts/stage/index.ts';
+import { type FootButton, Stage, StageFigure } from '../../parts/stage/index.ts';
 import { WireList } from '../../parts/wires/index.ts';
 import { cellLines, TapWire } from './drawings.tsx';
+import { EarJob } from './EarJob.tsx';
 import type { ExerciseProps } from './exercises.ts';
-import { useEarRun } from './useEarRun.ts';
-import { useSound } from './useSound.ts';
+import { useExercise } from './useExercise.ts';
 
 /** Two tones that beat: counted by taps, or called when one that slows down stands still. */
-export function BeatBench({ stock, minute }: ExerciseProps) {
-  const { settings } = stock;
-  const { talk, send } = useBeating(stock, minute);
-  const navigate = useNavigate();
-  const leave = () => void navigate('/ear');
+export function BeatBench(props: ExerciseProps) {
+  const { stock, minute } = props;
+  const { talk, send } = useExercise(props, {
+    start: () => NO_BEAT,
+    machine: beatingTalk,
+    world: () => ({}),
+    begun: { type: 'sounds' } as const,
+  });
   const left = leftIn(talk.trials);
   const { beat, phase } = talk;
   const rate = rateOf(talk.taps);
   const told = phase === 'told';
+  const sounds = phase === 'sounding';
   const last = talk.trials.at(-1);
   const counted = beat && rate !== null ? inShort(centsOfBeat(beat.hz, rate)) : '–';
   return (
-    <Job
-      view="ear"
-      title={EXERCISE_WORDS.beats.say}
-      settings={settings}
-      acts={actsOf(talk, send, leave)}
-      buttons={buttonsOf(talk, leave)}
-      listening={null}
-      says={
-        minute
-          ? `a minute: ${talk.trials.length} of ${A_MINUTE} · headphones low`
-          : 'headphones low'
-      }
+    <EarJob
+      exercise="beats"
+      settings={stock.settings}
+      phase={phase}
+      asked={minute ? talk.trials.length : null}
+      onGo={() => send({ type: sounds ? 'done' : 'ask' })}
+      onEnd={() => send({ type: 'end' })}
+      acts={{
+        again: sounds ? () => send({ type: 'again' }) : null,
+        tap: sounds ? () => send({ type: 'tap' }) : null,
+      }}
+      buttons={beat?.cell === 'stop' ? STOPPING : COUNTING}
       stage={
         <Stage
           label="Two tones that beat"
@@ -96,30 +94,15 @@ export function BeatBench({ stock, minute }: ExerciseProps) {
   );
 }
 
-type Send = (input: Parameters<typeof beatingTalk>[1]) => void;
-
-function useBeating(stock: ExerciseProps['stock'], minute: boolean) {
-  const { settings } = stock;
-  const random = useRef(seededRandom(newSeed()));
-  const { keep, end } = useEarRun('beats', { learnerId: settings.learnerId, minute });
-  const sound = useSound(settings.referenceVolume);
-  const dialogue: { readonly talk: BeatingTalk; readonly send: Send } = useDialogue({
-    start: () => NO_BEAT,
-    machine: beatingTalk,
-    world: () => ({
-      questions: minute ? A_MINUTE : null,
-      now: now(),
-      clock: monotonic(),
-      random: random.current,
-    }),
-    perform: (effect) => {
-      if (effect.type === 'sound') sound(effect.notes, () => dialogue.send({ type: 'sounds' }));
-      else if (effect.type === 'keep') keep(effect.trial);
-      else end();
-    },
-  });
-  return dialogue;
-}
+const COUNTING: readonly FootButton<'ear'>[] = [
+  { act: 'tap', label: 'Tap' },
+  { act: 'go', label: 'That is the beat' },
+  { act: 'again', label: 'From the start' },
+];
+const STOPPING: readonly FootButton<'ear'>[] = [
+  { act: 'go', label: 'It stands still' },
+  { act: 'again', label: 'From the start' },
+];
 
 function sentenceOf({ phase, beat, taps, trials, since }: BeatingTalk): Sentence {
   if (phase === 'over') return { say: 'That was it.', more: 'Enter goes back to the exercises.' };
@@ -129,42 +112,4 @@ function sentenceOf({ phase, beat, taps, trials, since }: BeatingTalk): Sentence
   if (phase === 'sounding') return beatTaskInWords(beat.cell, taps.length, rate);
   const trueRate = Math.abs(shiftHz(beat.hz, beat.from) - beat.hz);
   return beatToldInWords(beat.cell, beat.from, trials.at(-1)?.off ?? 0, rate, trueRate);
-}
-
-function actsOf({ phase }: BeatingTalk, send: Send, leave: () => void): JobActs<'ear'> {
-  const sounds = phase === 'sounding';
-  return {
-    answer: null,
-    again: sounds ? () => send({ type: 'again' }) : null,
-    go: phase === 'over' ? leave : () => send({ type: sounds ? 'done' : 'ask' }),
-    finish: phase === 'over' ? null : () => send({ type: 'end' }),
-    tap: sounds ? () => send({ type: 'tap' }) : null,
-    up: null,
-    down: null,
-    upMore: null,
-    downMore: null,
-  };
-}
-
-function buttonsOf({ phase, beat }: BeatingTalk, leave: () => void): FootButton<'ear'>[] {
-  if (phase === 'over') return [{ act: 'go', label: 'Back to the exercises' }];
-  if (phase === 'resting')
-    return [
-      { act: 'go', label: 'Begin' },
-      { act: leave, label: 'Back to the exercises' },
-    ];
-  const stop = { act: 'finish', label: 'Stop here' } as const;
-  if (phase === 'told') return [{ act: 'go', label: 'Next' }, stop];
-  if (beat?.cell === 'stop')
-    return [
-      { act: 'go', label: 'It stands still' },
-      { act: 'again', label: 'From the start' },
-      stop,
-    ];
-  return [
-    { act: 'tap', label: 'Tap' },
-    { act: 'go', label: 'That is the beat' },
-    { act: 'again', label: 'From the start' },
-    stop,
-  ];
 }

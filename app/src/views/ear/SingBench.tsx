@@ -1,6 +1,10 @@
-import { A_MINUTE, NOTHING_SUNG, type SingingTalk, singingTalk } from '@rosefinch/core/dialogue';
+import {
+  type EarString,
+  NOTHING_SUNG,
+  type SingingTalk,
+  singingTalk,
+} from '@rosefinch/core/dialogue';
 import { leftIn } from '@rosefinch/core/ear';
-import { seededRandom } from '@rosefinch/core/maths';
 import { findTuning, targetName, targetsOf } from '@rosefinch/core/music';
 import type { Instrument } from '@rosefinch/core/strings';
 import {
@@ -12,24 +16,17 @@ import {
   singTaskInWords,
   sungInWords,
 } from '@rosefinch/core/words';
-import { useEffect, useRef } from 'react';
-import { useNavigate } from 'react-router';
-import { newSeed, now } from '../../environment.ts';
+import { useEffect } from 'react';
+import { newSeed } from '../../environment.ts';
 import { Sized } from '../../parts/charts/index.ts';
 import { WithInstrument } from '../../parts/instruments/index.ts';
-import { roomInWords, useDialogue, useListening } from '../../parts/listening/index.ts';
-import {
-  type FootButton,
-  Job,
-  type JobActs,
-  Stage,
-  StageFigure,
-  useUsualSource,
-} from '../../parts/stage/index.ts';
+import { useListening } from '../../parts/listening/index.ts';
+import { Stage, StageFigure } from '../../parts/stage/index.ts';
 import { WireList } from '../../parts/wires/index.ts';
 import { cellLines, TwoStrokes } from './drawings.tsx';
+import { EarJob } from './EarJob.tsx';
 import { type ExerciseProps, stringsOf } from './exercises.ts';
-import { useEarRun } from './useEarRun.ts';
+import { useExercise } from './useExercise.ts';
 
 const RATE = 48_000;
 /** The practice strings are out by so much, so that there is something to hear. */
@@ -50,9 +47,6 @@ function Singing({ instrument, ...props }: Props) {
   const { stock, minute } = props;
   const { settings } = stock;
   const { talk, send, listening } = useSinging({ instrument, ...props });
-  const usual = useUsualSource();
-  const navigate = useNavigate();
-  const leave = () => void navigate('/ear');
   const left = leftIn(talk.trials);
   const { sung, note } = talk;
   const tuning = findTuning(instrument.tuningId, stock.tunings);
@@ -61,25 +55,25 @@ function Singing({ instrument, ...props }: Props) {
   const turn = (turns: number) =>
     note && listening.hands ? () => listening.hands?.turn(note.course, turns) : null;
   return (
-    <Job
-      view="ear"
-      title={EXERCISE_WORDS.sing.say}
+    <EarJob
+      exercise="sing"
       settings={settings}
+      phase={talk.phase}
+      asked={minute ? talk.trials.length : null}
+      onGo={() => send({ type: 'ask' })}
+      onEnd={() => send({ type: 'end' })}
       acts={{
-        ...actsOf(talk, send, leave),
+        again: () => send({ type: 'again' }),
         up: turn(0.01),
         down: turn(-0.01),
         upMore: turn(0.05),
         downMore: turn(-0.05),
       }}
-      buttons={buttonsOf(talk, leave, listening.hands ? pluck : null)}
-      listening={{ listening, kind: instrument.kind, usual }}
-      says={[
-        minute && `a minute: ${talk.trials.length} of ${A_MINUTE}`,
-        roomInWords(listening.room),
-      ]
-        .filter(Boolean)
-        .join(' · ')}
+      buttons={[
+        { act: 'again', label: 'Hear the note' },
+        ...(listening.hands ? [{ act: pluck, label: 'Pluck the practice string' }] : []),
+      ]}
+      listening={{ listening, instrument }}
       stage={
         <Stage
           label="A note to sing"
@@ -127,27 +121,16 @@ function Singing({ instrument, ...props }: Props) {
   );
 }
 
-type Send = (input: Parameters<typeof singingTalk>[1]) => void;
-
-function useSinging({ stock, minute, instrument }: Props) {
+function useSinging(props: Props) {
+  const { stock, instrument } = props;
   const { settings } = stock;
-  const random = useRef(seededRandom(newSeed()));
   const strings = stringsOf(stock);
-  const { keep, end } = useEarRun('sing', { learnerId: settings.learnerId, minute });
-  const { talk, send } = useDialogue({
+  const { talk, send } = useExercise(props, {
     start: () => NOTHING_SUNG,
     machine: singingTalk,
-    world: () => ({
-      strings,
-      questions: minute ? A_MINUTE : null,
-      now: now(),
-      random: random.current,
-    }),
-    perform: (effect) => {
-      if (effect.type === 'sound') listening.sound(effect.note.hz);
-      else if (effect.type === 'keep') keep(effect.trial);
-      else end();
-    },
+    world: () => ({ strings }),
+    perform: ({ note }: { readonly type: 'note'; readonly note: EarString }) =>
+      listening.sound(note.hz),
   });
   const listening = useListening({
     settings,
@@ -182,37 +165,4 @@ function sentenceOf({ phase, sung, trials }: SingingTalk, listens: boolean): Sen
     return { say, more: phase === 'told' && trials.length > 0 ? `${more} Enter goes on.` : more };
   }
   return singTaskInWords(true);
-}
-
-function actsOf(
-  { phase }: SingingTalk,
-  send: Send,
-  leave: () => void,
-): Omit<JobActs<'ear'>, 'up' | 'down' | 'upMore' | 'downMore'> {
-  return {
-    answer: null,
-    again: () => send({ type: 'again' }),
-    go: phase === 'over' ? leave : () => send({ type: 'ask' }),
-    finish: phase === 'over' ? null : () => send({ type: 'end' }),
-    tap: null,
-  };
-}
-
-function buttonsOf(
-  { phase }: SingingTalk,
-  leave: () => void,
-  pluck: (() => void) | null,
-): FootButton<'ear'>[] {
-  if (phase === 'over') return [{ act: 'go', label: 'Back to the exercises' }];
-  if (phase === 'resting')
-    return [
-      { act: 'go', label: 'Begin' },
-      { act: leave, label: 'Back to the exercises' },
-    ];
-  return [
-    ...(phase === 'told' ? [{ act: 'go', label: 'Next' } as const] : []),
-    { act: 'again', label: 'Hear the note' },
-    ...(pluck ? [{ act: pluck, label: 'Pluck the practice string' }] : []),
-    { act: 'finish', label: 'Stop here' },
-  ];
 }

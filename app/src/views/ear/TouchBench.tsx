@@ -1,36 +1,18 @@
-import {
-  NOT_TOUCHED,
-  TOUCHES,
-  type TouchingTalk,
-  touchingTalk,
-  touchOf,
-} from '@rosefinch/core/dialogue';
+import { NOT_TOUCHED, TOUCHES, touchingTalk, touchOf } from '@rosefinch/core/dialogue';
 import type { StringKnowledge } from '@rosefinch/core/listen';
 import { shiftHz, targetName } from '@rosefinch/core/music';
 import { MADE_NECK } from '@rosefinch/core/practice';
 import { type Instrument, startFret } from '@rosefinch/core/strings';
-import {
-  EXERCISE_WORDS,
-  evennessInWords,
-  inShort,
-  signedCents,
-  touchingInWords,
-} from '@rosefinch/core/words';
+import { evennessInWords, inShort, signedCents, touchingInWords } from '@rosefinch/core/words';
 import { useMemo, useState } from 'react';
-import { useNavigate } from 'react-router';
 import { newSeed, now } from '../../environment.ts';
 import { Sized } from '../../parts/charts/index.ts';
 import { WithInstrument } from '../../parts/instruments/index.ts';
-import { roomInWords, useDialogue, useListening } from '../../parts/listening/index.ts';
-import {
-  type FootButton,
-  Job,
-  Stage,
-  StageFigure,
-  useUsualSource,
-} from '../../parts/stage/index.ts';
+import { useDialogue, useListening } from '../../parts/listening/index.ts';
+import { Stage, StageFigure } from '../../parts/stage/index.ts';
 import { WireList } from '../../parts/wires/index.ts';
 import { HeldPerches } from './drawings.tsx';
+import { EarJob } from './EarJob.tsx';
 import type { ExerciseProps } from './exercises.ts';
 import { useEarRun } from './useEarRun.ts';
 import { useStrings } from './useStrings.ts';
@@ -54,32 +36,24 @@ function Touch(props: Props) {
   const { stock, instrument } = props;
   const { settings } = stock;
   const { talk, send, listening, targets, course, choose, cell, pluck } = useTouching(props);
-  const usual = useUsualSource();
-  const navigate = useNavigate();
-  const leave = () => void navigate('/ear');
   const { scatter, aboveLightest } = touchOf(talk.held);
   const told = talk.phase === 'told';
   const last = talk.held.at(-1);
   const needs = talk.phase === 'holding' && listening.source === null;
   return (
-    <Job
-      view="ear"
-      title={EXERCISE_WORDS.touch.say}
+    <EarJob
+      exercise="touch"
       settings={settings}
+      phase={talk.phase}
+      next="Again"
+      onGo={() => send({ type: 'go' })}
+      onEnd={() => send({ type: 'end' })}
       acts={{
         answer: (key) => choose(Number(key)),
-        again: listening.hands ? pluck : null,
-        go: talk.phase === 'over' ? leave : () => send({ type: 'go' }),
-        finish: talk.phase === 'over' ? null : () => send({ type: 'end' }),
-        tap: null,
-        up: null,
-        down: null,
-        upMore: null,
-        downMore: null,
+        again: listening.hands && talk.phase === 'holding' ? pluck : null,
       }}
-      buttons={buttonsOf(talk, leave, listening.hands ? pluck : null)}
-      listening={{ listening, kind: instrument.kind, usual }}
-      says={roomInWords(listening.room)}
+      buttons={listening.hands ? [{ act: 'again', label: 'Hold and pluck' }] : []}
+      listening={{ listening, instrument }}
       stage={
         <Stage
           name={targetName(targets[course - 1])}
@@ -178,20 +152,4 @@ function useTouching({ stock, minute, instrument }: Props) {
   };
   const pluck = () => listening.hands?.fretted(course, fret, 'normal');
   return { talk, send, listening, targets, course, choose, cell, pluck };
-}
-
-function buttonsOf(
-  { phase }: TouchingTalk,
-  leave: () => void,
-  pluck: (() => void) | null,
-): FootButton<'ear'>[] {
-  if (phase === 'over') return [{ act: 'go', label: 'Back to the exercises' }];
-  if (phase === 'resting')
-    return [
-      { act: 'go', label: 'Begin' },
-      { act: leave, label: 'Back to the exercises' },
-    ];
-  const stop = { act: 'finish', label: 'Stop here' } as const;
-  if (phase === 'told') return [{ act: 'go', label: 'Again' }, stop];
-  return [...(pluck ? [{ act: 'again', label: 'Hold and pluck' } as const] : []), stop];
 }

@@ -13,7 +13,6 @@ import { centsBetween, targetName } from '@rosefinch/core/music';
 import type { Instrument } from '@rosefinch/core/strings';
 import {
   AID_WORDS,
-  EXERCISE_WORDS,
   inShort,
   restoredInWords,
   restoringInWords,
@@ -21,7 +20,6 @@ import {
   signedCents,
 } from '@rosefinch/core/words';
 import { useMemo, useState } from 'react';
-import { useNavigate } from 'react-router';
 import { monotonic, newSeed, now } from '../../environment.ts';
 import { Sized } from '../../parts/charts/index.ts';
 import { WithInstrument } from '../../parts/instruments/index.ts';
@@ -29,19 +27,13 @@ import {
   handActs,
   handsOn,
   PracticeLine,
-  roomInWords,
   useDialogue,
   useListening,
 } from '../../parts/listening/index.ts';
-import {
-  type FootButton,
-  Job,
-  Stage,
-  StageFigure,
-  useUsualSource,
-} from '../../parts/stage/index.ts';
+import { Stage, StageFigure } from '../../parts/stage/index.ts';
 import { type WireLine, WireList } from '../../parts/wires/index.ts';
 import { OutAndLeft, TwoStrokes } from './drawings.tsx';
+import { EarJob } from './EarJob.tsx';
 import type { ExerciseProps } from './exercises.ts';
 import { useEarRun } from './useEarRun.ts';
 import { useStrings } from './useStrings.ts';
@@ -67,9 +59,6 @@ function Whole(props: Props) {
   const { settings } = stock;
   const restoring = useRestoring(props);
   const { talk, send, listening, targets, course, seen, choose } = restoring;
-  const usual = useUsualSource();
-  const navigate = useNavigate();
-  const leave = () => void navigate('/ear');
   const { hands: playing } = listening;
   const hands = useMemo(
     () => playing && handsOn(playing, instrument, course),
@@ -79,24 +68,16 @@ function Whole(props: Props) {
   const { pluck, up, down, upMore, downMore } = handActs(moves ? hands : null);
   const shown = talk.aid === 'display' && talk.phase === 'tuning' ? seen : null;
   return (
-    <Job
-      view="ear"
-      title={EXERCISE_WORDS.whole.say}
+    <EarJob
+      exercise="whole"
       settings={settings}
-      acts={{
-        answer: (key) => choose(Number(key)),
-        again: pluck,
-        go: talk.phase === 'over' ? leave : () => send({ type: 'go' }),
-        finish: talk.phase === 'over' ? null : () => send({ type: 'end' }),
-        tap: null,
-        up,
-        down,
-        upMore,
-        downMore,
-      }}
-      buttons={buttonsOf(talk, leave)}
-      listening={{ listening, kind: instrument.kind, usual }}
-      says={roomInWords(listening.room)}
+      phase={talk.phase}
+      next="Once more"
+      onGo={() => send({ type: 'go' })}
+      onEnd={() => send({ type: 'end' })}
+      acts={{ answer: (key) => choose(Number(key)), again: pluck, up, down, upMore, downMore }}
+      buttons={talk.phase === 'tuning' ? [{ act: 'go', label: 'It is done' }] : []}
+      listening={{ listening, instrument }}
       stage={
         <Stage
           name={targetName(targets[course - 1])}
@@ -263,19 +244,6 @@ function AidChoice({
       onChange={(value) => onChoose(value as Aid)}
     />
   );
-}
-
-function buttonsOf({ phase }: RestoringTalk, leave: () => void): FootButton<'ear'>[] {
-  if (phase === 'over') return [{ act: 'go', label: 'Back to the exercises' }];
-  const stop = { act: 'finish', label: 'Stop here' } as const;
-  if (phase === 'resting')
-    return [
-      { act: 'go', label: 'Begin' },
-      { act: leave, label: 'Back to the exercises' },
-    ];
-  if (phase === 'tuning') return [{ act: 'go', label: 'It is done' }, stop];
-  if (phase === 'told') return [{ act: 'go', label: 'Once more' }, stop];
-  return [stop];
 }
 
 /** Hidden while it is tuned; what is furthest off once it is done. */

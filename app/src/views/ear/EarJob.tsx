@@ -1,0 +1,105 @@
+import { A_MINUTE } from '@rosefinch/core/dialogue';
+import type { ExerciseKind } from '@rosefinch/core/ear';
+import type { Instrument } from '@rosefinch/core/strings';
+import { EXERCISE_WORDS } from '@rosefinch/core/words';
+import type { ReactNode } from 'react';
+import { useNavigate } from 'react-router';
+import type { Settings } from '../../data/index.ts';
+import { type Listening, roomInWords } from '../../parts/listening/index.ts';
+import {
+  type FootButton,
+  Job,
+  type JobActs,
+  type PlainAction,
+  useUsualSource,
+} from '../../parts/stage/index.ts';
+
+const NO_ACTS: JobActs<'ear'> = {
+  answer: null,
+  again: null,
+  go: null,
+  finish: null,
+  tap: null,
+  up: null,
+  down: null,
+  upMore: null,
+  downMore: null,
+};
+
+interface Props {
+  readonly exercise: ExerciseKind;
+  readonly settings: Settings;
+  /** Where it stands: nothing was asked yet, it is answered, it is over; anything else while it goes on. */
+  readonly phase: string;
+  /** Begins, goes on or commits. */
+  readonly onGo: () => void;
+  readonly onEnd: () => void;
+  /** What else its keys do now. */
+  readonly acts: Partial<JobActs<'ear'>>;
+  /** What Enter is called once it is answered; "Next" where it is not given. */
+  readonly next?: string;
+  /** The buttons while it goes on, the main one first. */
+  readonly buttons: readonly FootButton<'ear'>[];
+  readonly more?: readonly PlainAction[];
+  /** What is listened to, and the instrument; null where nothing is. */
+  readonly listening?: { readonly listening: Listening; readonly instrument: Instrument } | null;
+  /** Questions so far in a minute of five; null where it has no end. */
+  readonly asked?: number | null;
+  readonly says?: string | false | null;
+  readonly stage: ReactNode;
+  readonly wires: ReactNode;
+  readonly line?: ReactNode;
+}
+
+/** An exercise in its three bands: how it is begun, gone on with and left is the same in all of them. */
+export function EarJob(props: Props) {
+  const { exercise, settings, phase, acts, listening = null, asked = null, says } = props;
+  const navigate = useNavigate();
+  const usual = useUsualSource();
+  const leave = () => void navigate('/ear');
+  const over = phase === 'over';
+  return (
+    <Job
+      view="ear"
+      title={EXERCISE_WORDS[exercise].say}
+      settings={settings}
+      acts={{
+        ...NO_ACTS,
+        ...acts,
+        go: over ? leave : props.onGo,
+        finish: over ? null : props.onEnd,
+      }}
+      buttons={buttonsOf(props, leave)}
+      {...(props.more && { more: props.more })}
+      listening={
+        listening && { listening: listening.listening, kind: listening.instrument.kind, usual }
+      }
+      says={[
+        asked !== null && `a minute: ${asked} of ${A_MINUTE}`,
+        says,
+        listening ? roomInWords(listening.listening.room) : 'headphones low',
+      ]
+        .filter(Boolean)
+        .join(' · ')}
+      stage={props.stage}
+      wires={props.wires}
+      line={props.line}
+    />
+  );
+}
+
+function buttonsOf(
+  { phase, buttons, next = 'Next', acts }: Props,
+  leave: () => void,
+): FootButton<'ear'>[] {
+  const stop = { act: 'finish', label: 'Stop here' } as const;
+  if (phase === 'over') return [{ act: 'go', label: 'Back to the exercises' }];
+  if (phase === 'resting')
+    return [
+      { act: 'go', label: 'Begin' },
+      { act: leave, label: 'Back to the exercises' },
+    ];
+  if (phase !== 'told') return [...buttons, stop];
+  const again = acts.again ? [{ act: 'again', label: 'Hear it again' } as const] : [];
+  return [{ act: 'go', label: next }, ...again, stop];
+}
