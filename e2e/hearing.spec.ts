@@ -1,4 +1,5 @@
 import { Estimator } from '@rosefinch/core/listen';
+import { seriousFaults } from './axe.ts';
 import { expect, feed, type Page, test } from './test.ts';
 
 const RATE = 48_000;
@@ -60,6 +61,7 @@ test('a minute of higher or lower: answered by keys alone, each answer kept, and
     await page.keyboard.press(cents < 0 ? '1' : '3');
     await says(page, cents < 0 ? /Yes\. It was .* cents lower/ : /Yes\. It was .* cents higher/);
     if (i === 2) {
+      expect(await seriousFaults(page)).toEqual([]);
       await page.keyboard.press(' ');
       await says(page, 'Yes.');
     }
@@ -72,6 +74,7 @@ test('a minute of higher or lower: answered by keys alone, each answer kept, and
   // It holds after a reload, and the page to print has it.
   await page.reload();
   await expect(row).toContainText('5 answers so far');
+  expect(await seriousFaults(page)).toEqual([]);
   await page.getByRole('link', { name: 'Progress on paper' }).click();
   await expect(page.getByRole('row', { name: /Higher or lower/ })).toContainText(
     '5 answers so far',
