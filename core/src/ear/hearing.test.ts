@@ -72,6 +72,12 @@ describe('hearing', () => {
     }
   });
 
+  it('before anything was answered it holds what is published: from memory, musicians 2 to 5 cents and others 10 to 30 near 500 Hz (Moore 1973; Wier, Jesteadt and Green 1977; Micheyl et al. 2006)', () => {
+    const { low, high } = new Hearing(DIRECTION).of('middle tone');
+    expect(low).to.be.lessThan(3);
+    expect(high).to.be.within(30, 150);
+  });
+
   it('asks near what is just heard once that is known', () => {
     const hearing = asked(12, 3, 60);
     const chance = seededRandom(9);

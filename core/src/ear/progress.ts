@@ -31,7 +31,7 @@ export interface EarProgress {
   readonly lastAt: EpochMs | null;
   /** Days on which it was done. */
   readonly days: number;
-  /** Minutes of the last whole instrument, and of those before. */
+  /** How long whole instruments took, the newest runs, oldest first. */
   readonly minutes: readonly { readonly at: EpochMs; readonly minutes: number }[];
 }
 
@@ -57,7 +57,7 @@ export function progressOf(runs: readonly EarRun[]): EarProgress[] {
       heard: answered && trials.length > 0 ? heardOf(answered, trials) : null,
       lastAt: trials.at(-1)?.at ?? null,
       days: new Set(trials.map(({ at }) => Math.floor(at / DAY_MS))).size,
-      minutes: own.flatMap((run) => (exercise === 'whole' ? minutesOf(run) : [])),
+      minutes: own.slice(drawnFrom).flatMap((run) => (exercise === 'whole' ? minutesOf(run) : [])),
     };
   });
 }

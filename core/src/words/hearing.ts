@@ -1,4 +1,12 @@
-import type { EarRun, ExerciseKind, Heard, NextPractice, Noticed, Sung } from '../ear/index.ts';
+import type {
+  EarProgress,
+  EarRun,
+  ExerciseKind,
+  Heard,
+  NextPractice,
+  Noticed,
+  Sung,
+} from '../ear/index.ts';
 import type { Cents } from '../units.ts';
 import { counted, durationInWords, signedCents } from './figures.ts';
 import { capital, type Sentence } from './sentence.ts';
@@ -68,6 +76,14 @@ export function heardInWords({ noticed, guessing, answers }: Heard): string {
     return 'The answers do not depend on what sounded: guessing, so no figure.';
   if (!noticed) return `${counted(answers, 'answer')} so far: too few for a figure.`;
   return `Notices ${noticedInWords(noticed)}, three times in four.`;
+}
+
+/** What an exercise has come to by now. */
+export function comesToInWords({ heard, points, minutes }: EarProgress): string {
+  const latest = points.at(-1);
+  const off = latest ? `Usually off by ${noticedInWords(latest)}.` : 'Too few for a figure.';
+  const took = minutes.map((one) => durationInWords(60 * one.minutes)).join(', ');
+  return `${heard ? heardInWords(heard) : off}${took === '' ? '' : ` It took ${took}.`}`;
 }
 
 /** @example noticedInWords({ cents: 12.3, low: 9, high: 17 }) // => '12 cents (9 to 17)' */

@@ -45,6 +45,7 @@ export {
   beatTaskInWords,
   beatToldInWords,
   cellInWords,
+  comesToInWords,
   EXERCISE_WORDS,
   evennessInWords,
   heardInWords,

@@ -1,13 +1,7 @@
 import './ear.css';
 import { Button, Group, Stack } from '@mantine/core';
 import { type EarProgress, EXERCISES, type ExerciseKind, nextPractice } from '@rosefinch/core/ear';
-import {
-  dayInWords,
-  EXERCISE_WORDS,
-  heardInWords,
-  nextInWords,
-  noticedInWords,
-} from '@rosefinch/core/words';
+import { comesToInWords, dayInWords, EXERCISE_WORDS, nextInWords } from '@rosefinch/core/words';
 import { Link } from 'react-router';
 import { locale, now, zone } from '../../environment.ts';
 import { ViewHead } from '../../parts/frame/index.ts';
@@ -95,18 +89,13 @@ function Row({ exercise, progress }: RowProps) {
   );
 }
 
-function Standing({ progress: { points, heard, lastAt } }: { readonly progress: EarProgress }) {
-  const latest = points.at(-1);
+function Standing({ progress }: { readonly progress: EarProgress }) {
+  const { lastAt } = progress;
   if (lastAt === null) return <span className="soft">never done</span>;
-  const day = dayInWords(lastAt, zone(), locale());
-  const says = heard
-    ? heardInWords(heard)
-    : latest
-      ? `Usually off by ${noticedInWords(latest)}.`
-      : 'Too few for a figure.';
   return (
     <>
-      {says} <span className="soft">{day}</span>
+      {comesToInWords(progress)}{' '}
+      <span className="soft">{dayInWords(lastAt, zone(), locale())}</span>
     </>
   );
 }

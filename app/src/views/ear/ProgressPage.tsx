@@ -3,10 +3,10 @@ import { Button } from '@mantine/core';
 import { type EarProgress, nextPractice } from '@rosefinch/core/ear';
 import {
   cellInWords,
+  comesToInWords,
   counted,
   dayInWords,
   EXERCISE_WORDS,
-  heardInWords,
   nextInWords,
   noticedInWords,
 } from '@rosefinch/core/words';
@@ -75,24 +75,14 @@ export function ProgressPage() {
 }
 
 function Row({ progress }: { readonly progress: EarProgress }) {
-  const { exercise, points, heard, lastAt, days, minutes } = progress;
-  const latest = points.at(-1);
-  const says = heard
-    ? heardInWords(heard)
-    : latest
-      ? `Usually off by ${noticedInWords(latest)}.`
-      : 'Too few for a figure.';
-  const took = minutes.map((one) => one.minutes.toFixed(1)).join(', ');
+  const { exercise, heard, lastAt, days } = progress;
   return (
     <tr>
       <th scope="row">{EXERCISE_WORDS[exercise].say}</th>
       <td>
         <ProgressWire progress={progress} />
       </td>
-      <td>
-        {says}
-        {took !== '' && ` Minutes, oldest first: ${took}.`}
-      </td>
+      <td>{comesToInWords(progress)}</td>
       <td>
         {[...(heard?.cells ?? [])].map(([cell, noticed]) => (
           <div key={cell}>
