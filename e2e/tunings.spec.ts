@@ -175,3 +175,34 @@ test('tensions can be had in kilograms', async ({ page }) => {
     page.getByRole('region', { name: 'Actions' }).getByText('The neck carries 73.5 kgf now'),
   ).toBeVisible();
 });
+
+test('a scale file is laid on the strings, a bad one changes nothing, and what is saved reads the same', async ({
+  page,
+}) => {
+  await newTuning(page, 'banjo-open-g', 'Low meadow');
+  const offsets = page.getByRole('region', { name: 'Offsets' });
+  const give = async (text: string) => {
+    const chooser = page.waitForEvent('filechooser');
+    await offsets.getByRole('button', { name: 'From a scale file (.scl) …' }).click();
+    await (await chooser).setFiles({
+      name: 'meantone.scl',
+      mimeType: 'text/plain',
+      buffer: Buffer.from(text),
+    });
+  };
+  // Of quarter-comma meantone: a third of 386.3 and a fifth of 696.6 cents.
+  await give('! m.scl\n!\nMeantone, five of its notes\n 3\n 5/4\n 696.578\n 2/1\n');
+  await expect(offsets.getByLabel('2 B3, cents')).toHaveValue('-13.7');
+  await expect(offsets.getByLabel('4 D3, cents')).toHaveValue('-3.4');
+  await give('! m.scl\nBroken\n 2\n 5/4\n two\n');
+  await expect(offsets.getByRole('alert')).toContainText('line 5');
+  await expect(offsets.getByLabel('2 B3, cents')).toHaveValue('-13.7');
+  // Above another note the same scale lies elsewhere; where it has no step for a string that is said.
+  await offsets.getByLabel('The scale begins on').selectOption({ label: 'C' });
+  await expect(offsets.getByRole('alert')).toContainText('no step of this scale is near');
+  await save(page, 'Low meadow');
+  const saved = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Scale file (.scl)' }).click();
+  const text = readFileSync(await (await saved).path(), 'utf8');
+  expect(text).toContain('Low meadow\n 3\n!\n 386.31');
+});

@@ -1,3 +1,4 @@
 export { type CalendarLook, writeCalendar } from './calendar.ts';
+export { readScale, writeScale } from './scala.ts';
 export type { Sound, WavEncoding } from './wav.ts';
 export { mixDown, readWav, wavDuration, writeWav } from './wav.ts';

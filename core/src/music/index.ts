@@ -6,6 +6,7 @@ export type { Accidental } from './notes.ts';
 export { bothNames, nearestNote, noteName, notesToPass, parseNote } from './notes.ts';
 export { accidentalFor, parseSteps, parseTuning } from './own.ts';
 export { A4_RANGE, centsBetween, hzToMidi, midiToHz, STANDARD_A4, shiftHz } from './pitch.ts';
+export { centsOfStep, type Scale, type ScaleStep, scaleOf, scaleOffsets } from './scale.ts';
 export { findTunings, notesInWords, oneStringAway, openChord, tuningsFor } from './search.ts';
 export { offsetsOf, type Temper } from './temper.ts';
 export type { InstrumentKind, Target, Tuning } from './tunings.ts';

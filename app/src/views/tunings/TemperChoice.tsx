@@ -3,6 +3,8 @@ import { noteName, offsetsOf, type Temper } from '@rosefinch/core/music';
 import type { Cents } from '@rosefinch/core/units';
 import { signedCents } from '@rosefinch/core/words';
 import { type Draft, rootOf, tuningOf } from './draft.ts';
+import { RootSelect } from './RootSelect.tsx';
+import { ScaleFile } from './ScaleFile.tsx';
 
 interface Props {
   readonly draft: Draft;
@@ -35,6 +37,7 @@ export function TemperChoice({ draft, onChange }: Props) {
         {temper.kind === 'pure' && <PureChoice draft={draft} temper={temper} onChange={onChange} />}
         {temper.kind === 'own' && <OwnOffsets {...{ draft, offsets, onChange }} />}
       </Group>
+      <ScaleFile draft={draft} onChange={onChange} />
       {temper.kind === 'pure' && (
         <Text size="sm" mt={6}>
           {notes
@@ -81,18 +84,14 @@ interface PureProps extends Props {
 
 function PureChoice({ draft, temper, onChange }: PureProps) {
   const { accidental } = tuningOf(draft);
-  const found = rootOf(draft.notes);
   return (
     <>
-      <NativeSelect
+      <RootSelect
         label="Root"
-        data={Array.from({ length: 12 }, (_, root) => ({
-          value: String(root),
-          // The octave is cut off: only the letter is wanted.
-          label: `${noteName(root + 12, accidental).slice(0, -1)}${root === found ? ', found' : ''}`,
-        }))}
-        value={temper.root}
-        onChange={(event) => onChange({ ...temper, root: Number(event.currentTarget.value) })}
+        root={temper.root}
+        found={rootOf(draft.notes)}
+        accidental={accidental}
+        onChange={(root) => onChange({ ...temper, root })}
       />
       <div>
         <Text size="sm">How far towards pure: {Math.round(100 * temper.share)} %</Text>

@@ -32,6 +32,7 @@ import {
   HIGHEST_FRET,
   heldInWords,
 } from './card.ts';
+import { scaleText } from './draft.ts';
 import { NeckChart } from './NeckChart.tsx';
 
 const CHOICES_OF_FRET = [5, 7, 9, 12];
@@ -106,6 +107,9 @@ function Head({ tuning, card, canPlan }: HeadProps) {
       </Button>
       <Button variant="default" onClick={() => void saveSvg()}>
         Card as SVG
+      </Button>
+      <Button variant="default" onClick={() => download(`${tuning.name}.scl`, scaleText(tuning))}>
+        Scale file (.scl)
       </Button>
       <Button variant="default" component={Link} to={`/tunings/new?from=${tuning.id}`}>
         New one from this

@@ -1,9 +1,12 @@
+import { writeScale } from '@rosefinch/core/formats';
 import {
   accidentalFor,
   chordOf,
   noteName,
+  offsetsOf,
   parseSteps,
   parseTuning,
+  scaleOf,
   type Temper,
   type Tuning,
 } from '@rosefinch/core/music';
@@ -100,4 +103,11 @@ function signed(steps: number): string {
 /** The root that a pure chord is built on unless another is chosen: the open chord's, else the lowest note. */
 export function rootOf(notes: readonly number[]): number {
   return chordOf(notes)?.root ?? ((Math.min(...notes) % 12) + 12) % 12;
+}
+
+/** The open strings of a tuning as a scale above its root, in the open format .scl. */
+export function scaleText(tuning: Tuning): string {
+  const notes = tuning.courses.map(([midi]) => midi ?? 0);
+  const scale = scaleOf(tuning.name, notes, offsetsOf(notes, tuning.temper), rootOf(notes));
+  return writeScale(scale, tuning.name);
 }
