@@ -207,6 +207,7 @@ const commands = {
   },
   approve: () => node(['--import', 'tsx', 'scripts/approve.mjs', ...rest]),
   keys: () => node(['--import', 'tsx', 'scripts/keys.mjs']),
+  schema: () => node(['--import', 'tsx', 'scripts/schema.mjs']),
   extending: () =>
     bin('mocha', [
       ...['--no-config', '--timeout', '0', '--node-option', 'import=tsx'],

@@ -12,9 +12,13 @@ import {
 } from 'yup';
 import { RecordError } from '../errors.ts';
 
+/** The same as JSON Schema (draft 2020-12) has it, for those who read a backup elsewhere. */
+export type JsonSchema = Readonly<Record<string, unknown>>;
+
 /** A shape whose type does not matter. */
 export interface AnyShape {
   readonly yup: ISchema<unknown>;
+  readonly json: JsonSchema;
   readonly optional: boolean;
 }
 
@@ -43,7 +47,11 @@ export type Fields<T> = {
 
 type Needed<T> = Shape<T> & { readonly optional: false };
 
-const shape = <T>(yup: ISchema<unknown>): Needed<T> => ({ yup, optional: false });
+const shape = <T>(yup: ISchema<unknown>, json: JsonSchema): Needed<T> => ({
+  yup,
+  json,
+  optional: false,
+});
 
 // Yup fills the placeholder in.
 // biome-ignore lint/suspicious/noTemplateCurlyInString: see above
@@ -56,19 +64,37 @@ const finite = () =>
     .test('finite', 'is no number that can be reckoned with', Number.isFinite);
 
 /** Any text of up to so many characters, which may be empty. */
-export const text = (most = 4000) => shape<string>(string().strict().defined().max(most));
+export const text = (most = 4000) =>
+  shape<string>(string().strict().defined().max(most), { type: 'string', maxLength: most });
 /** A name or an id. */
-export const name = () => shape<string>(string().strict().defined().min(1).max(200));
+export const name = () =>
+  shape<string>(string().strict().defined().min(1).max(200), {
+    type: 'string',
+    minLength: 1,
+    maxLength: 200,
+  });
 /** Between two bounds, both allowed. */
-export const real = (low: number, high: number) => shape<number>(finite().min(low).max(high));
+export const real = (low: number, high: number) =>
+  shape<number>(finite().min(low).max(high), { type: 'number', minimum: low, maximum: high });
 /** Above 0, up to a bound. */
-export const positive = (high: number) => shape<number>(finite().moreThan(0).max(high));
+export const positive = (high: number) =>
+  shape<number>(finite().moreThan(0).max(high), {
+    type: 'number',
+    exclusiveMinimum: 0,
+    maximum: high,
+  });
 export const whole = (low: number, high: number) =>
-  shape<number>(finite().integer().min(low).max(high));
-export const flag = () => shape<boolean>(boolean().strict().required());
+  shape<number>(finite().integer().min(low).max(high), {
+    type: 'integer',
+    minimum: low,
+    maximum: high,
+  });
+export const flag = () => shape<boolean>(boolean().strict().required(), { type: 'boolean' });
 /** True, or not there. */
 export const yes = () =>
-  shape<true>(boolean().strict().oneOf([true], 'must be true or be missing').required());
+  shape<true>(boolean().strict().oneOf([true], 'must be true or be missing').required(), {
+    const: true,
+  });
 
 /** 1990 and 2200: no sitting was held before or after. */
 const EARLIEST = Date.UTC(1990, 0);
@@ -77,14 +103,15 @@ const LATEST = Date.UTC(2200, 0);
 export const moment = () => real(EARLIEST, LATEST);
 
 export const choice = <T extends string | number>(...values: readonly T[]) =>
-  shape<T>(mixed<T>().oneOf(values).required());
+  shape<T>(mixed<T>().oneOf(values).required(), { enum: values });
 
 /** One of some words, every one of which must be named: one that is forgotten does not compile. */
 export const among = <T extends string>(words: Readonly<Record<T, true>>) =>
   choice<T>(...(Object.keys(words) as T[]));
 
-export const optional = <T>({ yup }: Needed<T>): Optional<T> => ({
+export const optional = <T>({ yup, json }: Needed<T>): Optional<T> => ({
   yup: absentOr(yup),
+  json,
   optional: true,
 });
 
@@ -94,26 +121,43 @@ function absentOr(yup: ISchema<unknown>): ISchema<unknown> {
   return lazy((value: unknown) => (value === undefined ? nothing : (yup as Schema)));
 }
 
-export function nullable<T>({ yup }: Needed<T>): Needed<T | null> {
+export function nullable<T>({ yup, json }: Needed<T>): Needed<T | null> {
   const nothing = mixed().nullable();
-  return shape(lazy((value: unknown) => (value === null ? nothing : (yup as Schema))));
+  return shape(
+    lazy((value: unknown) => (value === null ? nothing : (yup as Schema))),
+    { anyOf: [json, { type: 'null' }] },
+  );
 }
 
 export function list<T>(
-  { yup }: Needed<T>,
+  { yup, json }: Needed<T>,
   { min = 0, max = 100_000 }: { readonly min?: number; readonly max?: number } = {},
 ): Needed<readonly T[]> {
-  return shape(array().of(yup).strict().required().min(min).max(max));
+  return shape(array().of(yup).strict().required().min(min).max(max), {
+    type: 'array',
+    items: json,
+    minItems: min,
+    maxItems: max,
+  });
 }
 
 export function record<T>(fields: Fields<T>): Needed<T> {
   const lines = Object.entries<AnyShape>(fields);
   const schemas = Object.fromEntries(lines.map(([key, { yup }]) => [key, yup]));
-  return shape(object(schemas).strict().noUnknown(UNKNOWN_FIELD).required());
+  return shape(object(schemas).strict().noUnknown(UNKNOWN_FIELD).required(), objectOf(lines));
+}
+
+function objectOf(lines: readonly (readonly [string, AnyShape])[]): JsonSchema {
+  return {
+    type: 'object',
+    properties: Object.fromEntries(lines.map(([key, { json }]) => [key, json])),
+    required: lines.flatMap(([key, { optional }]) => (optional ? [] : [key])),
+    additionalProperties: false,
+  };
 }
 
 /** An object of any names, each with a value of one shape. */
-export function dictionary<T>({ yup }: Needed<T>): Needed<Readonly<Record<string, T>>> {
+export function dictionary<T>({ yup, json }: Needed<T>): Needed<Readonly<Record<string, T>>> {
   return shape(
     lazy((value: unknown) => {
       const keys = isPlain(value) ? Object.keys(value) : [];
@@ -122,6 +166,7 @@ export function dictionary<T>({ yup }: Needed<T>): Needed<Readonly<Record<string
         .noUnknown(UNKNOWN_FIELD)
         .required();
     }),
+    { type: 'object', additionalProperties: json },
   );
 }
 
@@ -142,12 +187,13 @@ export function byField<T, F extends keyof T & string>(
       const found = typeof key === 'string' && Object.hasOwn(known, key) ? known[key] : undefined;
       return (found?.yup ?? none) as Schema;
     }),
+    { anyOf: Object.values(known).map(({ json }) => json) },
   );
 }
 
 /** A shape with one more condition, told as `message` where it does not hold. */
 export function also<T>(
-  { yup }: Needed<T>,
+  { yup, json }: Needed<T>,
   message: string,
   holds: (value: T) => boolean,
 ): Needed<T> {
@@ -159,7 +205,7 @@ export function also<T>(
       return true;
     }
   };
-  return shape((yup as Schema).test('also', message, test));
+  return shape((yup as Schema).test('also', message, test), { ...json, description: message });
 }
 
 /** Lists of numbers are checked in one go: there may be thousands, and Yup takes its time over each. */
@@ -178,6 +224,7 @@ export const floats = () =>
         );
         return wrong < 0 || createError({ path: `${path}[${wrong}]`, message: 'must be a number' });
       }),
+    { type: 'array', items: { type: 'number' }, maxItems: MOST_NUMBERS },
   );
 
 /** Bounds of a number; `whole` where it counts. */
@@ -216,8 +263,16 @@ export function rows<T extends Readonly<Record<keyof T, number>>>(
         }
         return true;
       }),
+    {
+      type: 'array',
+      items: objectOf(lines.map(([key, bounds]) => [key, numberWithin(bounds)])),
+      maxItems: max,
+    },
   );
 }
+
+const numberWithin = ({ low, high, whole: counts }: Bounds): AnyShape =>
+  counts ? whole(low, high) : real(low, high);
 
 function isPlain(value: unknown): value is Readonly<Record<string, unknown>> {
   return typeof value === 'object' && value !== null && !Array.isArray(value);

@@ -54,6 +54,10 @@ function Files() {
         </Button>
       </Group>
       <WorkLine work={archive.work} name="Writing" onCancel={archive.cancel} />
+      <Text size="sm" mt="sm">
+        A backup is plain JSON, a record a line.{' '}
+        <a href="/backup.schema.json">Its form, as JSON Schema</a>
+      </Text>
     </section>
   );
 }

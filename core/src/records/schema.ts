@@ -1,0 +1,26 @@
+import type { JsonSchema } from './shape.ts';
+import { TABLE_NAMES, TABLES } from './shapes.ts';
+import { SCHEMA } from './version.ts';
+
+/** The form of a backup as JSON Schema (draft 2020-12), made from the one definition of the records. */
+export function backupSchema(): JsonSchema {
+  const tables = TABLE_NAMES.map((name) => [
+    name,
+    { type: 'array', items: TABLES[name].shape.json, description: `each one ${TABLES[name].one}` },
+  ]);
+  return {
+    $schema: 'https://json-schema.org/draft/2020-12/schema',
+    title: `Rosefinch backup, schema ${SCHEMA}`,
+    description:
+      'Times in ms since 1970 (UTC), frequencies in Hz, deviations in cents, lengths in mm. Fields that name a record of another table must name one that is there.',
+    type: 'object',
+    properties: {
+      format: { const: 'rosefinch-backup' },
+      schema: { const: SCHEMA },
+      exportedAt: { type: 'string' },
+      ...Object.fromEntries(tables),
+    },
+    required: ['format', 'schema', 'exportedAt', ...TABLE_NAMES],
+    additionalProperties: false,
+  };
+}
