@@ -210,6 +210,22 @@ test('export, wipe, import, export: equal apart from the date', async ({ page })
   expect(withoutDate(second)).toBe(withoutDate(first));
 });
 
+test('one instrument is handed on as a file, and is known again where it was', async ({ page }) => {
+  await sitting(page, [6]);
+  await page.goto('/shelf/heron');
+  await page.getByRole('button', { name: 'Hand it on' }).click();
+  const text = await saved(page, 'Save the file');
+  const file = JSON.parse(text);
+  expect(file.instruments.map(({ name }: { name: string }) => name)).toEqual(['Heron']);
+  expect(file.sessions).toHaveLength(1);
+  expect(file.settings).toEqual([]);
+  await page.goto('/data');
+  await page.getByLabel('Backup file').setInputFiles(temporaryFile('heron.json', text));
+  await expect(page.getByRole('row', { name: /^instruments/ })).toContainText('1');
+  await page.getByRole('button', { name: 'Restore', exact: true }).click();
+  await expect(page.getByText('Restored. Nothing was removed.')).toBeVisible();
+});
+
 test('a bad backup changes nothing and says which field is wrong', async ({ page }) => {
   await sitting(page, [6]);
   await goTo(page, '/data');

@@ -10,6 +10,7 @@ import {
   surveyArchive,
   wipe,
   writeArchive,
+  writeInstrument,
   writeReadings,
 } from './archives.ts';
 
@@ -23,6 +24,8 @@ async function answerTo(
       return writeArchive(db, request.unstored, new Date(request.at), progress);
     case 'readings':
       return writeReadings(db, request.unstored, request.locale, progress);
+    case 'instrument':
+      return writeInstrument(db, request, new Date(request.at));
     case 'survey':
       return surveyArchive(db, request.file, progress);
     case 'restore':

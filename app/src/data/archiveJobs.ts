@@ -4,6 +4,12 @@ import type { Draft, Restoring, Shelf, StoreReport, Survey, Written } from './ar
 export type ArchiveJob =
   | { readonly job: 'write'; readonly unstored: readonly Draft[]; readonly at: number }
   | { readonly job: 'readings'; readonly unstored: readonly Draft[]; readonly locale: string }
+  | {
+      readonly job: 'instrument';
+      readonly instrumentId: string;
+      readonly log: boolean;
+      readonly at: number;
+    }
   | { readonly job: 'survey'; readonly file: Blob }
   | { readonly job: 'restore'; readonly file: Blob; readonly how: Restoring; readonly at: number }
   | { readonly job: 'undo' }
@@ -16,6 +22,7 @@ export type ArchiveRequest = ArchiveJob & { readonly shelf: Shelf };
 export interface ArchiveAnswers {
   readonly write: Written;
   readonly readings: Blob;
+  readonly instrument: Blob;
   readonly survey: Survey;
   readonly restore: null;
   readonly undo: null;

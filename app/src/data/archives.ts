@@ -10,6 +10,7 @@ export {
   writeArchive,
 } from './archive.ts';
 export { RosefinchDatabase, type Shelf } from './database.ts';
+export { writeInstrument } from './handover.ts';
 export type { Draft } from './log.ts';
 export { writeReadings } from './readings.ts';
 export { keepSnapshot, restoreSnapshot, wipe } from './snapshots.ts';

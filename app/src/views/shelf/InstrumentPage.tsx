@@ -7,6 +7,7 @@ import { useNotices, ViewHead } from '../../parts/frame/index.ts';
 import { NeckCard } from '../../parts/neck/index.ts';
 import { FretSummary } from '../frets/index.ts';
 import { StringAges } from '../settle/index.ts';
+import { HandOn } from './HandOn.tsx';
 import { InstrumentForm } from './InstrumentForm.tsx';
 import { InstrumentStory } from './InstrumentStory.tsx';
 
@@ -80,6 +81,7 @@ function Head({ instrument }: { readonly instrument: Instrument }) {
       <Button variant="default" onClick={() => void copy()}>
         Copy
       </Button>
+      <HandOn instrument={instrument} />
       <Button variant="default" onClick={instrument.archived ? back : away}>
         {instrument.archived ? 'Back on the shelf' : 'Take it off the shelf'}
       </Button>
