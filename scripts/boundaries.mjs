@@ -27,7 +27,17 @@ const APP = [['environment'], ['worker'], ['sound', 'fits', 'data'], ['parts'], 
 /** Within `parts/`: what draws alone, and what also reads and listens. */
 const PARTS = [
   ['frame', 'wires', 'charts'],
-  ['instruments', 'neck', 'recordings', 'copies', 'listening', 'finder', 'drift', 'rounds'],
+  [
+    'instruments',
+    'neck',
+    'recordings',
+    'copies',
+    'listening',
+    'finder',
+    'drift',
+    'rounds',
+    'share',
+  ],
   ['stage'],
 ];
 /** What a room of the app shows to others: to the page, to its workers, and how they talk. */

@@ -20,6 +20,7 @@ const LogView = lazy(() => import('./views/log/index.ts'));
 const YearSheet = lazy(() =>
   import('./views/log/index.ts').then(({ YearSheet: Shown }) => ({ default: Shown })),
 );
+const OpenView = lazy(() => import('./views/open/index.ts'));
 const RecordingView = lazy(() => import('./views/recordings/index.ts'));
 const RoundsPage = lazy(() => import('./views/rounds/index.ts'));
 const RetuneView = lazy(() => import('./views/retune/index.ts'));
@@ -65,6 +66,7 @@ const VIEWS = [
   { path: '/ear/:exercise', title: 'Ear exercise', Shown: ExercisePage },
   { path: '/settings', title: 'Settings', Shown: SettingsPage, inHead: true },
   { path: '/data', title: 'Backup and restore', Shown: DataPage },
+  { path: '/open', title: 'A link', Shown: OpenView },
   { path: '/recordings/:id', title: 'Recording', Shown: RecordingView },
   { path: '*', title: 'No such page', Shown: NotFound },
 ] as const;

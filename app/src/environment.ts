@@ -87,6 +87,16 @@ export function dayHere(at: number): string {
   return wallClock(at).slice(0, 'yyyy-mm-dd'.length);
 }
 
+/** Copies a text, to be pasted elsewhere. */
+export function copy(text: string): Promise<void> {
+  return navigator.clipboard.writeText(text);
+}
+
+/** The reader's own way of handing something on; null where the browser has none. */
+export function shareSheet(): ((title: string, url: string) => Promise<void>) | null {
+  return 'share' in navigator ? (title, url) => navigator.share({ title, url }) : null;
+}
+
 /** A name that nothing else has. */
 export function newId(): string {
   return crypto.randomUUID();

@@ -15,6 +15,7 @@ export {
 export { csvText, rounded } from './csv.ts';
 export { RosefinchDatabase, type Shelf } from './database.ts';
 export { markOpen } from './ending.ts';
+export { readLink, writeLink } from './links.ts';
 export { asRecords, type Draft } from './log.ts';
 export { type Listed, type OpenPlace, Repository } from './repositories.ts';
 export { keepStorage, storageState } from './storage.ts';

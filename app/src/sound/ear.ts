@@ -1,6 +1,6 @@
 import type { Held } from '@rosefinch/core/fretboard';
 import type { StringKnowledge, StrumTuning, WoundString } from '@rosefinch/core/listen';
-import { cueTone, type Press, referenceTone, sustainedTone } from '@rosefinch/core/practice';
+import type { Press } from '@rosefinch/core/practice';
 import type { Cents, Hz, Seconds } from '@rosefinch/core/units';
 import { advance, pace, sounding } from '../environment.ts';
 import { type Line, Watchdog } from '../worker/index.ts';
@@ -168,9 +168,11 @@ export class Ear {
     volume: number,
     kind: 'plucked' | 'sustained' = 'plucked',
   ): Promise<void> {
-    const make = kind === 'plucked' ? referenceTone : sustainedTone;
-    const tone = make(hz, REFERENCE_RATE);
-    await this.play(tone, volume);
+    await this.play(
+      ({ referenceTone, sustainedTone }) =>
+        (kind === 'plucked' ? referenceTone : sustainedTone)(hz, REFERENCE_RATE),
+      volume,
+    );
   }
 
   /** Says a sentence aloud; where this machine has no voice, a cue that rises for what is right. Nothing is read meanwhile. */
@@ -179,12 +181,17 @@ export class Ear {
     this.shut(LONGEST_SAID);
     // One that is cut off by the next sentence ends while that is being said.
     const said = voice.say(text, () => mine === this.said && this.shut(TONE_RINGS));
-    if (!said) void this.play(cueTone(right, REFERENCE_RATE), CUE_VOLUME);
+    if (!said) void this.play(({ cueTone }) => cueTone(right, REFERENCE_RATE), CUE_VOLUME);
   }
 
-  private async play(tone: Float32Array<ArrayBuffer>, volume: number): Promise<void> {
-    this.shut(tone.length / REFERENCE_RATE + TONE_RINGS);
+  /** What makes tones is loaded with the first of them; sound is begun before, while the click still counts. */
+  private async play(
+    make: (tones: typeof import('./tones.ts')) => Float32Array<ArrayBuffer>,
+    volume: number,
+  ): Promise<void> {
     await this.reference.start(volume);
+    const tone = make(await import('./tones.ts'));
+    this.shut(tone.length / REFERENCE_RATE + TONE_RINGS);
     this.reference.play(tone);
   }
 

@@ -11,6 +11,7 @@ export {
   tableFrame,
   writeBackup,
 } from './backup.ts';
+export { checkLinked, type Linked } from './link.ts';
 export type { Newness, Preference } from './merge.ts';
 export { merged, newnessOf } from './merge.ts';
 export { instrument1to2, logEntry3to4 } from './migrations.ts';

@@ -2,10 +2,11 @@ import { A_MINUTE } from '@rosefinch/core/dialogue';
 import type { ExerciseKind } from '@rosefinch/core/ear';
 import type { Instrument } from '@rosefinch/core/strings';
 import { EXERCISE_WORDS } from '@rosefinch/core/words';
-import type { ReactNode } from 'react';
+import { type ReactNode, useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { Settings } from '../../data/index.ts';
 import { type Listening, roomInWords } from '../../parts/listening/index.ts';
+import { ShareLink } from '../../parts/share/index.ts';
 import {
   type FootButton,
   Job,
@@ -57,6 +58,7 @@ export function EarJob(props: Props) {
   const navigate = useNavigate();
   const usual = useUsualSource();
   const leave = () => void navigate('/ear');
+  const [sharing, setSharing] = useState(false);
   const over = phase === 'over';
   return (
     <Job
@@ -70,7 +72,11 @@ export function EarJob(props: Props) {
         finish: over ? null : props.onEnd,
       }}
       buttons={buttonsOf(props, leave)}
-      {...(props.more && { more: props.more })}
+      more={[
+        ...(props.more ?? []),
+        { label: 'Hand this exercise on as a link', act: () => setSharing(true) },
+      ]}
+      asleep={sharing}
       listening={
         listening && { listening: listening.listening, kind: listening.instrument.kind, usual }
       }
@@ -84,7 +90,14 @@ export function EarJob(props: Props) {
       stage={props.stage}
       wires={props.wires}
       line={props.line}
-    />
+    >
+      <ShareLink
+        what={{ kind: 'exercise', exercise, ...(asked !== null && { minute: true as const }) }}
+        title={EXERCISE_WORDS[exercise].say}
+        opened={sharing}
+        onClose={() => setSharing(false)}
+      />
+    </Job>
   );
 }
 

@@ -9,6 +9,7 @@ import { type Repository, type Stock, useData, useLive } from '../../data/index.
 import { locale, now } from '../../environment.ts';
 import { WithInstrument } from '../../parts/instruments/index.ts';
 import { useCoupling } from '../../parts/neck/index.ts';
+import { asLinked, ShareLink } from '../../parts/share/index.ts';
 import { Job } from '../../parts/stage/index.ts';
 import { WireList } from '../../parts/wires/index.ts';
 import { PlanChoices } from './PlanChoices.tsx';
@@ -77,6 +78,7 @@ function PlanOf({ way, stock, choices }: PlanProps) {
   const { plan, instrument } = way;
   const [sure, setSure] = useState(false);
   const [shown, setShown] = useState<number | null>(null);
+  const [sharing, setSharing] = useState(false);
   const begin = useBegin(way);
   const capo = capoOf(way);
   const refused = plan.warnings.some((warning) => warning.kind === 'refused');
@@ -96,6 +98,8 @@ function PlanOf({ way, stock, choices }: PlanProps) {
           : [{ label: `Capo at fret ${capo} instead`, act: () => void begin(capo) }]),
         { label: 'Print the plan', act: () => window.print() },
       ]}
+      more={[{ label: 'Hand this plan on as a link', act: () => setSharing(true) }]}
+      asleep={sharing}
       listening={null}
       says={`${loadInWords(way, settings)} ${knownSinceInWords(way.left, way.from.name, now(), locale())}`}
       stage={
@@ -116,6 +120,12 @@ function PlanOf({ way, stock, choices }: PlanProps) {
       line={choices}
     >
       <PlanPrinted way={way} settings={settings} />
+      <ShareLink
+        what={{ kind: 'plan', from: asLinked(way.from), to: asLinked(way.target) }}
+        title={`${way.from.name} to ${way.target.name}`}
+        opened={sharing}
+        onClose={() => setSharing(false)}
+      />
     </Job>
   );
 }

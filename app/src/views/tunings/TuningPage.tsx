@@ -21,6 +21,7 @@ import { useEffect, useRef, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { type Stock, useData, useStock } from '../../data/index.ts';
 import { download, ViewHead, Wide } from '../../parts/frame/index.ts';
+import { asLinked, ShareLink } from '../../parts/share/index.ts';
 import { SoundPlayer } from '../../sound/index.ts';
 import { ChainChart } from './ChainChart.tsx';
 import {
@@ -111,11 +112,30 @@ function Head({ tuning, card, canPlan }: HeadProps) {
       <Button variant="default" onClick={() => download(`${tuning.name}.scl`, scaleText(tuning))}>
         Scale file (.scl)
       </Button>
+      <HandOn tuning={tuning} />
       <Button variant="default" component={Link} to={`/tunings/new?from=${tuning.id}`}>
         New one from this
       </Button>
       {own && <OwnButtons tuning={tuning} />}
     </ViewHead>
+  );
+}
+
+/** The tuning as a link, or as a code for a camera. */
+function HandOn({ tuning }: { readonly tuning: Tuning }) {
+  const [opened, setOpened] = useState(false);
+  return (
+    <>
+      <Button variant="default" onClick={() => setOpened(true)}>
+        Hand it on
+      </Button>
+      <ShareLink
+        what={{ kind: 'tuning', tuning: asLinked(tuning) }}
+        title={tuning.name}
+        opened={opened}
+        onClose={() => setOpened(false)}
+      />
+    </>
   );
 }
 

@@ -1,0 +1,38 @@
+import { FormatError } from '@rosefinch/core/errors';
+import { checkLinked, type Linked } from '@rosefinch/core/records';
+
+/** What stands before the rest: a later form has another one. */
+const FORM = 'v1.';
+/** A longer link is none of ours. */
+const LONGEST = 8000;
+
+/** The fragment of a link, without its “#”. */
+export function writeLink(what: Linked): string {
+  const bytes = new TextEncoder().encode(JSON.stringify(what));
+  const text = btoa(Array.from(bytes, (byte) => String.fromCharCode(byte)).join(''));
+  // As RFC 4648 has it for addresses, without padding.
+  return FORM + text.replaceAll('+', '-').replaceAll('/', '_').replace(/=+$/, '');
+}
+
+/**
+ * What a link holds, by its fragment with “#” or without.
+ * @throws FormatError if it is none, is cut short, or of a newer form; RecordError naming the field that is wrong
+ */
+export function readLink(fragment: string): Linked {
+  const text = fragment.replace(/^#/, '');
+  if (text.length > LONGEST) throw new FormatError('this link is too long to be one of Rosefinch');
+  if (/^v\d+\./.test(text) && !text.startsWith(FORM))
+    throw new FormatError('this link was made by a newer Rosefinch. Use a newer one.');
+  if (!text.startsWith(FORM)) throw new FormatError('this is no link of Rosefinch');
+  return checkLinked(parsed(text.slice(FORM.length)));
+}
+
+function parsed(text: string): unknown {
+  try {
+    const bytes = atob(text.replaceAll('-', '+').replaceAll('_', '/'));
+    const decoder = new TextDecoder('utf-8', { fatal: true });
+    return JSON.parse(decoder.decode(Uint8Array.from(bytes, (c) => c.charCodeAt(0))));
+  } catch {
+    throw new FormatError('this link was cut short or changed on its way: ask for it once more');
+  }
+}

@@ -1,0 +1,73 @@
+import './share.css';
+import { Button, Group, Text, TextInput } from '@mantine/core';
+import type { Tuning } from '@rosefinch/core/music';
+import type { Linked } from '@rosefinch/core/records';
+import { QRCodeSVG } from 'qrcode.react';
+import { useState } from 'react';
+import { writeLink } from '../../data/index.ts';
+import { copy, shareSheet } from '../../environment.ts';
+import { Dialog } from '../frame/index.ts';
+
+/** The address that holds something by itself: nothing is sent anywhere. */
+function linkTo(what: Linked): string {
+  return `${location.origin}/open#${writeLink(what)}`;
+}
+
+/** A tuning as a link holds it: when it was changed here is nobody else's. */
+export function asLinked(tuning: Tuning & { readonly changedAt?: number }): Tuning {
+  const { changedAt: _, ...rest } = tuning;
+  return rest;
+}
+
+interface Props {
+  readonly what: Linked;
+  /** What it is called. */
+  readonly title: string;
+  readonly opened: boolean;
+  readonly onClose: () => void;
+}
+
+/** A link to hand on: to copy, by the reader's own share sheet, or as a code for a camera. */
+export function ShareLink({ what, title, opened, onClose }: Props) {
+  const [copied, setCopied] = useState(false);
+  const url = linkTo(what);
+  const share = shareSheet();
+  return (
+    <Dialog title={`Hand on: ${title}`} opened={opened} onClose={onClose}>
+      <Text mb="sm">
+        It stands in the link itself: nothing is sent anywhere. Whoever opens it sees what it holds
+        before it is taken in.
+      </Text>
+      <TextInput
+        label="Link"
+        readOnly
+        value={url}
+        onFocus={(event) => event.currentTarget.select()}
+      />
+      <Group my="sm">
+        <Button onClick={() => void copy(url).then(() => setCopied(true))}>
+          {copied ? 'Copied' : 'Copy it'}
+        </Button>
+        {share && (
+          <Button
+            variant="default"
+            // Whoever changes their mind has not failed.
+            onClick={() => void share(title, url).catch(() => {})}
+          >
+            Share …
+          </Button>
+        )}
+      </Group>
+      <LinkCode url={url} />
+    </Dialog>
+  );
+}
+
+/** A link as a code, for the camera of a phone. */
+function LinkCode({ url }: { readonly url: string }) {
+  return (
+    <span className="link-code">
+      <QRCodeSVG value={url} size={220} marginSize={4} title="The link as a code for a camera" />
+    </span>
+  );
+}

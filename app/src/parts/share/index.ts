@@ -1,0 +1,1 @@
+export { asLinked, ShareLink } from './ShareLink.tsx';

@@ -1,0 +1,108 @@
+import { Button, Group, Stack } from '@mantine/core';
+import { findTuning, notesInWords, type Tuning } from '@rosefinch/core/music';
+import type { Linked } from '@rosefinch/core/records';
+import { EXERCISE_WORDS } from '@rosefinch/core/words';
+import { useState } from 'react';
+import { Link, useLocation, useNavigate } from 'react-router';
+import { readLink, type Stock, useData, useStock } from '../../data/index.ts';
+import { NotSaved, ViewHead } from '../../parts/frame/index.ts';
+
+/** A link that was opened: what it holds, before it is taken in. */
+export function OpenView() {
+  const { hash } = useLocation();
+  const stock = useStock();
+  if (!stock) return <p>One moment …</p>;
+  try {
+    return <Held key={hash} what={readLink(hash)} stock={stock} />;
+  } catch (error) {
+    return (
+      <Stack>
+        <ViewHead title="A link" />
+        <p role="alert">{error instanceof Error ? error.message : String(error)}</p>
+        <p>
+          Nothing was taken in. <Link to="/tunings">All tunings</Link>
+        </p>
+      </Stack>
+    );
+  }
+}
+
+interface Props {
+  readonly what: Linked;
+  readonly stock: Stock;
+}
+
+function Held({ what, stock }: Props) {
+  const { repository } = useData();
+  const navigate = useNavigate();
+  const [problem, setProblem] = useState<string | null>(null);
+  const take = async () => {
+    for (const tuning of tuningsIn(what))
+      if (!isHere(tuning, stock)) await repository.saveTuning(tuning);
+    await navigate(placeOf(what));
+  };
+  const taken = tuningsIn(what).filter((tuning) => !isHere(tuning, stock));
+  return (
+    <Stack>
+      <ViewHead title={titleOf(what)} />
+      {tuningsIn(what).map((tuning) => (
+        <p key={tuning.id}>
+          <strong>{tuning.name}</strong>, {tuning.kind}: {notesInWords(tuning)}
+          {tuning.temper && ', with offsets of its own'}. {standingOf(tuning, stock)}
+        </p>
+      ))}
+      {what.kind === 'exercise' && <p>{EXERCISE_WORDS[what.exercise].more}</p>}
+      <NotSaved reason={problem} />
+      <Group>
+        <Button onClick={() => take().catch((error: Error) => setProblem(error.message))}>
+          {taken.length > 0 ? 'Take it in' : 'Open it'}
+        </Button>
+      </Group>
+    </Stack>
+  );
+}
+
+function tuningsIn(what: Linked): readonly Tuning[] {
+  if (what.kind === 'tuning') return [what.tuning];
+  return what.kind === 'plan' ? [what.from, what.to] : [];
+}
+
+/** The same notes under the same id: nothing is to be taken in. */
+function isHere(tuning: Tuning, { tunings }: Stock): boolean {
+  const known = findTuning(tuning.id, tunings);
+  return known !== undefined && sameNotes(known, tuning);
+}
+
+function sameNotes(a: Tuning, b: Tuning): boolean {
+  const of = ({ kind, courses, temper }: Tuning) => JSON.stringify([kind, courses, temper]);
+  return of(a) === of(b);
+}
+
+function standingOf(tuning: Tuning, stock: Stock): string {
+  const known = findTuning(tuning.id, stock.tunings);
+  if (!known) return 'It is not here yet.';
+  if (sameNotes(known, tuning)) return 'You have it.';
+  return `You have another form of it, ${known.name}, which it would replace.`;
+}
+
+function titleOf(what: Linked): string {
+  switch (what.kind) {
+    case 'tuning':
+      return `A tuning: ${what.tuning.name}`;
+    case 'plan':
+      return `From ${what.from.name} to ${what.to.name}`;
+    case 'exercise':
+      return `For the ear: ${EXERCISE_WORDS[what.exercise].say}`;
+  }
+}
+
+function placeOf(what: Linked): string {
+  switch (what.kind) {
+    case 'tuning':
+      return `/tunings/${what.tuning.id}`;
+    case 'plan':
+      return `/retune?to=${what.to.id}`;
+    case 'exercise':
+      return `/ear/${what.exercise}${what.minute ? '?minute' : ''}`;
+  }
+}

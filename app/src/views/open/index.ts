@@ -1,0 +1,1 @@
+export { OpenView as default } from './OpenView.tsx';

@@ -1,0 +1,32 @@
+import { EXERCISES, type ExerciseKind } from '../ear/index.ts';
+import type { Tuning } from '../music/index.ts';
+import { among, byField, checked, choice, optional, record, yes } from './shape.ts';
+import { TABLES } from './shapes.ts';
+
+/** What can be handed on as a link: it stands in the link itself, and nothing is sent anywhere. */
+export type Linked =
+  | { readonly kind: 'tuning'; readonly tuning: Tuning }
+  | { readonly kind: 'plan'; readonly from: Tuning; readonly to: Tuning }
+  | { readonly kind: 'exercise'; readonly exercise: ExerciseKind; readonly minute?: true };
+
+const { shape: tuning } = TABLES.tunings;
+const linked = byField<Linked, 'kind'>('kind', {
+  tuning: record<Extract<Linked, { kind: 'tuning' }>>({ kind: choice<'tuning'>('tuning'), tuning }),
+  plan: record<Extract<Linked, { kind: 'plan' }>>({
+    kind: choice<'plan'>('plan'),
+    from: tuning,
+    to: tuning,
+  }),
+  exercise: record<Extract<Linked, { kind: 'exercise' }>>({
+    kind: choice<'exercise'>('exercise'),
+    exercise: among<ExerciseKind>(
+      Object.fromEntries(EXERCISES.map((one) => [one, true])) as Record<ExerciseKind, true>,
+    ),
+    minute: optional(yes()),
+  }),
+});
+
+/** What a link holds, if it may. @throws RecordError naming the field that is wrong */
+export function checkLinked(value: unknown): Linked {
+  return checked<Linked>(linked, value, 'the link');
+}

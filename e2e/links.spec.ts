@@ -1,0 +1,54 @@
+import { expect, type Page, test } from './test.ts';
+
+/** The address that a dialog offers. */
+const offered = (page: Page) =>
+  page.getByRole('dialog').getByRole('textbox', { name: 'Link' }).inputValue();
+
+test('a tuning of one’s own goes as a link to another browser, which sees it before it takes it in', async ({
+  page,
+  browser,
+}) => {
+  await page.goto('/tunings/new?from=guitar-standard');
+  await page.getByLabel('Name').fill('Low tide');
+  await page.getByLabel('Notes').fill('D A D F# A D');
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByRole('heading', { name: 'Low tide' })).toBeVisible();
+  await page.getByRole('button', { name: 'Hand it on' }).click();
+  const link = await offered(page);
+  await expect(page.getByRole('img', { name: 'The link as a code for a camera' })).toBeVisible();
+  expect(link).toMatch(/\/open#v1\.[\w-]+$/);
+  // Here it is known.
+  await page.goto(link);
+  await expect(page.getByText('You have it.')).toBeVisible();
+  const other = await browser.newPage();
+  await other.goto(link);
+  await expect(other.getByRole('heading', { name: 'A tuning: Low tide' })).toBeVisible();
+  await expect(other.getByText('It is not here yet.')).toBeVisible();
+  await other.goto('/tunings');
+  await expect(other.getByRole('link', { name: /Low tide/ })).toHaveCount(0);
+  await other.goto(link);
+  await other.getByRole('button', { name: 'Take it in' }).click();
+  await expect(other.getByRole('heading', { name: 'Low tide' })).toBeVisible();
+  await other.close();
+});
+
+test('a plan and an exercise go as links too; a broken one takes nothing in', async ({ page }) => {
+  await page.goto('/retune?to=guitar-open-d');
+  await expect(page.getByText('strings move').first()).toBeVisible();
+  await page.keyboard.press('m');
+  await page.getByRole('button', { name: 'Hand this plan on as a link' }).click();
+  await page.goto(await offered(page));
+  await page.getByRole('button', { name: 'Open it' }).click();
+  await expect(page).toHaveURL(/\/retune\?to=guitar-open-d$/);
+  await page.goto('/ear/beats?minute');
+  await expect(page.getByText('Enter begins.')).toBeVisible();
+  await page.keyboard.press('m');
+  await page.getByRole('button', { name: 'Hand this exercise on as a link' }).click();
+  const link = await offered(page);
+  await page.goto(link);
+  await page.getByRole('button', { name: 'Open it' }).click();
+  await expect(page).toHaveURL(/\/ear\/beats\?minute$/);
+  await page.goto(link.slice(0, -9));
+  await expect(page.getByRole('alert')).toContainText('cut short');
+  await expect(page.getByText('Nothing was taken in.')).toBeVisible();
+});
