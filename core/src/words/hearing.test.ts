@@ -63,6 +63,7 @@ describe('words of the ear', () => {
     expect(told(-12, 'lower')).to.equal('Yes. It was 12 cents lower.');
     expect(told(-12, 'higher')).to.equal('No. It was 12 cents lower.');
     expect(told(5, 'same')).to.equal('It was 5.0 cents higher.');
+    expect(told(5, ''), 'a class').to.equal('It was 5.0 cents higher.');
     expect(toldInWords('string', { asked: -20, answer: 'wrong', which: 2 }).say).to.equal(
       'No. String 2 was 20 cents low.',
     );

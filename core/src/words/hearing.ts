@@ -186,7 +186,9 @@ export function toldInWords(
       say: `${answer === 'right' ? 'Yes' : 'No'}. String ${which} was ${off} cents ${asked < 0 ? 'low' : 'high'}.`,
       more,
     };
-  const yes = answer === way ? 'Yes. ' : answer === 'same' ? '' : 'No. ';
+  // “The same” is neither right nor wrong, and a class has answered both ways.
+  const open = answer === 'same' || answer === '';
+  const yes = answer === way ? 'Yes. ' : open ? '' : 'No. ';
   return { say: `${yes}It was ${off} cents ${way}.`, more };
 }
 
