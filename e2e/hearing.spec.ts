@@ -250,6 +250,10 @@ test.describe('by microphone', () => {
     await says(page, /^Below: sing higher\./);
     await expect(page.getByTestId('figure')).toHaveText(/^−4[3-7]\.\d$/);
     await page.keyboard.press('Enter');
+    await says(page, 'That string is out. Sing it as it is.');
+    await feed(page, sungNote((await asked()) * 2 ** (40 / 1200)));
+    await says(page, /^String \d is (high: your voice says so|low)\./);
+    await page.keyboard.press('Enter');
     await says(page, 'Sing or hum that note.');
     await feed(page, sungNote(await asked()));
     await says(page, /^There\./);

@@ -16,7 +16,7 @@ import { scatterFigures } from './scatter.ts';
 import { coachFigures } from './sessions.ts';
 import { settlingFigures } from './settling.ts';
 import { oracleFigures } from './settlingOracle.ts';
-import { singingFigures } from './singing.ts';
+import { followedStrings, singingFigures } from './singing.ts';
 import { strumFigures } from './strums.ts';
 import { tuningFigures } from './tuningsHeard.ts';
 import { bridgeFigures, whoFigures } from './who.ts';
@@ -62,7 +62,11 @@ const parts: Readonly<Record<string, () => void | Promise<void>>> = {
     guesserFigures(2001, long ? 40 : 10);
     staircaseFigures(2001, long ? 100 : 20);
   },
-  singing: () => singingFigures(4001, process.argv.includes('--long') ? 2000 : 100),
+  singing: () => {
+    const each = process.argv.includes('--long') ? 2000 : 100;
+    singingFigures(4001, each);
+    followedStrings(4001, each / 4);
+  },
   who: whoFigures,
   rooms: () => roomFigures(1, 200),
   strums: () => strumFigures(1, process.argv.includes('--long') ? 333 : 45),

@@ -189,6 +189,25 @@ describe('singing', () => {
     song.send({ type: 'ask' }, world);
     expect(song.state.phase).to.equal('over');
   });
+
+  it('every second one is a string that is out, and is measured from where it truly lies', () => {
+    const song = sung();
+    const endless = { ...world, questions: 1000 };
+    const hear = (cents: number) => {
+      const hz = (song.state.note?.hz ?? 1) * 2 ** (cents / 1200);
+      for (let i = 0; i < 110; i++)
+        song.send({ type: 'heard', frame: { at: i * 0.02, hz: i < 80 ? hz : null } }, endless);
+    };
+    song.send({ type: 'ask' }, endless);
+    expect(song.state.note?.out).to.equal(0);
+    hear(0);
+    song.send({ type: 'ask' }, endless);
+    const out = song.state.note?.out ?? 0;
+    expect(Math.abs(out)).to.be.within(20, 60);
+    hear(out + 7);
+    expect(song.state.trials[1]?.asked).to.equal(out);
+    expect(song.state.trials[1]?.off).to.be.closeTo(7, 1);
+  });
 });
 
 describe('a whole instrument', () => {

@@ -84,6 +84,7 @@ export {
 } from './settle.ts';
 export {
   NOTHING_SUNG,
+  type NoteToSing,
   type SingingEffect,
   type SingingInput,
   type SingingTalk,

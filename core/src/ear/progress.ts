@@ -31,6 +31,8 @@ export interface EarProgress {
   readonly lastAt: EpochMs | null;
   /** Days on which it was done. */
   readonly days: number;
+  /** How long a deed took in the middle, of the newest; null where that is not known. */
+  readonly seconds: number | null;
   /** How long whole instruments took, the newest runs, oldest first. */
   readonly minutes: readonly { readonly at: EpochMs; readonly minutes: number }[];
 }
@@ -57,9 +59,15 @@ export function progressOf(runs: readonly EarRun[]): EarProgress[] {
       heard: answered && trials.length > 0 ? heardOf(answered, trials) : null,
       lastAt: trials.at(-1)?.at ?? null,
       days: new Set(trials.map(({ at }) => Math.floor(at / DAY_MS))).size,
+      seconds: answered ? null : secondsOf(trials.slice(-NEWEST_DEEDS)),
       minutes: own.slice(drawnFrom).flatMap((run) => (exercise === 'whole' ? minutesOf(run) : [])),
     };
   });
+}
+
+function secondsOf(trials: readonly EarTrial[]): number | null {
+  const took = trials.flatMap(({ tookMs }) => (tookMs === undefined ? [] : [tookMs]));
+  return took.length > 0 ? median(took) / 1000 : null;
 }
 
 /** How long a whole instrument took. */

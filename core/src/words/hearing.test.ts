@@ -14,6 +14,7 @@ import {
   restoredInWords,
   restoringInWords,
   sungInWords,
+  sungStringInWords,
   toldInWords,
   touchingInWords,
 } from './index.ts';
@@ -105,6 +106,15 @@ describe('words of the ear', () => {
       say: 'There.',
       more: '+4.0 cents, ±2. 1 octave lower, which is as good.',
     });
+  });
+
+  it('a string that was sung as it is names its way', () => {
+    const sung = { octaves: 0, errorCents: 2, swing: 10 };
+    expect(sungStringInWords({ ...sung, cents: -38 }, 4, -41)).to.deep.equal({
+      say: 'String 4 is low: your voice says so.',
+      more: 'You sang it 38 cents below its note; it is 41 cents low.',
+    });
+    expect(sungStringInWords({ ...sung, cents: 3 }, 4, -25).say).to.equal('String 4 is low.');
   });
 
   it('what does not count says why', () => {

@@ -79,9 +79,13 @@ export function heardInWords({ noticed, guessing, answers }: Heard): string {
 }
 
 /** What an exercise has come to by now. */
-export function comesToInWords({ heard, points, minutes }: EarProgress): string {
+export function comesToInWords({ heard, points, minutes, seconds }: EarProgress): string {
   const latest = points.at(-1);
-  const off = latest ? `Usually off by ${noticedInWords(latest)}.` : 'Too few for a figure.';
+  const within =
+    seconds === null || minutes.length > 0 ? '' : `, in ${counted(Math.round(seconds), 'second')}`;
+  const off = latest
+    ? `Usually off by ${noticedInWords(latest)}${within}.`
+    : 'Too few for a figure.';
   const took = minutes.map((one) => durationInWords(60 * one.minutes)).join(', ');
   return `${heard ? heardInWords(heard) : off}${took === '' ? '' : ` It took ${took}.`}`;
 }
@@ -248,7 +252,12 @@ export function beatToldInWords(
 }
 
 /** What to sing, or what is missing for it. */
-export function singTaskInWords(listens: boolean): Sentence {
+export function singTaskInWords(listens: boolean, out: boolean): Sentence {
+  if (listens && out)
+    return {
+      say: 'That string is out. Sing it as it is.',
+      more: 'Hold it for a breath: your voice tells which way. Space sounds it again.',
+    };
   return listens
     ? {
         say: 'Sing or hum that note.',
@@ -258,6 +267,17 @@ export function singTaskInWords(listens: boolean): Sentence {
         say: 'Choose the microphone.',
         more: 'Your voice is followed on this machine, and not kept.',
       };
+}
+
+/** What a string was that was sung as it is: the voice names the way. */
+export function sungStringInWords({ cents }: Sung, course: number, out: Cents): Sentence {
+  const way = out < 0 ? 'low' : 'high';
+  const sung = `You sang it ${inShort(Math.abs(cents))} cents ${cents < 0 ? 'below' : 'above'} its note`;
+  const right = Math.sign(cents) === Math.sign(out);
+  return {
+    say: right ? `String ${course} is ${way}: your voice says so.` : `String ${course} is ${way}.`,
+    more: `${sung}; it is ${inShort(Math.abs(out))} cents ${way}.`,
+  };
 }
 
 /** Nearer than this a voice is there: no voice stands still closer. */

@@ -61,6 +61,7 @@ export {
   singTaskInWords,
   staircaseInWords,
   sungInWords,
+  sungStringInWords,
   toldInWords,
   touchingInWords,
 } from './hearing.ts';

@@ -60,6 +60,9 @@ export function EarView() {
   );
 }
 
+/** What has no questions to stop after: it takes as long as it takes. */
+const WHOLES: ReadonlySet<ExerciseKind> = new Set(['whole', 'touch']);
+
 interface RowProps {
   readonly exercise: ExerciseKind;
   readonly progress: EarProgress | undefined;
@@ -78,9 +81,11 @@ function Row({ exercise, progress }: RowProps) {
       <div className="ear-row-wire">{progress && <ProgressWire progress={progress} />}</div>
       <div>{progress && <Standing progress={progress} />}</div>
       <Group gap="xs" wrap="nowrap">
-        <Button component={Link} to={`/ear/${exercise}?minute`} variant="default">
-          A minute
-        </Button>
+        {!WHOLES.has(exercise) && (
+          <Button component={Link} to={`/ear/${exercise}?minute`} variant="default">
+            A minute
+          </Button>
+        )}
         <Button component={Link} to={`/ear/${exercise}`} variant="default">
           Begin
         </Button>

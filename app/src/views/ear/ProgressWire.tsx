@@ -1,15 +1,21 @@
-import type { EarProgress } from '@rosefinch/core/ear';
+import type { EarPoint, EarProgress } from '@rosefinch/core/ear';
 import { inShort } from '@rosefinch/core/words';
 
 const WIDE = 220;
 const HIGH = 44;
 const PLACES = 12;
-/** From the finest to the coarsest that is drawn, cents. */
+/** From the finest to the coarsest that is drawn, cents; or minutes. */
 const SPAN = { fine: 1, coarse: 100 } as const;
 
 /** How small a difference was noticed or left, the newest at the right: the lower, the finer; thin lines reach as far as it may be. */
-export function ProgressWire({ progress: { points } }: { readonly progress: EarProgress }) {
-  const shown = points.slice(-PLACES);
+export function ProgressWire({
+  progress: { points, minutes },
+}: {
+  readonly progress: EarProgress;
+}) {
+  // Of whole instruments the minutes are what a learner watches fall.
+  const shown = (minutes.length > 0 ? minutes.map(asPoint) : points).slice(-PLACES);
+  const unit = minutes.length > 0 ? 'Minutes' : 'Cents';
   if (shown.length === 0) return null;
   const y = (cents: number) => {
     const held = Math.min(SPAN.coarse, Math.max(SPAN.fine, cents));
@@ -22,7 +28,7 @@ export function ProgressWire({ progress: { points } }: { readonly progress: EarP
       className="chart"
       viewBox={`0 0 ${WIDE} ${HIGH}`}
       role="img"
-      aria-label={`Cents, oldest first: ${says}`}
+      aria-label={`${unit}, oldest first: ${says}`}
     >
       <line className="ear-wire" x1={0} x2={WIDE} y1={HIGH - 2} y2={HIGH - 2} />
       {shown.map(({ at, cents, low, high }, i) => {
@@ -36,4 +42,9 @@ export function ProgressWire({ progress: { points } }: { readonly progress: EarP
       })}
     </svg>
   );
+}
+
+/** Minutes in the place of cents: they are what they are. */
+function asPoint({ at, minutes }: EarProgress['minutes'][number]): EarPoint {
+  return { at, cents: minutes, low: minutes, high: minutes };
 }

@@ -1,12 +1,8 @@
-import {
-  type EarString,
-  NOTHING_SUNG,
-  type SingingTalk,
-  singingTalk,
-} from '@rosefinch/core/dialogue';
+import { NOTHING_SUNG, type SingingTalk, singingTalk } from '@rosefinch/core/dialogue';
 import { leftIn } from '@rosefinch/core/ear';
 import { findTuning, targetName, targetsOf } from '@rosefinch/core/music';
 import type { Instrument } from '@rosefinch/core/strings';
+import type { Hz } from '@rosefinch/core/units';
 import {
   EXERCISE_WORDS,
   inShort,
@@ -15,6 +11,7 @@ import {
   signedCents,
   singTaskInWords,
   sungInWords,
+  sungStringInWords,
 } from '@rosefinch/core/words';
 import { useEffect } from 'react';
 import { newSeed } from '../../environment.ts';
@@ -49,6 +46,8 @@ function Singing({ instrument, ...props }: Props) {
   const { talk, send, listening } = useSinging({ instrument, ...props });
   const left = leftIn(talk.trials);
   const { sung, note } = talk;
+  // Which way a string is out, is the question: it is drawn once it was sung.
+  const shown = sung && (note?.out === 0 || talk.phase === 'told') ? sung.cents : null;
   const tuning = findTuning(instrument.tuningId, stock.tunings);
   const target = tuning && note ? targetsOf(tuning, settings.a4)[note.course - 1] : undefined;
   const pluck = () => note && listening.hands?.pluck(note.course, 0.6);
@@ -83,7 +82,7 @@ function Singing({ instrument, ...props }: Props) {
             <Sized>
               {(width, height) => (
                 <TwoStrokes
-                  cents={sung?.cents ?? null}
+                  cents={shown}
                   names={['the note', 'you']}
                   width={width}
                   height={height}
@@ -94,7 +93,7 @@ function Singing({ instrument, ...props }: Props) {
           figure={
             <StageFigure
               label="Sung"
-              figure={sung ? signedCents(sung.cents) : '–'}
+              figure={shown === null ? '–' : signedCents(shown)}
               note={left ? `cents; usually within ${noticedInWords(left)}` : 'cents from the note'}
             />
           }
@@ -129,8 +128,7 @@ function useSinging(props: Props) {
     start: () => NOTHING_SUNG,
     machine: singingTalk,
     world: () => ({ strings }),
-    perform: ({ note }: { readonly type: 'note'; readonly note: EarString }) =>
-      listening.sound(note.hz),
+    perform: ({ hz }: { readonly type: 'note'; readonly hz: Hz }) => listening.sound(hz),
   });
   const listening = useListening({
     settings,
@@ -156,13 +154,12 @@ function useSinging(props: Props) {
   return { talk, send, listening };
 }
 
-function sentenceOf({ phase, sung, trials }: SingingTalk, listens: boolean): Sentence {
+function sentenceOf({ phase, sung, note }: SingingTalk, listens: boolean): Sentence {
   if (phase === 'over') return { say: 'That was it.', more: 'Enter goes back to the exercises.' };
   if (phase === 'resting') return { say: EXERCISE_WORDS.sing.more, more: 'Enter begins.' };
-  if (!listens) return singTaskInWords(false);
-  if (sung) {
-    const { say, more } = sungInWords(sung);
-    return { say, more: phase === 'told' && trials.length > 0 ? `${more} Enter goes on.` : more };
-  }
-  return singTaskInWords(true);
+  const out = note?.out ?? 0;
+  if (!sung || (out !== 0 && phase !== 'told')) return singTaskInWords(listens, out !== 0);
+  const { say, more } =
+    out === 0 ? sungInWords(sung) : sungStringInWords(sung, note?.course ?? 0, out);
+  return { say, more: phase === 'told' ? `${more} Enter goes on.` : more };
 }
