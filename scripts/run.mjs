@@ -207,6 +207,7 @@ const commands = {
   },
   approve: () => node(['--import', 'tsx', 'scripts/approve.mjs', ...rest]),
   keys: () => node(['--import', 'tsx', 'scripts/keys.mjs']),
+  icons: () => node(['--import', 'tsx', 'e2e/icons.ts']),
   schema: () => node(['--import', 'tsx', 'scripts/schema.mjs']),
   extending: () =>
     bin('mocha', [
