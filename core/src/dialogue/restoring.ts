@@ -41,7 +41,7 @@ export type RestoringInput =
 
 export type RestoringEffect =
   | { readonly type: 'sound'; readonly hz: Hz }
-  | { readonly type: 'keep'; readonly trials: readonly EarTrial[] }
+  | { readonly type: 'keep'; readonly trials: readonly EarTrial[]; readonly aid: Aid }
   | { readonly type: 'over' };
 
 export interface RestoringWorld {
@@ -156,6 +156,6 @@ function heard(
   );
   return {
     state: { ...talk, left, at: 0, phase: 'told', notice: null },
-    effects: [{ type: 'keep', trials }],
+    effects: [{ type: 'keep', trials, aid: talk.aid }],
   };
 }

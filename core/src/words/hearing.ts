@@ -118,6 +118,26 @@ export function nextInWords({ exercise, cell, why, days }: NextPractice): Senten
   return { say: `Next: ${what}${where}.`, more: because };
 }
 
+/** Nothing is listened to, and something is to be heard. */
+export const CHOOSE_SOURCE: Sentence = {
+  say: 'Choose the microphone.',
+  more: 'Or the practice instrument.',
+};
+
+/** An exercise is over, and nothing more is to be said of it. */
+export const EXERCISE_OVER: Sentence = {
+  say: 'That was it.',
+  more: 'Enter goes back to the exercises.',
+};
+
+/** What an exercise is, before it is begun. */
+export function beginInWords(exercise: ExerciseKind): Sentence {
+  return {
+    say: EXERCISE_WORDS[exercise].more,
+    more: 'Headphones low, or a loudspeaker. Enter begins.',
+  };
+}
+
 /** While nothing can be answered yet. */
 export const LISTEN_FIRST: Sentence = { say: 'Listen.', more: 'Space sounds it again.' };
 
@@ -340,7 +360,7 @@ export function restoringInWords({ phase, notice, course, aid, tones }: Restorin
     case 'told':
       return { say: 'There it is.', more: 'Enter puts it out once more.' };
     case 'over':
-      return { say: 'That was it.', more: 'Enter goes back to the exercises.' };
+      return EXERCISE_OVER;
   }
 }
 
@@ -363,7 +383,7 @@ interface Touching {
 
 /** What is to be held now. */
 export function touchingInWords({ phase, notice, place, left }: Touching): Sentence {
-  if (phase === 'over') return { say: 'That was it.', more: 'Enter goes back to the exercises.' };
+  if (phase === 'over') return EXERCISE_OVER;
   if (phase === 'resting')
     return { say: `Hold ${place} ten times, as lightly as it will sound.`, more: 'Enter begins.' };
   const why =

@@ -2,8 +2,9 @@ import { Button, Group, NumberInput, SegmentedControl } from '@mantine/core';
 import { type AskingTalk, askingTalk, type EarChord, startAsking } from '@rosefinch/core/dialogue';
 import { type Asked, DIRECTIONS, heardIn, noticedBy } from '@rosefinch/core/ear';
 import {
+  beginInWords,
   cellInWords,
-  EXERCISE_WORDS,
+  EXERCISE_OVER,
   heardInWords,
   inShort,
   noticedInWords,
@@ -177,7 +178,7 @@ function sentenceOf({ exercise, stock }: Props, { talk, heard }: Asking): Senten
   if (talk.phase === 'over')
     return {
       say: heardInWords(heardIn(exercise, talk.trials, chordFor(exercise, stock).hz.length)),
-      more: 'Enter goes back to the exercises.',
+      more: EXERCISE_OVER.more,
     };
   if (talk.phase === 'told' && question && last)
     return toldInWords(exercise, {
@@ -187,10 +188,7 @@ function sentenceOf({ exercise, stock }: Props, { talk, heard }: Asking): Senten
     });
   if (talk.phase === 'asked')
     return questionInWords(exercise, { heard, picked: talk.picked, tooQuick: talk.tooQuick });
-  return {
-    say: EXERCISE_WORDS[exercise].more,
-    more: 'Headphones low, or a loudspeaker. Enter begins.',
-  };
+  return beginInWords(exercise);
 }
 
 /** What a digit answers: a direction, a string, or a chord. */

@@ -11,7 +11,8 @@ import { shiftHz } from '@rosefinch/core/music';
 import {
   beatTaskInWords,
   beatToldInWords,
-  EXERCISE_WORDS,
+  beginInWords,
+  EXERCISE_OVER,
   inShort,
   LISTEN_FIRST,
   noticedInWords,
@@ -105,8 +106,8 @@ const STOPPING: readonly FootButton<'ear'>[] = [
 ];
 
 function sentenceOf({ phase, beat, taps, trials, since }: BeatingTalk): Sentence {
-  if (phase === 'over') return { say: 'That was it.', more: 'Enter goes back to the exercises.' };
-  if (!beat) return { say: EXERCISE_WORDS.beats.more, more: 'Enter begins.' };
+  if (phase === 'over') return EXERCISE_OVER;
+  if (!beat) return beginInWords('beats');
   const rate = rateOf(taps);
   if (phase === 'sounding' && since === null) return LISTEN_FIRST;
   if (phase === 'sounding') return beatTaskInWords(beat.cell, taps.length, rate);

@@ -1,7 +1,8 @@
 import { type MatchingTalk, matchingTalk, NO_MATCH, pairsOf } from '@rosefinch/core/dialogue';
 import { leftIn } from '@rosefinch/core/ear';
 import {
-  EXERCISE_WORDS,
+  beginInWords,
+  EXERCISE_OVER,
   inShort,
   matchedInWords,
   noticedInWords,
@@ -99,9 +100,9 @@ const TURNING: readonly FootButton<'ear'>[] = [
 ];
 
 function sentenceOf({ phase, pair, off, path }: MatchingTalk): Sentence {
-  if (phase === 'over') return { say: 'That was it.', more: 'Enter goes back to the exercises.' };
+  if (phase === 'over') return EXERCISE_OVER;
   if (phase === 'turning' && pair) return pairTaskInWords(pair.reference, pair.own);
   if (phase === 'told')
     return matchedInWords(off, path[1] ?? 0, (path.at(-2) ?? 0) / 1000, path.length / 2 - 1);
-  return { say: EXERCISE_WORDS.match.more, more: 'Enter begins.' };
+  return beginInWords('match');
 }

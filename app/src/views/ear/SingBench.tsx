@@ -4,7 +4,8 @@ import { findTuning, targetName, targetsOf } from '@rosefinch/core/music';
 import type { Instrument } from '@rosefinch/core/strings';
 import type { Hz } from '@rosefinch/core/units';
 import {
-  EXERCISE_WORDS,
+  beginInWords,
+  EXERCISE_OVER,
   inShort,
   noticedInWords,
   type Sentence,
@@ -155,8 +156,8 @@ function useSinging(props: Props) {
 }
 
 function sentenceOf({ phase, sung, note }: SingingTalk, listens: boolean): Sentence {
-  if (phase === 'over') return { say: 'That was it.', more: 'Enter goes back to the exercises.' };
-  if (phase === 'resting') return { say: EXERCISE_WORDS.sing.more, more: 'Enter begins.' };
+  if (phase === 'over') return EXERCISE_OVER;
+  if (phase === 'resting') return beginInWords('sing');
   const out = note?.out ?? 0;
   if (!sung || (out !== 0 && phase !== 'told')) return singTaskInWords(listens, out !== 0);
   const { say, more } =

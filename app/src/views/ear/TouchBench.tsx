@@ -3,7 +3,13 @@ import type { StringKnowledge } from '@rosefinch/core/listen';
 import { shiftHz, targetName } from '@rosefinch/core/music';
 import { MADE_NECK } from '@rosefinch/core/practice';
 import { type Instrument, startFret } from '@rosefinch/core/strings';
-import { evennessInWords, inShort, signedCents, touchingInWords } from '@rosefinch/core/words';
+import {
+  CHOOSE_SOURCE,
+  evennessInWords,
+  inShort,
+  signedCents,
+  touchingInWords,
+} from '@rosefinch/core/words';
 import { useMemo, useState } from 'react';
 import { newSeed, now } from '../../environment.ts';
 import { Sized } from '../../parts/charts/index.ts';
@@ -75,7 +81,7 @@ function Touch(props: Props) {
             told
               ? evennessInWords(scatter, aboveLightest)
               : needs
-                ? { say: 'Choose the microphone.', more: 'Or the practice instrument.' }
+                ? CHOOSE_SOURCE
                 : touchingInWords({
                     phase: talk.phase,
                     notice: talk.notice,
@@ -115,14 +121,13 @@ function useTouching({ stock, minute, instrument }: Props) {
   const run = useEarRun('touch', {
     learnerId: settings.learnerId,
     minute,
-    instrumentId: instrument.id,
   });
   const { talk, send } = useDialogue({
     start: () => NOT_TOUCHED,
     machine: touchingTalk,
     world: () => ({ cell, hz, now: now() }),
     perform: (effect) => {
-      if (effect.type === 'keep') run.keepWhole(effect.trials);
+      if (effect.type === 'keep') run.keepWhole(effect.trials, { instrumentId: instrument.id });
       else run.end();
     },
   });

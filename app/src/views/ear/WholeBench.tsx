@@ -13,6 +13,7 @@ import { centsBetween, targetName } from '@rosefinch/core/music';
 import type { Instrument } from '@rosefinch/core/strings';
 import {
   AID_WORDS,
+  CHOOSE_SOURCE,
   inShort,
   restoredInWords,
   restoringInWords,
@@ -126,12 +127,9 @@ function useRestoring({ stock, minute, instrument, before }: Props) {
   const oneTone = strings[0]?.course ?? 1;
   const [chosen, setChosen] = useState(oneTone);
   const [seen, setSeen] = useState<number | null>(null);
-  const [aid, setAid] = useState<Aid>(NOT_RESTORED.aid);
   const run = useEarRun('whole', {
     learnerId: settings.learnerId,
     minute,
-    instrumentId: instrument.id,
-    aid,
   });
   const { talk, send } = useDialogue({
     start: () => NOT_RESTORED,
@@ -139,11 +137,11 @@ function useRestoring({ stock, minute, instrument, before }: Props) {
     world: () => ({ strings, oneTone, now: now(), clock: monotonic() }),
     perform: (effect) => {
       if (effect.type === 'sound') listening.sound(effect.hz);
-      else if (effect.type === 'keep') run.keepWhole(effect.trials);
+      else if (effect.type === 'keep')
+        run.keepWhole(effect.trials, { instrumentId: instrument.id, aid: effect.aid });
       else run.end();
     },
   });
-  if (talk.aid !== aid) setAid(talk.aid);
   const asked = restoringAsked(talk, strings);
   const course = asked ?? chosen;
   const knowledge = useMemo(() => targets.map((target) => ({ target })), [targets]);
@@ -203,7 +201,7 @@ function putOut(strings: number, seed: number): number[] {
 function sentenceOf({ talk, asked, tones, first, listening }: Restoring): Sentence {
   if (talk.phase === 'told') return restoredInWords(talk.left, talk.tookMs, first);
   if (talk.phase !== 'resting' && talk.phase !== 'over' && listening.source === null)
-    return { say: 'Choose the microphone.', more: 'Or the practice instrument.' };
+    return CHOOSE_SOURCE;
   const { phase, notice, aid } = talk;
   return restoringInWords({ phase, notice, aid, course: asked, tones });
 }
