@@ -52,3 +52,24 @@ test('a plan and an exercise go as links too; a broken one takes nothing in', as
   await expect(page.getByRole('alert')).toContainText('cut short');
   await expect(page.getByText('Nothing was taken in.')).toBeVisible();
 });
+
+test('what calls itself a tuning of the catalogue and is another leaves the catalogue alone, and can be taken back', async ({
+  page,
+}) => {
+  const tuning = {
+    id: 'guitar-standard',
+    name: 'Not that one',
+    kind: 'guitar',
+    courses: [[62], [57], [54], [50], [45], [38]],
+    accidental: 'sharp',
+  };
+  const text = Buffer.from(JSON.stringify({ kind: 'tuning', tuning })).toString('base64url');
+  await page.goto(`/open#v1.${text}`);
+  await page.getByRole('button', { name: 'Take it in' }).click();
+  await expect(page.getByRole('heading', { name: 'Not that one' })).toBeVisible();
+  await page.getByRole('region', { name: 'Notice' }).getByRole('button', { name: 'Undo' }).click();
+  await page.goto('/tunings/guitar-standard');
+  await expect(page.getByRole('heading', { name: 'Standard' })).toBeVisible();
+  await page.goto('/tunings');
+  await expect(page.getByText('Not that one')).toHaveCount(0);
+});

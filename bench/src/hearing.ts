@@ -1,14 +1,19 @@
 import {
   DIRECTION,
   type Direction,
+  type EarTrial,
+  guessedWays,
   guessing,
   Hearing,
+  heardIn,
+  hearingOf,
   noticedBy,
   STAIRCASE,
   stepped,
   type Trial,
 } from '@rosefinch/core/ear';
 import { seededRandom } from '@rosefinch/core/maths';
+import { FINDERS, foreignFinder } from './foreign/finders.ts';
 import {
   CELLS,
   foreignListener,
@@ -34,11 +39,7 @@ function asked(answer: Answer, trials: number, seed: number, cells: number) {
     hearing.add(trial);
     said.push(trial);
   }
-  const guess = guessing(
-    said.map((one) => one.answer),
-    3,
-    hearing.evidence,
-  );
+  const guess = guessing(guessedWays(said.map((one) => one.answer)), hearing.evidence);
   return { hearing, guess };
 }
 
@@ -122,4 +123,84 @@ export function staircaseFigures(first: number, each: number): void {
   console.log(
     `Staircase, two down, one up, all kinds, seeds ${first}–${first + each - 1}: ${quantile(took, 0.5, 0)} questions in the median, error ${quantile(errors!, 0.5, 2)} (9 of 10: ${quantile(errors!, 0.9, 2)}); as many chosen ones ${quantile(beside!, 0.5, 2)} (${quantile(beside!, 0.9, 2)}), half as many ${quantile(half!, 0.5, 2)} (${quantile(half!, 0.9, 2)}); never turned often enough ${open}`,
   );
+}
+
+/** Strings that are out, and pure chords, found by foreign finders; each string in turn, sixty questions. */
+export function findingFigures(first: number, each: number): void {
+  for (const strings of [4, 6])
+    for (const kind of FINDERS) {
+      const rows = { string: emptyRow(), pure: emptyRow() };
+      for (let seed = first; seed < first + each; seed++) {
+        const finder = foreignFinder(seededRandom(seed * 71 + strings), kind, strings);
+        const truth = finder.thresholds();
+        const string = found('string', 2 * strings, seed, (i, cents) =>
+          finder.string((i % strings) + 1, cents),
+        );
+        put(rows.string, string, truth.strings);
+        put(
+          rows.pure,
+          found('pure', 2, seed, (_, cents) => finder.chord(Math.abs(cents))),
+          truth.chords,
+        );
+      }
+      for (const [name, { errors, widths, held, called }] of Object.entries(rows))
+        console.log(
+          `Finding, ${kind}, ${name} of ${strings}, 60 questions, seeds ${first}–${first + each - 1}: bias ${quantile(errors, 0.5, 2)} (ln, median), error ${quantile(errors.map(Math.abs), 0.5, 2)}; 90 % interval holds ${held} of ${errors.length}, half as wide as ${quantile(widths, 0.5, 2)} of it; without a figure ${called} of ${each}`,
+        );
+    }
+  for (const [name, among] of [
+    ['string', 12],
+    ['pure', 2],
+  ] as const)
+    for (const trials of [20, 40, 60]) {
+      let called = 0;
+      for (let seed = first; seed < first + each; seed++) {
+        const random = seededRandom(seed * 7 + 1);
+        if (!found(name, among, seed, () => random() < 1 / among, trials).noticed) called++;
+      }
+      console.log(
+        `Guessers among ${among}, ${name}: without a figure ${called} of ${each} after ${trials}`,
+      );
+    }
+}
+
+interface FoundRow {
+  readonly errors: number[];
+  readonly widths: number[];
+  held: number;
+  called: number;
+}
+const emptyRow = (): FoundRow => ({ errors: [], widths: [], held: 0, called: 0 });
+
+function put(row: FoundRow, { noticed }: ReturnType<typeof heardIn>, truth: number): void {
+  if (!noticed) {
+    row.called++;
+    return;
+  }
+  const { cents, low, high } = noticed;
+  row.errors.push(Math.log(cents / truth));
+  row.widths.push((high - low) / 2 / cents);
+  if (low <= truth && truth <= high) row.held++;
+}
+
+/** No chord is asked about that lies further from pure than equal temperament has it. */
+const EQUAL_THIRD = 13.69;
+
+/** So many questions, each string in turn, as the exercise asks them. */
+function found(
+  exercise: 'string' | 'pure',
+  among: number,
+  seed: number,
+  finds: (question: number, cents: number) => boolean,
+  questions = 60,
+) {
+  const random = seededRandom(seed * 43);
+  const trials: EarTrial[] = [];
+  for (let i = 0; i < questions; i++) {
+    const cell = exercise === 'pure' ? 'chord' : `string ${(i % (among / 2)) + 1}`;
+    const wanted = hearingOf(exercise, trials, among).next(cell, random);
+    const asked = exercise === 'pure' ? Math.min(EQUAL_THIRD, Math.abs(wanted)) : wanted;
+    trials.push({ at: i, cell, asked, among, answer: finds(i, asked) ? 'right' : 'wrong' });
+  }
+  return heardIn(exercise, trials, among);
 }

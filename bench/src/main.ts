@@ -3,7 +3,7 @@ import { driftFigures } from './drifts.ts';
 import { CELLS } from './foreign/listeners.ts';
 import { biasFigures, boundFigures, frameFigures, speedFigures } from './frames.ts';
 import { fretFigures } from './frets.ts';
-import { guesserFigures, hearingFigures, staircaseFigures } from './hearing.ts';
+import { findingFigures, guesserFigures, hearingFigures, staircaseFigures } from './hearing.ts';
 import { literalFigures } from './literal.ts';
 import { mixedFigures } from './mixed.ts';
 import { noteFigures } from './notes.ts';
@@ -61,6 +61,7 @@ const parts: Readonly<Record<string, () => void | Promise<void>>> = {
     hearingFigures(2001, long ? 100 : 10, { cells: 1, trials: 60 });
     guesserFigures(2001, long ? 40 : 10);
     staircaseFigures(2001, long ? 100 : 20);
+    findingFigures(2001, long ? 60 : 6);
   },
   singing: () => {
     const each = process.argv.includes('--long') ? 2000 : 100;

@@ -1,5 +1,6 @@
 import { noContents, type Tables, writeBackup } from '@rosefinch/core/records';
 import type { RosefinchDatabase } from './database.ts';
+import { logOf } from './log.ts';
 import { StoreProblem } from './stored.ts';
 
 /**
@@ -28,12 +29,7 @@ export async function writeInstrument(
       contents.marks = await of('marks');
       for (const { id, tuningId } of contents.sessions) {
         tunings.add(tuningId);
-        const within = [`${id}`, Number.NEGATIVE_INFINITY];
-        const events = await db.events
-          .where('[sessionId+number]')
-          .between(within, [id, Number.POSITIVE_INFINITY])
-          .toArray();
-        contents.events.push(...events);
+        contents.events.push(...(await logOf(db, id)));
         const measurements = await db.measurements.where('sessionId').equals(id).toArray();
         contents.measurements.push(...measurements);
       }

@@ -1,5 +1,7 @@
 import {
   type Asked,
+  DIRECTIONS,
+  type Direction,
   type EarTrial,
   type ExerciseKind,
   hearingOf,
@@ -48,6 +50,8 @@ export interface EarQuestion {
   readonly heardAfter: Seconds;
   /** The string that is out, or which of two chords is pure. */
   readonly which: number | null;
+  /** Of so many answers one is right; null where a direction is asked. */
+  readonly among: number | null;
 }
 
 /** Questions and answers of one exercise, as they stand. */
@@ -70,7 +74,7 @@ export type AskingInput =
   | { readonly type: 'again' }
   /** The question has begun to sound. */
   | { readonly type: 'sounds' }
-  | { readonly type: 'answer'; readonly answer: 'lower' | 'same' | 'higher' }
+  | { readonly type: 'answer'; readonly answer: Direction }
   | { readonly type: 'pick'; readonly which: number }
   | { readonly type: 'hands'; readonly hands: Readonly<Record<string, number>> }
   | { readonly type: 'end' };
@@ -151,12 +155,13 @@ function answered(
     return still({ ...talk, picked: input.which, tooQuick: false });
   const said = saidTo(exercise, question, talk.picked, input);
   if (!said) return still(talk);
-  const { cell, asked } = question;
+  const { cell, asked, among } = question;
   const trial: EarTrial = {
     at: now,
     cell,
     asked,
     tookMs: took,
+    ...(among !== null && { among }),
     ...said,
   };
   const right = said.answer === 'right' || said.answer === (asked < 0 ? 'lower' : 'higher');
@@ -210,10 +215,10 @@ const CELLS = REGISTERS.flatMap((register) =>
 
 function higherOrLower(talk: AskingTalk, world: AskingWorld): EarQuestion {
   const { random } = world;
-  const { register, timbre, cell } = askedLeast(CELLS, talk.trials, random) ?? nth(CELLS, 0);
+  const { register, timbre, cell } = askedLeast(CELLS, talk.trials, random);
   const cents = stepOf(talk, random) ?? howMuch(cell, talk, world);
   const notes = twoNotes(register, timbre, cents, random);
-  return { cell, asked: cents, notes, heardAfter: SECOND_AT, which: null };
+  return { cell, asked: cents, notes, heardAfter: SECOND_AT, which: null, among: null };
 }
 
 function whichString(talk: AskingTalk, world: AskingWorld): EarQuestion {
@@ -222,7 +227,8 @@ function whichString(talk: AskingTalk, world: AskingWorld): EarQuestion {
   const cell = `string ${which}`;
   const asked = stepOf(talk, random) ?? howMuch(cell, talk, world);
   const hz = chord.hz.map((one, i) => (i === which - 1 ? shiftHz(one, asked) : one));
-  return { cell, asked, notes: strummed(hz, random), heardAfter: STRUM_HEARD, which };
+  const notes = strummed(hz, random);
+  return { cell, asked, notes, heardAfter: STRUM_HEARD, which, among: amongOf(world) };
 }
 
 /** One chord pure, the other one equal, or nearer to equal the finer somebody hears. */
@@ -237,7 +243,8 @@ function whichChord(talk: AskingTalk, world: AskingWorld): EarQuestion {
   const other = pure.map((hz, i) => shiftHz(hz, (-asked / widest) * nth(chord.pure, i)));
   const [first, second] = which === 1 ? [pure, other] : [other, pure];
   const notes = [...strummed(first, random), ...strummed(second, random, SECOND_CHORD_AT)];
-  return { cell: chord.name, asked, notes, heardAfter: SECOND_CHORD_AT + STRUM_HEARD, which };
+  const heardAfter = SECOND_CHORD_AT + STRUM_HEARD;
+  return { cell: chord.name, asked, notes, heardAfter, which, among: amongOf(world) };
 }
 
 function stepOf({ stairs }: AskingTalk, random: Random): Cents | null {
@@ -247,7 +254,13 @@ function stepOf({ stairs }: AskingTalk, random: Random): Cents | null {
 /** The difference that tells most, from the answers of today and of other days. */
 function howMuch(cell: string, { trials }: AskingTalk, world: AskingWorld): Cents {
   const known = [...world.before.slice(-REMEMBERED), ...trials];
-  return hearingOf(world.exercise, known, world.chord.hz.length).next(cell, world.random);
+  return hearingOf(world.exercise, known, amongOf(world)).next(cell, world.random);
+}
+
+/** Of so many answers one is right: every string either way, two chords, or three directions. */
+export function amongOf({ exercise, chord }: Pick<AskingWorld, 'exercise' | 'chord'>): number {
+  if (exercise === 'string') return 2 * chord.hz.length;
+  return exercise === 'pure' ? 2 : DIRECTIONS.length;
 }
 
 /** Exercises that ask questions. */

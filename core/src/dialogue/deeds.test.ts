@@ -225,7 +225,12 @@ describe('a whole instrument', () => {
   ) => {
     for (const { course, hz } of strings)
       one.send(
-        { type: 'heard', outcome: reading(hz * 2 ** (cents(course) / 1200)), asked: course },
+        {
+          type: 'heard',
+          outcome: reading(hz * 2 ** (cents(course) / 1200)),
+          asked: course,
+          course,
+        },
         world(clock),
       );
   };
@@ -235,14 +240,17 @@ describe('a whole instrument', () => {
     one.send({ type: 'aid', aid: 'one tone' }, world(0));
     one.send({ type: 'go' }, world(0));
     expect(restoringAsked(one.state, strings)).to.equal(6);
-    one.send({ type: 'heard', outcome: reading(82.41 * 2 ** (5 / 1200)), asked: 6 }, world(0));
+    one.send(
+      { type: 'heard', outcome: reading(82.41 * 2 ** (5 / 1200)), asked: 6, course: 6 },
+      world(0),
+    );
     expect(one.state.notice).to.equal('too near');
-    one.send({ type: 'heard', outcome: reading(164), asked: 6 }, world(0));
+    one.send({ type: 'heard', outcome: reading(164), asked: 6, course: 6 }, world(0));
     expect(one.state.notice).to.equal('too far');
     play(one, () => -30, 10_000);
     expect(one.state.phase).to.equal('tuning');
     const before = one.state;
-    one.send({ type: 'heard', outcome: reading(82), asked: null }, world(20_000));
+    one.send({ type: 'heard', outcome: reading(82), asked: null, course: 6 }, world(20_000));
     expect(one.state, 'nothing is said while it is tuned').to.equal(before);
     one.send({ type: 'tone', course: 1 }, world(20_000));
     one.send({ type: 'tone', course: 6 }, world(20_000));
@@ -258,8 +266,25 @@ describe('a whole instrument', () => {
   it('what rang before the question is no answer', () => {
     const one = restoring();
     one.send({ type: 'go' }, world(0));
-    one.send({ type: 'heard', outcome: reading(80), asked: null }, world(0));
+    one.send({ type: 'heard', outcome: reading(80), asked: null, course: 6 }, world(0));
     expect(one.state.out).to.be.empty;
+  });
+
+  it('by the display each pluck is shown while it is tuned, and by no other help', () => {
+    for (const aid of ['display', 'all tones'] as const) {
+      const one = restoring();
+      one.send({ type: 'aid', aid }, world(0));
+      one.send({ type: 'go' }, world(0));
+      play(one, () => 40, 0);
+      const outcome = reading(110 * 2 ** (12 / 1200));
+      one.send({ type: 'heard', outcome, asked: null, course: 5 }, world(1));
+      const seen = one.state.seen && { ...one.state.seen, cents: Math.round(one.state.seen.cents) };
+      expect(seen).to.deep.equal(aid === 'display' ? { course: 5, cents: 12 } : null);
+      // A string that is not known shows nothing.
+      const { state } = one;
+      one.send({ type: 'heard', outcome, asked: null, course: null }, world(2));
+      expect(one.state).to.equal(state);
+    }
   });
 
   it('from memory no tone is given', () => {

@@ -1,5 +1,5 @@
 import type { EarTrial } from '../ear/index.ts';
-import type { Random } from '../maths/index.ts';
+import { nth, type Random } from '../maths/index.ts';
 import type { EarNote } from '../practice/index.ts';
 import type { EpochMs } from '../units.ts';
 import type { Next } from './machine.ts';
@@ -44,14 +44,14 @@ export function allAsked({ trials }: Exercising, { questions }: ExerciseWorld): 
   return questions !== null && trials.length >= questions;
 }
 
-/** One of those of which least was asked so far, by chance. */
+/** One of those of which least was asked so far, by chance. @throws RangeMisuse of nothing to ask */
 export function askedLeast<T extends { readonly cell: string }>(
   all: readonly T[],
   trials: readonly EarTrial[],
   random: Random,
-): T | undefined {
+): T {
   const asked = ({ cell }: T) => trials.filter((one) => one.cell === cell).length;
   const fewest = Math.min(...all.map(asked));
   const open = all.filter((one) => asked(one) === fewest);
-  return open[Math.floor(random() * open.length)];
+  return nth(open, Math.floor(random() * open.length));
 }

@@ -2,6 +2,7 @@ export {
   type AskingInput,
   type AskingTalk,
   type AskingWorld,
+  amongOf,
   askingTalk,
   type EarChord,
   type EarQuestion,

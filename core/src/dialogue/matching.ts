@@ -96,8 +96,7 @@ export function matchingTalk(
 
 function asks(talk: MatchingTalk, world: MatchingWorld): Next<MatchingTalk, ExerciseEffect> {
   if (allAsked(talk, world)) return over(talk);
-  const pairs = pairsOf(world.strings);
-  const pair = askedLeast(pairs, talk.trials, world.random) ?? nth(pairs, 0);
+  const pair = askedLeast(pairsOf(world.strings), talk.trials, world.random);
   const out = between(world.random, STARTS.least, STARTS.most);
   const off = world.random() < 0.5 ? -out : out;
   return {

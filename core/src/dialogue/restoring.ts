@@ -22,6 +22,8 @@ export interface RestoringTalk {
   /** When tuning began, and how long it took, by a clock that never jumps. */
   readonly since: number;
   readonly tookMs: number;
+  /** By the display: what was plucked last while tuning; null where nothing is shown. */
+  readonly seen: { readonly course: number; readonly cents: Cents } | null;
   /** What the last pluck was, where it did not count. */
   readonly notice: 'too near' | 'too far' | 'not heard' | null;
 }
@@ -34,6 +36,8 @@ export type RestoringInput =
       readonly outcome: PluckOutcome;
       /** What was asked for when it began. */
       readonly asked: number | null;
+      /** The string that it is known to be; null where it is not. */
+      readonly course: number | null;
     }
   /** A tone that the aid allows. */
   | { readonly type: 'tone'; readonly course: number }
@@ -65,6 +69,7 @@ export const NOT_RESTORED: RestoringTalk = {
   left: [],
   since: 0,
   tookMs: 0,
+  seen: null,
   notice: null,
 };
 
@@ -124,12 +129,14 @@ export function tonesOf(
 
 function heard(
   talk: RestoringTalk,
-  { outcome, asked }: Extract<RestoringInput, { type: 'heard' }>,
+  input: Extract<RestoringInput, { type: 'heard' }>,
   world: RestoringWorld,
 ): Next<RestoringTalk, RestoringEffect> {
   const { strings, now, clock } = world;
+  const { outcome, asked } = input;
+  if (talk.phase === 'tuning') return shown(talk, input, strings);
   const course = restoringAsked(talk, strings);
-  // While somebody tunes nothing is said, and what began before the question is no answer.
+  // What began before the question is no answer.
   if (course === null || asked !== course) return { state: talk, effects: [], quiet: true };
   if (outcome.kind !== 'reading') return { state: { ...talk, notice: 'not heard' }, effects: [] };
   const cents = centsBetween(nth(strings, talk.at).hz, outcome.hz);
@@ -147,7 +154,7 @@ function heard(
   if (!last) return { state: { ...talk, left, at, notice: null }, effects: [] };
   const trials = strings.map(
     (string, i): EarTrial => ({
-      at: now + i,
+      at: now,
       cell: `string ${string.course}`,
       asked: nth(talk.out, i),
       off: nth(left, i),
@@ -158,4 +165,17 @@ function heard(
     state: { ...talk, left, at: 0, phase: 'told', notice: null },
     effects: [{ type: 'keep', trials, aid: talk.aid }],
   };
+}
+
+/** While somebody tunes nothing is said, unless they tune by the display. */
+function shown(
+  talk: RestoringTalk,
+  { outcome, course }: Extract<RestoringInput, { type: 'heard' }>,
+  strings: readonly EarString[],
+): Next<RestoringTalk, RestoringEffect> {
+  const string = strings.find((one) => one.course === course);
+  if (talk.aid !== 'display' || !string || outcome.kind !== 'reading')
+    return { state: talk, effects: [], quiet: true };
+  const seen = { course: string.course, cents: centsBetween(string.hz, outcome.hz) };
+  return still({ ...talk, seen });
 }

@@ -55,7 +55,7 @@ export function touchingTalk(
   if (held.length < TOUCHES) return { state: { ...talk, held, notice: null }, effects: [] };
   const { mean } = touchOf(held);
   const trials = held.map(
-    (one, i): EarTrial => ({ at: world.now + i, cell: world.cell, asked: one, off: one - mean }),
+    (one): EarTrial => ({ at: world.now, cell: world.cell, asked: one, off: one - mean }),
   );
   return { state: { phase: 'told', held, notice: null }, effects: [{ type: 'keep', trials }] };
 }

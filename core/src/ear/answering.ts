@@ -80,7 +80,7 @@ const STEEP = 1.5;
 
 const AMONG = new Map<number, Answering<Finding>>();
 
-/** One of `of` strings is off: which? By a Weibull curve from chance on (Watson and Pelli 1983). */
+/** One of `of` answers is right. By a Weibull curve from chance on (Watson and Pelli 1983). */
 export function findingOne(of: number): Answering<Finding> {
   const known = AMONG.get(of);
   if (known) return known;

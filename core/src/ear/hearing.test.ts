@@ -4,9 +4,12 @@ import {
   DIRECTION,
   DIRECTIONS,
   type Direction,
+  type EarTrial,
   findingOne,
+  guessedWays,
   guessing,
   Hearing,
+  heardIn,
   noticedBy,
   STAIRCASE,
   stepped,
@@ -110,6 +113,12 @@ describe('guessing', () => {
     const trials = answers.map((answer, i) => ({ cell: 'low', cents: cents(i), answer }));
     return new Hearing(DIRECTION, trials).evidence;
   };
+  const trial = (i: number, answer: string): EarTrial => ({
+    at: i,
+    cell: 'low',
+    asked: signed(i),
+    answer,
+  });
   const signed = (i: number) => (seededRandom(i + 40)() < 0.5 ? -300 : 300);
 
   it('is told where answers do not depend on what sounded', () => {
@@ -118,9 +127,9 @@ describe('guessing', () => {
       { length: 40 },
       () => (chance() < 0.5 ? 'lower' : 'higher') as Direction,
     );
-    expect(guessing(answers, 3, evidence(answers, signed))).to.be.greaterThan(0.9);
+    expect(guessing(guessedWays(answers), evidence(answers, signed))).to.be.greaterThan(0.9);
     const turns = answers.map((_, i): Direction => (i % 2 ? 'lower' : 'higher'));
-    expect(guessing(turns, 3, evidence(turns, signed))).to.be.greaterThan(0.9);
+    expect(guessing(guessedWays(turns), evidence(turns, signed))).to.be.greaterThan(0.9);
   });
 
   it('is not told of somebody who hears, nor of few answers', () => {
@@ -128,8 +137,52 @@ describe('guessing', () => {
       { length: 40 },
       (_, i): Direction => (signed(i) < 0 ? 'lower' : 'higher'),
     );
-    expect(guessing(right, 3, evidence(right, signed))).to.be.lessThan(0.01);
-    expect(guessing(right.slice(0, 5), 3, evidence(right.slice(0, 5), signed))).to.equal(0);
+    expect(guessing(guessedWays(right), evidence(right, signed))).to.be.lessThan(0.01);
+    const few = right.slice(0, 5).map((answer, i) => trial(i, answer));
+    expect(heardIn('direction', few, 3).guessing).to.equal(0);
+  });
+});
+
+describe('finding one of several', () => {
+  const found = (rights: readonly boolean[], among: number, scale = 1): EarTrial[] =>
+    rights.map((right, i) => ({
+      at: i,
+      cell: 'string 1',
+      asked: scale * (i % 5 === 0 ? 35 : 20),
+      among,
+      answer: right ? 'right' : 'wrong',
+    }));
+  const mostly = Array.from({ length: 40 }, (_, i) => i % 4 > 0);
+
+  it('somebody who is right three times in four is no guesser, whatever there was to choose from', () => {
+    for (const among of [2, 8, 12]) {
+      const { guessing: guesses, noticed } = heardIn('string', found(mostly, among), among);
+      expect(guesses, `${among}`).to.be.lessThan(0.3);
+      expect(noticed?.cents, `${among}`).to.be.within(8, 30);
+    }
+  });
+
+  it('one in twelve is what chance finds among twelve', () => {
+    const seldom = Array.from({ length: 48 }, (_, i) => i % 12 === 0);
+    expect(heardIn('string', found(seldom, 12, 3), 12).guessing).to.be.greaterThan(0.9);
+  });
+
+  it('half right is a good ear among twelve, and too small a difference among two', () => {
+    const half = Array.from({ length: 40 }, (_, i) => i % 2 === 0);
+    expect(heardIn('string', found(half, 12), 12).noticed?.cents).to.be.within(15, 40);
+    const chords = heardIn('pure', found(half, 2), 2);
+    // Nothing larger was asked: a figure would be the prior's.
+    expect(chords.noticed).to.equal(null);
+    expect(chords.without).to.equal('too small');
+  });
+
+  it('what was found on an instrument with other strings tells nothing here', () => {
+    const { answers } = heardIn(
+      'string',
+      [...found(mostly, 8), ...found(mostly.slice(0, 5), 12)],
+      12,
+    );
+    expect(answers).to.equal(5);
   });
 });
 

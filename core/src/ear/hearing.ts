@@ -73,6 +73,8 @@ export class Hearing<Answer extends string> {
   private readonly cells = new Map<string, Float64Array>();
   private readonly chances: Map<Cents, readonly Float64Array[]>;
   private readonly size: number;
+  /** ln of what likelihoods were scaled by, so that the evidence is kept. */
+  private scaled = 0;
   private told: Told | null = null;
 
   constructor(
@@ -93,14 +95,11 @@ export class Hearing<Answer extends string> {
       likely[i] = read(likely, i) * read(chance, i);
       most = Math.max(most, read(likely, i));
     }
-    // Likelihoods of one cell may be scaled alike, but the evidence is kept.
     this.scaled += Math.log(most);
     for (let i = 0; i < this.size; i++) likely[i] = read(likely, i) / most;
     this.cells.set(cell, likely);
     this.told = null;
   }
-
-  private scaled = 0;
 
   /** Logarithm of how likely all answers are of somebody who listens. */
   get evidence(): number {

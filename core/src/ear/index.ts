@@ -6,7 +6,7 @@ export {
   type Finding,
   findingOne,
 } from './answering.ts';
-export { guessing } from './guessing.ts';
+export { guessedWays, guessing } from './guessing.ts';
 export { type Asked, type Heard, heardIn, hearingOf, shareAt, sharesOf } from './heard.ts';
 export { Hearing, type Noticed, type Trial } from './hearing.ts';
 export {

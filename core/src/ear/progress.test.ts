@@ -64,7 +64,7 @@ describe('progress', () => {
 
   it('hands of a class count one by one', () => {
     const hands = { lower: 2, same: 1, higher: 17 };
-    const trials = Array.from({ length: 3 }, (_, i) => ({
+    const trials = Array.from({ length: 4 }, (_, i) => ({
       at: i,
       cell: 'low tone',
       asked: 30,
@@ -73,7 +73,11 @@ describe('progress', () => {
     const heard = progressOf([run('class', 1, trials)]).find(
       (one) => one.exercise === 'class',
     )?.heard;
-    expect(heard?.answers).to.equal(60);
+    expect(heard?.answers).to.equal(80);
+    const few = progressOf([run('class', 1, trials.slice(0, 3))]);
+    expect(few.find((one) => one.exercise === 'class')?.heard?.noticed, 'three questions').to.equal(
+      null,
+    );
     expect(heard?.noticed?.cents).to.be.within(8, 30);
   });
 });

@@ -1,3 +1,4 @@
+import { TZDate } from '@date-fns/tz';
 import { median } from '../maths/index.ts';
 import type { Cents, EpochMs } from '../units.ts';
 import { type Asked, type Heard, heardIn } from './heard.ts';
@@ -13,8 +14,6 @@ const NEWEST_DEEDS = 20;
 const NEWEST_RUNS = 16;
 /** With fewer deeds no figure is given. */
 const FEWEST_DEEDS = 4;
-/** Strings of which one is out where nobody says how many there were. */
-const USUAL_STRINGS = 6;
 
 /** What an exercise has come to at one time. */
 export interface EarPoint extends Noticed {
@@ -58,11 +57,16 @@ export function progressOf(runs: readonly EarRun[]): EarProgress[] {
       points,
       heard: answered && trials.length > 0 ? heardOf(answered, trials) : null,
       lastAt: trials.at(-1)?.at ?? null,
-      days: new Set(trials.map(({ at }) => Math.floor(at / DAY_MS))).size,
+      days: new Set(own.map(({ startedAt, zone }) => dayOf(startedAt, zone))).size,
       seconds: answered ? null : secondsOf(trials.slice(-NEWEST_DEEDS)),
       minutes: own.slice(drawnFrom).flatMap((run) => (exercise === 'whole' ? minutesOf(run) : [])),
     };
   });
+}
+
+/** The day on the calendar of whoever practised. */
+function dayOf(at: EpochMs, zone: string): string {
+  return new TZDate(at, zone).toDateString();
 }
 
 function secondsOf(trials: readonly EarTrial[]): number | null {
@@ -80,7 +84,9 @@ function minutesOf({ trials }: EarRun) {
 }
 
 function heardOf(exercise: Asked, trials: readonly EarTrial[]): Heard {
-  return heardIn(exercise, trials.slice(-NEWEST_ANSWERS), USUAL_STRINGS);
+  // What was found is judged among as many answers as were last to choose from.
+  const among = trials.at(-1)?.among ?? 0;
+  return heardIn(exercise, trials.slice(-NEWEST_ANSWERS), among);
 }
 
 function noticedIn(exercise: Asked, trials: readonly EarTrial[]): Noticed | null {

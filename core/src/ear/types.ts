@@ -29,6 +29,8 @@ export interface EarTrial {
   readonly asked: Cents;
   /** What was answered, where it was an answer. */
   readonly answer?: string;
+  /** Of so many answers one was right: what a guesser finds. Where one was to be found. */
+  readonly among?: number;
   /** What was left, or how far the answer was off, where it was a deed. */
   readonly off?: Cents;
   /** From when it could be answered. */

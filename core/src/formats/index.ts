@@ -1,4 +1,4 @@
 export { type CalendarLook, writeCalendar } from './calendar.ts';
-export { readScale, writeScale } from './scala.ts';
+export { LONGEST_SCALE, readScale, writeScale } from './scala.ts';
 export type { Sound, WavEncoding } from './wav.ts';
 export { mixDown, readWav, wavDuration, writeWav } from './wav.ts';

@@ -2,7 +2,7 @@ import { FormatError } from '../errors.ts';
 import { centsOfStep, type Scale, type ScaleStep } from '../music/index.ts';
 
 /** A longer file is no scale. */
-const LONGEST = 100_000;
+export const LONGEST_SCALE = 100_000;
 const MOST_STEPS = 10_000;
 const COMMENT = '!';
 /** Cents to as many digits as the format's own examples have. */
@@ -14,7 +14,7 @@ const DIGITS = 6;
  * After the public description of the format. @throws FormatError that names the line
  */
 export function readScale(text: string): Scale {
-  if (text.length > LONGEST) throw new FormatError('this file is too long for a scale');
+  if (text.length > LONGEST_SCALE) throw new FormatError('this file is too long for a scale');
   const lines = text
     .replace(/^\uFEFF/, '')
     .split(/\r\n|\r|\n/)

@@ -535,6 +535,7 @@ const earTrial = record<EarTrial>({
   cell: name(),
   asked: cents(),
   answer: optional(name()),
+  among: optional(whole(2, 100)),
   off: optional(cents()),
   tookMs: optional(real(0, 1000 * LONGEST_S)),
   path: optional(list(real(-1e9, 1e9), { max: MOST_STEPS })),

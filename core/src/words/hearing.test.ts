@@ -33,13 +33,14 @@ describe('words of the ear', () => {
   });
 
   it('a guesser gets no figure, nor does somebody with few answers', () => {
-    const none = { noticed: null, cells: new Map(), answers: 30 };
-    expect(heardInWords({ ...none, guessing: 0.9 })).to.contain('guessing, so no figure');
-    expect(heardInWords({ ...none, answers: 1, guessing: 0 })).to.equal(
+    const none = { noticed: null, cells: new Map(), answers: 30, guessing: 0 };
+    expect(heardInWords({ ...none, without: 'guessing' })).to.contain('guessing, so no figure');
+    expect(heardInWords({ ...none, without: 'too small' })).to.contain('too small to hear');
+    expect(heardInWords({ ...none, answers: 1, without: 'few' })).to.equal(
       '1 answer so far: too few for a figure.',
     );
     const noticed = { cents: 8, low: 5, high: 12 };
-    expect(heardInWords({ ...none, noticed, guessing: 0.1 })).to.equal(
+    expect(heardInWords({ ...none, noticed, without: null })).to.equal(
       'Notices 8.0 cents (5.0 to 12), three times in four.',
     );
   });
@@ -123,6 +124,9 @@ describe('words of the ear', () => {
       'too near',
     );
     expect(restoringInWords({ ...at, phase: 'tuning', notice: null }).more).to.contain('string 6');
+    const display = { ...at, aid: 'display', phase: 'tuning', notice: null } as const;
+    expect(restoringInWords(display).say).to.contain('Each pluck is shown');
+    expect(restoringInWords({ ...display, aid: 'memory' }).say).to.contain('Nothing is shown');
     const touch = { phase: 'holding', place: 'string 3 at fret 3', left: 4 } as const;
     expect(touchingInWords({ ...touch, notice: 'another note' }).more).to.contain('not counted');
     expect(touchingInWords({ ...touch, notice: null }).say).to.equal(

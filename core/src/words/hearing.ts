@@ -68,14 +68,17 @@ const CELLS: Readonly<Record<string, string>> = {
   stop: 'standing still',
 };
 
-const ENOUGH = 0.5;
-
 /** What an ear can hear by now, and how sure that is. */
-export function heardInWords({ noticed, guessing, answers }: Heard): string {
-  if (guessing > ENOUGH)
-    return 'The answers do not depend on what sounded: guessing, so no figure.';
-  if (!noticed) return `${counted(answers, 'answer')} so far: too few for a figure.`;
-  return `Notices ${noticedInWords(noticed)}, three times in four.`;
+export function heardInWords({ noticed, without, answers }: Heard): string {
+  if (noticed) return `Notices ${noticedInWords(noticed)}, three times in four.`;
+  switch (without) {
+    case 'guessing':
+      return 'The answers do not depend on what sounded: guessing, so no figure.';
+    case 'too small':
+      return 'The largest difference there is was still too small to hear: no figure.';
+    default:
+      return `${counted(answers, 'answer')} so far: too few for a figure.`;
+  }
 }
 
 /** What an exercise has come to by now. */
@@ -316,7 +319,7 @@ export function sungInWords({ cents, octaves, errorCents }: Sung): Sentence {
 
 /** By what a whole instrument is brought back. */
 export const AID_WORDS: Readonly<Record<NonNullable<EarRun['aid']>, Sentence>> = {
-  display: { say: 'By the display', more: 'At the bench, with its figures.' },
+  display: { say: 'By the display', more: 'Each pluck is shown while you tune.' },
   'all tones': { say: 'A tone for each string', more: 'A string’s number sounds its tone.' },
   'one tone': {
     say: 'One tone',
@@ -352,7 +355,10 @@ export function restoringInWords({ phase, notice, course, aid, tones }: Restorin
       };
     case 'tuning':
       return {
-        say: 'Bring it back. Nothing is shown until you say done.',
+        say:
+          aid === 'display'
+            ? 'Bring it back. Each pluck is shown.'
+            : 'Bring it back. Nothing is shown until you say done.',
         more: `${tones.length > 0 ? `Tone of string ${tones.join(', ')} by its number. ` : ''}Enter when it is done.`,
       };
     case 'reading':

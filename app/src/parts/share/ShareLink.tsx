@@ -29,7 +29,7 @@ interface Props {
 
 /** A link to hand on: to copy, by the reader's own share sheet, or as a code for a camera. */
 export function ShareLink({ what, title, opened, onClose }: Props) {
-  const [copied, setCopied] = useState(false);
+  const [copied, setCopied] = useState<'yes' | 'refused' | null>(null);
   const url = linkTo(what);
   const share = shareSheet();
   return (
@@ -45,8 +45,15 @@ export function ShareLink({ what, title, opened, onClose }: Props) {
         onFocus={(event) => event.currentTarget.select()}
       />
       <Group my="sm">
-        <Button onClick={() => void copy(url).then(() => setCopied(true))}>
-          {copied ? 'Copied' : 'Copy it'}
+        <Button
+          onClick={() =>
+            copy(url).then(
+              () => setCopied('yes'),
+              () => setCopied('refused'),
+            )
+          }
+        >
+          {copied === 'yes' ? 'Copied' : 'Copy it'}
         </Button>
         {share && (
           <Button
@@ -58,6 +65,9 @@ export function ShareLink({ what, title, opened, onClose }: Props) {
           </Button>
         )}
       </Group>
+      {copied === 'refused' && (
+        <Text role="alert">The browser does not let it be copied: mark the link and copy it.</Text>
+      )}
       <LinkCode url={url} />
     </Dialog>
   );

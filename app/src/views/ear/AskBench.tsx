@@ -1,6 +1,19 @@
 import { Button, Group, NumberInput, SegmentedControl } from '@mantine/core';
-import { type AskingTalk, askingTalk, type EarChord, startAsking } from '@rosefinch/core/dialogue';
-import { type Asked, DIRECTIONS, heardIn, noticedBy } from '@rosefinch/core/ear';
+import {
+  type AskingTalk,
+  amongOf,
+  askingTalk,
+  type EarChord,
+  startAsking,
+} from '@rosefinch/core/dialogue';
+import {
+  type Asked,
+  DIRECTIONS,
+  type Direction,
+  type Heard,
+  heardIn,
+  noticedBy,
+} from '@rosefinch/core/ear';
 import {
   beginInWords,
   cellInWords,
@@ -13,7 +26,7 @@ import {
   staircaseInWords,
   toldInWords,
 } from '@rosefinch/core/words';
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { type Settings, useData } from '../../data/index.ts';
 import { monotonic } from '../../environment.ts';
@@ -21,9 +34,11 @@ import { Sized } from '../../parts/charts/index.ts';
 import { Action } from '../../parts/frame/index.ts';
 import { Stage, StageFigure } from '../../parts/stage/index.ts';
 import { WireList } from '../../parts/wires/index.ts';
-import { ClassCurve, cellLines, TwoStrokes } from './drawings.tsx';
+import { ClassCurve } from './ClassCurve.tsx';
+import { cellLines } from './cellLines.tsx';
 import { EarJob } from './EarJob.tsx';
 import { chordFor, type ExerciseProps } from './exercises.ts';
+import { TwoStrokes } from './strokes.tsx';
 import { useExercise } from './useExercise.ts';
 
 const LOW_TO_HIGH = [
@@ -60,7 +75,12 @@ export function AskBench(props: Props) {
   const chord = chordFor(exercise, stock);
   const told = talk.phase === 'told';
   const last = talk.trials.at(-1);
-  const result = heardIn(exercise, talk.trials, chord.hz.length);
+  const among = amongOf({ exercise, chord });
+  // Held against every ear anew after each answer, and not each time that something is drawn.
+  const result = useMemo(
+    () => heardIn(exercise, talk.trials, among),
+    [exercise, talk.trials, among],
+  );
   const cells = cellsOf(exercise, chord);
   // Which string it is, is the question: its line is marked once it is answered.
   const hand = exercise === 'string' && !told ? null : (talk.question?.cell ?? null);
@@ -115,7 +135,7 @@ export function AskBench(props: Props) {
               }
             />
           }
-          sentence={sentenceOf(props, asking)}
+          sentence={sentenceOf(exercise, asking, result)}
           aside={
             talk.phase === 'asked' &&
             heard && <Answers {...{ exercise, talk, send }} strings={chord.hz.length} />
@@ -172,14 +192,10 @@ function useHeard({ question, soundedAt }: AskingTalk): boolean {
   return soundedAt !== null && heard === soundedAt;
 }
 
-function sentenceOf({ exercise, stock }: Props, { talk, heard }: Asking): Sentence {
+function sentenceOf(exercise: Asked, { talk, heard }: Asking, result: Heard): Sentence {
   const last = talk.trials.at(-1);
   const { question } = talk;
-  if (talk.phase === 'over')
-    return {
-      say: heardInWords(heardIn(exercise, talk.trials, chordFor(exercise, stock).hz.length)),
-      more: EXERCISE_OVER.more,
-    };
+  if (talk.phase === 'over') return { say: heardInWords(result), more: EXERCISE_OVER.more };
   if (talk.phase === 'told' && question && last)
     return toldInWords(exercise, {
       asked: last.asked,
@@ -282,7 +298,7 @@ interface AnswersProps {
 function Answers({ exercise, talk, send, strings }: AnswersProps) {
   if (exercise === 'class') return <Hands onCount={(hands) => send({ type: 'hands', hands })} />;
   const pick = (which: number) => send({ type: 'pick', which });
-  const said = (answer: 'lower' | 'same' | 'higher') => send({ type: 'answer', answer });
+  const said = (answer: Direction) => send({ type: 'answer', answer });
   const ways = [
     { label: 'Lower', hotkey: '1', act: () => said('lower') },
     ...(exercise === 'direction'

@@ -21,9 +21,10 @@ import {
 import { Sized } from '../../parts/charts/index.ts';
 import { type FootButton, Stage, StageFigure } from '../../parts/stage/index.ts';
 import { WireList } from '../../parts/wires/index.ts';
-import { cellLines, TapWire } from './drawings.tsx';
+import { cellLines } from './cellLines.tsx';
 import { EarJob } from './EarJob.tsx';
 import type { ExerciseProps } from './exercises.ts';
+import { TapWire } from './strokes.tsx';
 import { useExercise } from './useExercise.ts';
 
 /** Two tones that beat: counted by taps, or called when one that slows down stands still. */

@@ -13,9 +13,10 @@ import {
 import { Sized } from '../../parts/charts/index.ts';
 import { type FootButton, Stage, StageFigure } from '../../parts/stage/index.ts';
 import { WireList } from '../../parts/wires/index.ts';
-import { cellLines, PathStroke, TwoStrokes } from './drawings.tsx';
+import { cellLines } from './cellLines.tsx';
 import { EarJob } from './EarJob.tsx';
 import { type ExerciseProps, stringsOf } from './exercises.ts';
+import { PathStroke, TwoStrokes } from './strokes.tsx';
 import { useExercise } from './useExercise.ts';
 
 /** A practice peg is turned by ear until two strings agree; then the way there is drawn. */

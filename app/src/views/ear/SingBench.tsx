@@ -21,9 +21,10 @@ import { WithInstrument } from '../../parts/instruments/index.ts';
 import { useListening } from '../../parts/listening/index.ts';
 import { Stage, StageFigure } from '../../parts/stage/index.ts';
 import { WireList } from '../../parts/wires/index.ts';
-import { cellLines, TwoStrokes } from './drawings.tsx';
+import { cellLines } from './cellLines.tsx';
 import { EarJob } from './EarJob.tsx';
 import { type ExerciseProps, stringsOf } from './exercises.ts';
+import { TwoStrokes } from './strokes.tsx';
 import { useExercise } from './useExercise.ts';
 
 const RATE = 48_000;

@@ -17,9 +17,9 @@ import { WithInstrument } from '../../parts/instruments/index.ts';
 import { useDialogue, useListening } from '../../parts/listening/index.ts';
 import { Stage, StageFigure } from '../../parts/stage/index.ts';
 import { WireList } from '../../parts/wires/index.ts';
-import { HeldPerches } from './drawings.tsx';
 import { EarJob } from './EarJob.tsx';
 import type { ExerciseProps } from './exercises.ts';
+import { HeldPerches } from './strokes.tsx';
 import { useEarRun } from './useEarRun.ts';
 import { useStrings } from './useStrings.ts';
 

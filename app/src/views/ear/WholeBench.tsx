@@ -9,7 +9,7 @@ import {
 } from '@rosefinch/core/dialogue';
 import { whoSounded } from '@rosefinch/core/listen';
 import { between, seededRandom } from '@rosefinch/core/maths';
-import { centsBetween, targetName } from '@rosefinch/core/music';
+import { targetName } from '@rosefinch/core/music';
 import type { Instrument } from '@rosefinch/core/strings';
 import {
   AID_WORDS,
@@ -33,9 +33,10 @@ import {
 } from '../../parts/listening/index.ts';
 import { Stage, StageFigure } from '../../parts/stage/index.ts';
 import { type WireLine, WireList } from '../../parts/wires/index.ts';
-import { OutAndLeft, TwoStrokes } from './drawings.tsx';
+import { OutAndLeft } from './cellLines.tsx';
 import { EarJob } from './EarJob.tsx';
 import type { ExerciseProps } from './exercises.ts';
+import { TwoStrokes } from './strokes.tsx';
 import { useEarRun } from './useEarRun.ts';
 import { useStrings } from './useStrings.ts';
 
@@ -59,7 +60,7 @@ function Whole(props: Props) {
   const { stock, instrument } = props;
   const { settings } = stock;
   const restoring = useRestoring(props);
-  const { talk, send, listening, targets, course, seen, choose } = restoring;
+  const { talk, send, listening, targets, course, choose } = restoring;
   const { hands: playing } = listening;
   const hands = useMemo(
     () => playing && handsOn(playing, instrument, course),
@@ -67,7 +68,7 @@ function Whole(props: Props) {
   );
   const moves = talk.phase === 'tuning' || talk.phase === 'out' || talk.phase === 'reading';
   const { pluck, up, down, upMore, downMore } = handActs(moves ? hands : null);
-  const shown = talk.aid === 'display' && talk.phase === 'tuning' ? seen : null;
+  const shown = talk.phase === 'tuning' && talk.seen?.course === course ? talk.seen.cents : null;
   return (
     <EarJob
       exercise="whole"
@@ -126,7 +127,6 @@ function useRestoring({ stock, minute, instrument, before }: Props) {
   // A banjo is tuned from its fifth string, everything else from its thickest.
   const oneTone = strings[0]?.course ?? 1;
   const [chosen, setChosen] = useState(oneTone);
-  const [seen, setSeen] = useState<number | null>(null);
   const run = useEarRun('whole', {
     learnerId: settings.learnerId,
     minute,
@@ -160,12 +160,10 @@ function useRestoring({ stock, minute, instrument, before }: Props) {
     hear: (report, wanted) => {
       if (report.type !== 'outcome') return;
       const { outcome } = report;
-      send({ type: 'heard', outcome, asked: wanted });
-      if (outcome.kind !== 'reading') return;
-      const who = whoSounded(outcome, knowledge, wanted);
-      if (who.kind !== 'known') return;
-      setChosen(who.course);
-      setSeen(centsBetween(targets[who.course - 1]?.hz ?? outcome.hz, outcome.hz));
+      const who = outcome.kind === 'reading' ? whoSounded(outcome, knowledge, wanted) : null;
+      const heard = who?.kind === 'known' ? who.course : null;
+      if (heard !== null) setChosen(heard);
+      send({ type: 'heard', outcome, asked: wanted, course: heard });
     },
   });
   const choose = (wanted: number) => {
@@ -180,7 +178,6 @@ function useRestoring({ stock, minute, instrument, before }: Props) {
     listening,
     targets,
     course,
-    seen,
     choose,
     tones,
     asked,

@@ -1,11 +1,12 @@
 import { Button, Group, Stack } from '@mantine/core';
-import { findTuning, notesInWords, type Tuning } from '@rosefinch/core/music';
+import { findTuning, notesInWords, TUNINGS, type Tuning } from '@rosefinch/core/music';
 import type { Linked } from '@rosefinch/core/records';
 import { EXERCISE_WORDS } from '@rosefinch/core/words';
 import { useState } from 'react';
 import { Link, useLocation, useNavigate } from 'react-router';
 import { readLink, type Stock, useData, useStock } from '../../data/index.ts';
-import { NotSaved, ViewHead } from '../../parts/frame/index.ts';
+import { newId } from '../../environment.ts';
+import { NotSaved, useNotices, ViewHead } from '../../parts/frame/index.ts';
 
 /** A link that was opened: what it holds, before it is taken in. */
 export function OpenView() {
@@ -33,19 +34,21 @@ interface Props {
 }
 
 function Held({ what, stock }: Props) {
+  const notices = useNotices();
+  const [held] = useState(() => withoutCatalogue(what));
   const { repository } = useData();
   const navigate = useNavigate();
   const [problem, setProblem] = useState<string | null>(null);
+  const taken = tuningsIn(held).filter((tuning) => !isHere(tuning, stock));
   const take = async () => {
-    for (const tuning of tuningsIn(what))
-      if (!isHere(tuning, stock)) await repository.saveTuning(tuning);
-    await navigate(placeOf(what));
+    for (const tuning of taken)
+      notices.undoable(`${tuning.name} is taken in.`, await repository.saveTuning(tuning));
+    await navigate(placeOf(held));
   };
-  const taken = tuningsIn(what).filter((tuning) => !isHere(tuning, stock));
   return (
     <Stack>
-      <ViewHead title={titleOf(what)} />
-      {tuningsIn(what).map((tuning) => (
+      <ViewHead title={titleOf(held)} />
+      {tuningsIn(held).map((tuning) => (
         <p key={tuning.id}>
           <strong>{tuning.name}</strong>, {tuning.kind}: {notesInWords(tuning)}
           {tuning.temper && ', with offsets of its own'}. {standingOf(tuning, stock)}
@@ -60,6 +63,16 @@ function Held({ what, stock }: Props) {
       </Group>
     </Stack>
   );
+}
+
+/** The catalogue stays as it is: what calls itself one of its tunings and is another gets a name of its own. */
+function withoutCatalogue(what: Linked): Linked {
+  const own = (tuning: Tuning): Tuning => {
+    const known = findTuning(tuning.id, TUNINGS);
+    return known && !sameNotes(known, tuning) ? { ...tuning, id: newId() } : tuning;
+  };
+  if (what.kind === 'tuning') return { ...what, tuning: own(what.tuning) };
+  return what.kind === 'plan' ? { ...what, from: own(what.from), to: own(what.to) } : what;
 }
 
 function tuningsIn(what: Linked): readonly Tuning[] {

@@ -1,5 +1,5 @@
 import { Button, FileButton, Group, Text } from '@mantine/core';
-import { readScale } from '@rosefinch/core/formats';
+import { LONGEST_SCALE, readScale } from '@rosefinch/core/formats';
 import { noteName, type Scale, scaleOffsets, type Temper } from '@rosefinch/core/music';
 import { useState } from 'react';
 import { type Draft, rootOf, tuningOf } from './draft.ts';
@@ -31,7 +31,8 @@ export function ScaleFile({ draft, onChange }: Props) {
   };
   const read = async (file: File | null) => {
     if (!file) return;
-    const text = await file.text();
+    // Whatever was chosen, no more of it is read than the longest scale has.
+    const text = await file.slice(0, LONGEST_SCALE + 1).text();
     tried(() => {
       const found = readScale(text);
       lay(found, root);
