@@ -10,10 +10,13 @@ const MADE_AS: Readonly<Record<InstrumentKind, readonly string[]>> = {
   guitar: ['steel guitar', 'nylon guitar'],
   ukulele: ['ukulele'],
   banjo: ['banjo'],
+  // No foreign bass is made: what is strummed is drawn among the others.
+  bass: [],
 };
 /** Strings are off by so much each, and all together. */
 const EACH = 25;
 
+const SOUNDED = TUNINGS.filter(({ kind }) => MADE_AS[kind].length > 0);
 const hzOf = (tuning: Tuning) => targetsOf(tuning, 440).map(({ hz }) => hz);
 const pitchesOf = (tuning: Tuning) =>
   targetsOf(tuning, 440)
@@ -49,7 +52,7 @@ export function tuningFigures(first: number, each: number): void {
     let amongTwo = 0;
     for (let seed = first; seed < first + each; seed++) {
       const random = seededRandom(seed * 911);
-      const tuning = TUNINGS[Math.floor(random() * TUNINGS.length)]!;
+      const tuning = SOUNDED[Math.floor(random() * SOUNDED.length)]!;
       const made = MADE_AS[tuning.kind];
       const targets = targetsOf(tuning, 440);
       const cents = between(random, -together, together);

@@ -1,6 +1,6 @@
 import { Listener, readPlucks, type StrumTuning } from '@rosefinch/core/listen';
 import { between, normal, type Random, seededRandom } from '@rosefinch/core/maths';
-import { findTuning, type InstrumentKind, targetsOf } from '@rosefinch/core/music';
+import { findTuning, targetsOf } from '@rosefinch/core/music';
 import { type Candidate, type HeardString, whoseIsIt } from '@rosefinch/core/rounds';
 import { sound, strike } from './foreign/string.ts';
 import { strum } from './foreign/strummed.ts';
@@ -9,22 +9,25 @@ import { stringsOf } from './strums.ts';
 
 const RATE = 24_000;
 
-const KINDS: Readonly<Record<InstrumentKind, readonly [made: string, tuning: string]>> = {
+/** The kinds of which the foreign strings are made. */
+type Kind = 'guitar' | 'ukulele' | 'banjo';
+
+const KINDS: Readonly<Record<Kind, readonly [made: string, tuning: string]>> = {
   guitar: ['steel guitar', 'guitar-standard'],
   ukulele: ['ukulele', 'ukulele-standard'],
   banjo: ['banjo', 'banjo-open-g'],
 };
-const NAMES = Object.keys(KINDS) as InstrumentKind[];
+const NAMES = Object.keys(KINDS) as Kind[];
 
-const targetsFor = (kind: InstrumentKind) => targetsOf(findTuning(KINDS[kind][1])!, 440);
-const openOf = (kind: InstrumentKind) =>
+const targetsFor = (kind: Kind) => targetsOf(findTuning(KINDS[kind][1])!, 440);
+const openOf = (kind: Kind) =>
   stringsOf(
     KINDS[kind][0],
     targetsFor(kind).map(({ midi }) => midi),
   );
 
 /** A strum of one kind while another, or itself, is in hand: what the ear says of it. */
-function strummed(seed: number, hand: InstrumentKind, played: InstrumentKind): string {
+function strummed(seed: number, hand: Kind, played: Kind): string {
   const random = seededRandom(seed * 7717);
   const scene = strum(
     random,

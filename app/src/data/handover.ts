@@ -1,3 +1,4 @@
+import { singleTuningId } from '@rosefinch/core/music';
 import { noContents, type Tables, writeBackup } from '@rosefinch/core/records';
 import type { RosefinchDatabase } from './database.ts';
 import { logOf } from './log.ts';
@@ -35,7 +36,9 @@ export async function writeInstrument(
       }
       for (const { tuningId } of contents.fretChecks) tunings.add(tuningId);
     }
-    const own = await db.tunings.bulkGet([...tunings].filter((id) => id !== undefined));
+    const own = await db.tunings.bulkGet([
+      ...new Set([...tunings].flatMap((id) => (id === undefined ? [] : [id, singleTuningId(id)]))),
+    ]);
     contents.tunings = own.filter((tuning) => tuning !== undefined);
   });
   return new Blob([writeBackup(contents, exportedAt)], { type: 'application/json' });

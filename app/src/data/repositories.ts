@@ -1,4 +1,4 @@
-import { shiftHz, TUNINGS, type Tuning } from '@rosefinch/core/music';
+import { shiftHz, singleTuningId, TUNINGS, type Tuning } from '@rosefinch/core/music';
 import {
   checkRecord,
   DEFAULT_SETTINGS,
@@ -137,7 +137,8 @@ export class Repository {
   /** Removes a tuning of the teacher's own. @throws StoreProblem while an instrument is in it */
   async deleteTuning(id: string): Promise<void> {
     const user = (await this.instruments()).find(
-      (entry) => entry.tuningId === id || entry.homeTuningId === id,
+      ({ tuningId, homeTuningId = tuningId }) =>
+        singleTuningId(tuningId) === id || singleTuningId(homeTuningId) === id,
     );
     if (user)
       throw new StoreProblem(`${user.name} is in this tuning. Keep it in another one first.`);

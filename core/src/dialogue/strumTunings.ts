@@ -1,6 +1,6 @@
 import { commonShapes } from '../intonation/index.ts';
 import type { StrumTuning } from '../listen/index.ts';
-import { shiftHz, type Tuning, targetsOf } from '../music/index.ts';
+import { shiftHz, type Tuning, targetsOf, tuningsFor } from '../music/index.ts';
 import type { Instrument } from '../strings/index.ts';
 
 /** A capo is looked for up to this fret. */
@@ -18,9 +18,7 @@ export function strumTunings(
 ): StrumTuning[] {
   const hzOf = (tuning: Tuning) => targetsOf(tuning, a4, capo).map(({ hz }) => hz);
   const open = hzOf(own);
-  const fitting = tunings.filter(
-    (tuning) => tuning.kind === kind && hzOf(tuning).length === courses.length,
-  );
+  const fitting = tuningsFor(kind, courses.length, tunings);
   const capos = Array.from({ length: HIGHEST_CAPO }, (_, i) => ({
     name: `${own.name} with a capo at fret ${capo + i + 1}`,
     hz: open.map((hz) => shiftHz(hz, 100 * (i + 1))),

@@ -22,6 +22,7 @@ const HEIGHTS: Readonly<Record<'steel' | 'soft' | InstrumentKind, readonly [numb
   guitar: [0.4, 2],
   ukulele: [0.4, 2.4],
   banjo: [0.4, 2.6],
+  bass: [0.5, 2.6],
 };
 /**
  * What a finger behind the fret stretches a string by, in mm, where it holds it as in playing; and how much of
@@ -34,7 +35,12 @@ export const FINGER_SHARE: Readonly<Record<Pressure, number>> = {
   hard: 2.5,
 };
 /** A saddle that is placed string by string follows each string all the way, a straight one less. Common practice, no source. */
-const FOLLOWS: Readonly<Record<InstrumentKind, number>> = { guitar: 0.9, ukulele: 0.4, banjo: 0.3 };
+const FOLLOWS: Readonly<Record<InstrumentKind, number>> = {
+  guitar: 0.9,
+  ukulele: 0.4,
+  banjo: 0.3,
+  bass: 0.9,
+};
 /** Beyond the octave nothing is judged, and makers set their saddles there. */
 export const LAST_FRET = 12;
 

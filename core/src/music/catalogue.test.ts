@@ -32,6 +32,8 @@ describe('open strings in Hz at A4 = 440', () => {
     'ukulele-low-g': [195.9977, 261.6256, 329.6276, 440],
     'ukulele-baritone': [146.8324, 195.9977, 246.9417, 329.6276],
     'banjo-open-g': [391.9954, 146.8324, 195.9977, 246.9417, 293.6648],
+    // Bass: E1 41.2, B0 30.9 (equal temperament).
+    'bass-five': [30.8677, 41.2034, 55, 73.4162, 97.9989],
     'banjo-double-c': [391.9954, 130.8128, 195.9977, 261.6256, 293.6648],
   };
   for (const [id, hz] of Object.entries(table))
@@ -50,7 +52,7 @@ describe('the catalogue', () => {
   });
 
   it('every tuning has as many strings as instruments of its kind have', () => {
-    const counts = { guitar: [6, 7], ukulele: [4], banjo: [4, 5] };
+    const counts = { guitar: [4, 6, 7, 8], ukulele: [4], banjo: [4, 5, 6], bass: [4, 5, 6] };
     for (const { id, kind, courses } of TUNINGS)
       expect(counts[kind], id).to.include(courses.length);
   });

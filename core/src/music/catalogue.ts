@@ -1,5 +1,6 @@
 import type { Accidental } from './notes.ts';
 import { parseNote } from './notes.ts';
+import { asInPairs, inPairs } from './pairs.ts';
 import type { InstrumentKind, Tuning } from './tunings.ts';
 
 /** How a tuning is written down: id, name, notes as players say them, the highest-numbered course first. */
@@ -38,6 +39,14 @@ const GUITAR: readonly Row[] = [
   ['all-fourths', 'All fourths', 'E2 A2 D3 G3 C4 F4'],
   ['new-standard', 'New standard', 'C2 G2 D3 A3 E4 G4', { aliases: ['Fifths'] }],
   ['seven-standard', 'Seven-string standard', 'B1 E2 A2 D3 G3 B3 E4'],
+  ['seven-drop-a', 'Seven strings, drop A', 'A1 E2 A2 D3 G3 B3 E4'],
+  ['eight-standard', 'Eight-string standard', 'F#1 B1 E2 A2 D3 G3 B3 E4'],
+  ['baritone', 'Baritone, a fourth down', 'B1 E2 A2 D3 F#3 B3'],
+  ['baritone-a', 'Baritone, a fifth down', 'A1 D2 G2 C3 E3 A3'],
+  ['guitalele', 'Guitalele, a fourth up', 'A2 D3 G3 C4 E4 A4'],
+  ['tenor', 'Tenor, standard', 'C3 G3 D4 A4'],
+  ['tenor-octave', 'Tenor, an octave below the fiddle', 'G2 D3 A3 E4'],
+  ['tenor-upper-four', 'Tenor, like the upper four', 'D3 G3 B3 E4'],
 ];
 
 const UKULELE: readonly Row[] = [
@@ -68,7 +77,21 @@ const BANJO: readonly Row[] = [
   ['tenor', 'Tenor, standard', 'C3 G3 D4 A4'],
   ['tenor-low', 'Tenor, an octave below the fiddle', 'G2 D3 A3 E4', { aliases: ['Irish tenor'] }],
   ['plectrum', 'Plectrum', 'C3 G3 B3 D4'],
+  ['six', 'Six strings, like a guitar', 'E2 A2 D3 G3 B3 E4'],
+  ['cello', 'Cello banjo', 'C2 G2 D3 A3'],
   ['plectrum-guitar', 'Plectrum, tuned like a guitar', 'D3 G3 B3 E4', { aliases: ['Chicago'] }],
+];
+
+const BASS: readonly Row[] = [
+  ['standard', 'Standard', 'E1 A1 D2 G2'],
+  ['drop-d', 'Drop D', 'D1 A1 D2 G2'],
+  ['half-step-down', 'Half a step down', 'Eb1 Ab1 Db2 Gb2', { accidental: 'flat' }],
+  ['whole-step-down', 'A whole step down', 'D1 G1 C2 F2'],
+  ['low-b', 'Four strings from low B', 'B0 E1 A1 D2'],
+  ['fifths', 'Fifths', 'C1 G1 D2 A2'],
+  ['five', 'Five-string standard', 'B0 E1 A1 D2 G2'],
+  ['five-high-c', 'Five strings, high C', 'E1 A1 D2 G2 C3'],
+  ['six', 'Six-string standard', 'B0 E1 A1 D2 G2 C3'],
 ];
 
 function tuningOf(kind: InstrumentKind, [id, name, notes, more = {}]: Row): Tuning {
@@ -90,9 +113,16 @@ export const TUNINGS: readonly Tuning[] = [
   ...GUITAR.map((row) => tuningOf('guitar', row)),
   ...UKULELE.map((row) => tuningOf('ukulele', row)),
   ...BANJO.map((row) => tuningOf('banjo', row)),
+  ...BASS.map((row) => tuningOf('bass', row)),
 ];
 
-/** Finds a tuning by its id, in the catalogue unless others are given; undefined if there is none. */
+/**
+ * Finds a tuning by its id, in the catalogue unless others are given; undefined if there is none.
+ * One for an instrument in pairs is made from that of its single strings.
+ */
 export function findTuning(id: string, tunings: readonly Tuning[] = TUNINGS): Tuning | undefined {
-  return tunings.find((entry) => entry.id === id);
+  const found = tunings.find((entry) => entry.id === id);
+  const paired = found ? null : asInPairs(id);
+  const base = paired && tunings.find((entry) => entry.id === paired.base);
+  return base ? inPairs(base, paired.pairing) : found;
 }

@@ -5,6 +5,15 @@ export { chordOf, pureOffsets } from './chords.ts';
 export type { Accidental } from './notes.ts';
 export { bothNames, nearestNote, noteName, notesToPass, parseNote } from './notes.ts';
 export { accidentalFor, parseSteps, parseTuning } from './own.ts';
+export {
+  type InCourse,
+  inPairs,
+  PAIRINGS,
+  type Pairing,
+  pairingOf,
+  singleTuningId,
+  stringsOfPairing,
+} from './pairs.ts';
 export { A4_RANGE, centsBetween, hzToMidi, midiToHz, STANDARD_A4, shiftHz } from './pitch.ts';
 export { centsOfStep, type Scale, type ScaleStep, scaleOf, scaleOffsets } from './scale.ts';
 export { findTunings, notesInWords, oneStringAway, openChord, tuningsFor } from './search.ts';

@@ -1,6 +1,7 @@
 import { TUNINGS } from './catalogue.ts';
 import { chordOf } from './chords.ts';
 import { noteName, plainSigns } from './notes.ts';
+import { inPairs, pairingOf } from './pairs.ts';
 import type { Tuning } from './tunings.ts';
 
 /** The notes of a tuning as players say them, the highest-numbered course first. */
@@ -61,11 +62,17 @@ export function oneStringAway(from: Tuning, tunings: readonly Tuning[] = TUNINGS
   );
 }
 
-/** Tunings that an instrument with so many courses can take. */
+/** Tunings that an instrument with so many strings can take; those of its courses, where it is one in pairs. */
 export function tuningsFor(
   kind: Tuning['kind'],
   courses: number,
   tunings: readonly Tuning[] = TUNINGS,
 ): Tuning[] {
-  return tunings.filter((tuning) => tuning.kind === kind && tuning.courses.length === courses);
+  const fits = (count: number) =>
+    tunings.filter((tuning) => tuning.kind === kind && tuning.courses.length === count);
+  const pairing = pairingOf(kind, courses);
+  if (!pairing) return fits(courses);
+  const own = fits(courses);
+  const made = fits(pairing.courses.length).map((one) => inPairs(one, pairing));
+  return [...made.filter(({ id }) => !own.some((one) => one.id === id)), ...own];
 }

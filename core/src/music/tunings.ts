@@ -4,11 +4,11 @@ import { midiToHz, shiftHz } from './pitch.ts';
 import { offsetsOf, type Temper } from './temper.ts';
 
 /** The kinds of instrument that Rosefinch knows. */
-export type InstrumentKind = 'guitar' | 'ukulele' | 'banjo';
+export type InstrumentKind = 'guitar' | 'ukulele' | 'banjo' | 'bass';
 
 /**
- * What every course of an instrument should sound. `courses[0]` is course 1,
- * nearest the floor; a course lists one note for each of its strings.
+ * What every string of an instrument should sound. `courses[0]` is string 1,
+ * nearest the floor. On an instrument in pairs each string of a pair has its own place.
  */
 export interface Tuning {
   readonly id: string;
@@ -33,8 +33,7 @@ export interface Target {
 
 /**
  * Target of every course, course 1 first; a capo raises them by a semitone a fret.
- * A course of two strings is aimed at by its first string; its second string is an
- * octave or unison of it.
+ * Courses of two strings are aimed at string by string: see `inPairs`.
  */
 export function targetsOf(tuning: Tuning, a4: Hz, capo = 0): Target[] {
   const open = tuning.courses.map((strings) => strings[0] ?? 0);

@@ -35,7 +35,7 @@ const GIVE = 1.6;
 /** From peg to anchor a string is longer than its scale, in mm. */
 const BEHIND_NUT_AND_BRIDGE = 112;
 /** Decay time to 1/e of a string at 110 Hz, in seconds, invented within what such instruments do. */
-const DECAY_AT_A2 = { guitar: 2.6, ukulele: 2, banjo: 1.1, soft: 1.5 } as const;
+const DECAY_AT_A2 = { guitar: 2.6, ukulele: 2, banjo: 1.1, bass: 3.2, soft: 1.5 } as const;
 /** How far one string's cent moves the others, in cent, where nothing else is asked for. */
 const COUPLING = { fixed: 0.04, loose: 0.06, floating: 0.15 } as const;
 /** Between two strings of a slow strum, in seconds. */

@@ -68,7 +68,8 @@ const capo = () => whole(1, 12);
 const seed = () => whole(0, 2 ** 32 - 1);
 const source = () =>
   among<Session['source']>({ practice: true, microphone: true, recording: true });
-const kind = () => among<Instrument['kind']>({ guitar: true, ukulele: true, banjo: true });
+const kind = () =>
+  among<Instrument['kind']>({ guitar: true, ukulele: true, banjo: true, bass: true });
 const material = () =>
   among<StringSpec['material']>({ steel: true, nylon: true, fluorocarbon: true, gut: true });
 const changedAt = () => optional(moment());
@@ -140,6 +141,9 @@ const instrument = record<Kept<Instrument>>({
   layout: among<Instrument['layout']>({
     '3+3': true,
     '4+3': true,
+    '4+4': true,
+    '6+6': true,
+    '3+2': true,
     '2+2': true,
     '2+2 and a side peg': true,
     'in line': true,
@@ -152,6 +156,7 @@ const instrument = record<Kept<Instrument>>({
   homeTuningId: optional(id()),
   archived: optional(yes()),
   leftHanded: optional(yes()),
+  shortFrom: optional(whole(1, 12)),
   capo: optional(capo()),
   changedAt: changedAt(),
 });

@@ -21,6 +21,12 @@ const MODEL_OF: Readonly<Record<string, string>> = {
   'ukulele 4': 'ukulele-tenor',
   'banjo 5': 'banjo-five',
   'banjo 4': 'banjo-tenor',
+  'banjo 6': 'banjo-six',
+  'guitar 4': 'tenor-guitar',
+  'guitar 8': 'eight-guitar',
+  'bass 4': 'bass-four',
+  'bass 5': 'bass-five',
+  'bass 6': 'bass-six',
 };
 const instrumentFor = (tuning: Tuning): Instrument =>
   findModel(MODEL_OF[`${tuning.kind} ${tuning.courses.length}`]!)!.build('x', 'X');

@@ -25,6 +25,7 @@ const A_STRING: Readonly<Record<InstrumentKind, number>> = {
   guitar: 0.7,
   ukulele: 0.65,
   banjo: 0.7,
+  bass: 0.75,
 };
 /** Of an instrument that is out so many strings are. */
 const STRINGS_OUT = 0.5;

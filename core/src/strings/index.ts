@@ -1,10 +1,13 @@
 export { AIM_FROM, afterTurn, aimFor } from './aim.ts';
+export { possibleCounts, withoutString, withString } from './counts.ts';
 export type { Coupling, CouplingPrior, StringHeard } from './coupling.ts';
 export { expectedCoupling, learnCoupling, pull } from './coupling.ts';
+export { inCourse, stringOfDigit } from './courses.ts';
 export { steelGuitar, usualPeg } from './instrument.ts';
 export { soundingLength, startFret, withCapo } from './length.ts';
-export type { Model, StringLoad } from './models.ts';
-export { findModel, homeTuning, MODELS, stringLoad } from './models.ts';
+export { homeTuning, type StringLoad, stringLoad } from './load.ts';
+export type { Model } from './models.ts';
+export { findModel, MODELS } from './models.ts';
 export { passesNeeded } from './passes.ts';
 export type { PegOutcome, PegTurn } from './pegFigure.ts';
 export {

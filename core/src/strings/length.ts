@@ -1,9 +1,10 @@
 import type { Millimetres } from '../units.ts';
 import type { Instrument } from './types.ts';
 
-/** Fret of the neck at which a course begins: 5 for the short string of a five-string banjo. */
+/** Fret of the neck at which a course begins: that of the short string of a five-string banjo is 5, or what is said of it. */
 export function startFret(instrument: Instrument, course: number): number {
-  return instrument.kind === 'banjo' && instrument.courses.length === 5 && course === 5 ? 5 : 0;
+  const { kind, courses, shortFrom = 5 } = instrument;
+  return kind === 'banjo' && courses.length === 5 && course === 5 ? shortFrom : 0;
 }
 
 /** Sounding length of a course without a capo. */

@@ -12,12 +12,15 @@ describe('models', () => {
       for (const { course, hz } of targetsOf(tuning, 440)) {
         const { spec } = instrument.courses[course - 1]!.strings[0]!;
         const length = soundingLength(instrument, course);
-        // Common practice, no source: nylon 20 to 90 N, steel 40 to 140 N.
+        // Common practice, no source: nylon 20 to 90 N, steel 40 to 140 N, basses 140 to 220 N.
+        const steel = instrument.kind === 'bass' ? [140, 220] : [40, 140];
         const tension = tensionOf(spec.unitWeight, length, hz);
         expect(tension, `string ${course}`).to.be.within(
-          ...((spec.material === 'steel' ? [40, 140] : [20, 90]) as [number, number]),
+          ...((spec.material === 'steel' ? steel : [20, 90]) as [number, number]),
         );
-        expect(headroom(spec, length, hz), `string ${course}`).to.be.above(2.5);
+        // Twelve strings are said to be kept low for their third course; common practice, no source.
+        const least = model.id === 'twelve-guitar' ? 1.5 : 2.5;
+        expect(headroom(spec, length, hz), `string ${course}`).to.be.above(least);
       }
     });
 

@@ -1,12 +1,8 @@
-import type { InstrumentKind, Tuning } from '../music/index.ts';
-import { findTuning } from '../music/index.ts';
-import type { Hz, KgPerMetre, Millimetres, Newtons } from '../units.ts';
+import type { InstrumentKind } from '../music/index.ts';
+import type { KgPerMetre, Millimetres } from '../units.ts';
 import { steelGuitar, usualPeg } from './instrument.ts';
-import { soundingLength } from './length.ts';
 import { layoutsFor, pegPlace } from './pegs.ts';
 import { plain, stringsOfSet } from './sets.ts';
-import { headroom } from './strength.ts';
-import { tensionOf } from './tension.ts';
 import type { Bridge, Instrument, Peg, PegKind, PegLayout, StringSpec } from './types.ts';
 
 /** A usual instrument of its kind, with everything that can be changed afterwards. */
@@ -38,12 +34,13 @@ interface Sheet {
   readonly postMm?: Millimetres;
   readonly bridge?: Bridge;
   readonly layout?: PegLayout;
+  readonly shortFrom?: number;
   /** Course 1 first. Gauges, weights and cores are usual ones, from memory. */
   readonly strings: readonly StringSpec[];
 }
 
 function built(sheet: Sheet): Model['build'] {
-  const { kind, scaleMm, frets, tuningId, strings, bridge = 'fixed' } = sheet;
+  const { kind, scaleMm, frets, tuningId, strings, bridge = 'fixed', shortFrom } = sheet;
   const layout = sheet.layout ?? layoutsFor(kind, strings.length)[0] ?? 'in line';
   return (id, name, note = '') => ({
     id,
@@ -55,6 +52,7 @@ function built(sheet: Sheet): Model['build'] {
     note,
     layout,
     bridge,
+    ...(shortFrom !== undefined && { shortFrom }),
     courses: strings.map((spec, i) => ({
       number: i + 1,
       strings: [{ spec, peg: pegOf(sheet, layout, i + 1) }],
@@ -77,6 +75,29 @@ function ukulele(
   const tuningId = 'ukulele-standard';
   return built({ kind: 'ukulele', scaleMm, frets, tuningId, pegs: 'direct', strings });
 }
+
+/** A bass guitar of the long scale, its pegs in line unless it has many. */
+function bass(strings: 'four' | 'five' | 'six', frets = 20): Model['build'] {
+  return built({
+    kind: 'bass',
+    scaleMm: 864,
+    frets,
+    tuningId: strings === 'four' ? 'bass-standard' : `bass-${strings}`,
+    pegs: 'geared',
+    postMm: 10,
+    ...(strings === 'four' && { layout: 'in line' as const }),
+    strings: stringsOfSet(`bass-${strings}`),
+  });
+}
+
+const FIVE_STRING: Omit<Sheet, 'strings'> = {
+  kind: 'banjo',
+  bridge: 'loose',
+  scaleMm: 670,
+  frets: 22,
+  tuningId: 'banjo-open-g',
+  pegs: 'planetary',
+};
 
 /** The instruments that Rosefinch knows by themselves. */
 export const MODELS: readonly Model[] = [
@@ -136,6 +157,70 @@ export const MODELS: readonly Model[] = [
     }),
   },
   {
+    id: 'eight-guitar',
+    name: 'Guitar, eight strings',
+    build: built({
+      kind: 'guitar',
+      scaleMm: 686,
+      frets: 24,
+      tuningId: 'guitar-eight-standard',
+      pegs: 'geared',
+      strings: stringsOfSet('guitar-eight-10'),
+    }),
+  },
+  {
+    id: 'twelve-guitar',
+    name: 'Guitar, twelve strings in pairs',
+    build: built({
+      kind: 'guitar',
+      scaleMm: 648,
+      frets: 20,
+      tuningId: 'guitar-standard-strings-twelve',
+      pegs: 'geared',
+      strings: stringsOfSet('guitar-twelve-10'),
+    }),
+  },
+  {
+    id: 'baritone-guitar',
+    name: 'Guitar, baritone',
+    build: built({
+      kind: 'guitar',
+      scaleMm: 695,
+      frets: 22,
+      tuningId: 'guitar-baritone',
+      pegs: 'geared',
+      strings: stringsOfSet('guitar-baritone'),
+    }),
+  },
+  {
+    id: 'tenor-guitar',
+    name: 'Guitar, tenor',
+    build: built({
+      kind: 'guitar',
+      scaleMm: 580,
+      frets: 19,
+      tuningId: 'guitar-tenor',
+      pegs: 'geared',
+      strings: stringsOfSet('guitar-tenor'),
+    }),
+  },
+  {
+    id: 'guitalele',
+    name: 'Guitalele',
+    build: built({
+      kind: 'guitar',
+      scaleMm: 430,
+      frets: 18,
+      tuningId: 'guitar-guitalele',
+      pegs: 'geared',
+      strings: stringsOfSet('guitar-guitalele'),
+    }),
+  },
+  { id: 'bass-four', name: 'Bass guitar, four strings', build: bass('four') },
+  { id: 'bass-fretless', name: 'Bass guitar, fretless', build: bass('four', 0) },
+  { id: 'bass-five', name: 'Bass guitar, five strings', build: bass('five', 24) },
+  { id: 'bass-six', name: 'Bass guitar, six strings', build: bass('six', 24) },
+  {
     id: 'ukulele-soprano',
     name: 'Ukulele, soprano',
     build: ukulele(345, 12, [nylon(0.56), nylon(0.81), nylon(0.91), nylon(0.61)]),
@@ -168,15 +253,47 @@ export const MODELS: readonly Model[] = [
     }),
   },
   {
+    id: 'ukulele-eight',
+    name: 'Ukulele, eight strings in pairs',
+    build: built({
+      kind: 'ukulele',
+      scaleMm: 430,
+      frets: 18,
+      tuningId: 'ukulele-standard-strings-eight',
+      pegs: 'geared',
+      strings: stringsOfSet('ukulele-eight'),
+    }),
+  },
+  {
+    id: 'ukulele-six',
+    name: 'Ukulele, six strings, two pairs',
+    build: built({
+      kind: 'ukulele',
+      scaleMm: 430,
+      frets: 18,
+      tuningId: 'ukulele-standard-strings-six',
+      pegs: 'geared',
+      strings: stringsOfSet('ukulele-six'),
+    }),
+  },
+  {
+    id: 'banjo-ukulele',
+    name: 'Banjo ukulele',
+    build: built({
+      kind: 'ukulele',
+      bridge: 'loose',
+      scaleMm: 350,
+      frets: 16,
+      tuningId: 'ukulele-standard',
+      pegs: 'direct',
+      strings: stringsOfSet('ukulele-soprano'),
+    }),
+  },
+  {
     id: 'banjo-five',
     name: 'Banjo, five strings',
     build: built({
-      kind: 'banjo',
-      bridge: 'loose',
-      scaleMm: 670,
-      frets: 22,
-      tuningId: 'banjo-open-g',
-      pegs: 'planetary',
+      ...FIVE_STRING,
       strings: [
         steel(0.254),
         steel(0.292),
@@ -217,32 +334,57 @@ export const MODELS: readonly Model[] = [
       strings: [steel(0.254), steel(0.292), steel(0.33), wound('steel', 0.58, 0.32, 1.9e-3)],
     }),
   },
+  {
+    id: 'banjo-fretless',
+    name: 'Banjo, fretless, nylon strings',
+    build: built({
+      ...FIVE_STRING,
+      frets: 0,
+      pegs: 'direct',
+      strings: stringsOfSet('banjo-five-nylon'),
+    }),
+  },
+  {
+    id: 'banjo-long-neck',
+    name: 'Banjo, long neck',
+    build: built({
+      ...FIVE_STRING,
+      scaleMm: 813,
+      frets: 25,
+      shortFrom: 8,
+      tuningId: 'banjo-open-e',
+      strings: stringsOfSet('banjo-five-medium'),
+    }),
+  },
+  {
+    id: 'banjo-six',
+    name: 'Banjo, six strings',
+    build: built({
+      kind: 'banjo',
+      bridge: 'loose',
+      scaleMm: 640,
+      frets: 22,
+      tuningId: 'banjo-six',
+      pegs: 'geared',
+      strings: stringsOfSet('banjo-six'),
+    }),
+  },
+  {
+    id: 'banjo-cello',
+    name: 'Banjo, cello',
+    build: built({
+      kind: 'banjo',
+      bridge: 'loose',
+      scaleMm: 620,
+      frets: 19,
+      tuningId: 'banjo-cello',
+      pegs: 'planetary',
+      strings: stringsOfSet('banjo-cello'),
+    }),
+  },
 ];
 
 /** Finds a model by its id; undefined if there is none. */
 export function findModel(id: string): Model | undefined {
   return MODELS.find((model) => model.id === id);
-}
-
-/** The tuning that an instrument is kept in, whatever it is retuned to now; undefined if it is unknown. */
-export function homeTuning(
-  instrument: Instrument,
-  tunings?: readonly Tuning[],
-): Tuning | undefined {
-  return findTuning(instrument.homeTuningId ?? instrument.tuningId, tunings);
-}
-
-/** What the first string of a course carries at a pitch. */
-export interface StringLoad {
-  readonly tension: Newtons;
-  /** Semitones from there up to where it breaks. */
-  readonly headroom: number;
-}
-
-/** Load of a course at a pitch; null when the instrument has no such course. @throws RangeMisuse for a core that is no wire. */
-export function stringLoad(instrument: Instrument, course: number, hz: Hz): StringLoad | null {
-  const spec = instrument.courses[course - 1]?.strings[0]?.spec;
-  if (!spec) return null;
-  const length = soundingLength(instrument, course);
-  return { tension: tensionOf(spec.unitWeight, length, hz), headroom: headroom(spec, length, hz) };
 }

@@ -12,10 +12,20 @@ export const USUAL_RATIO: Readonly<Record<PegKind, number>> = {
   direct: 1,
 };
 
+/** Pegs in two rows, by how many there are. */
+const ROWS: Readonly<Record<number, PegLayout>> = {
+  4: '2+2',
+  5: '3+2',
+  6: '3+3',
+  7: '4+3',
+  8: '4+4',
+  12: '6+6',
+};
+
 /** The layouts that so many pegs can have, the usual one first. */
 export function layoutsFor(kind: InstrumentKind, courses: number): PegLayout[] {
   if (kind === 'banjo' && courses === 5) return ['2+2 and a side peg'];
-  const rows = ({ 4: '2+2', 6: '3+3', 7: '4+3' } as const)[courses];
+  const rows = ROWS[courses];
   return [...(rows ? [rows] : []), 'in line', 'in line, reversed'];
 }
 
@@ -38,7 +48,12 @@ const BEYOND_SCALE: Millimetres = 110;
  * Body, neck, bridge and tailpiece give way with the string, so that hands need so many
  * times the turn of the string alone: common practice, no source.
  */
-const GIVE: Readonly<Record<InstrumentKind, number>> = { guitar: 1.2, ukulele: 1.2, banjo: 1.7 };
+const GIVE: Readonly<Record<InstrumentKind, number>> = {
+  guitar: 1.2,
+  ukulele: 1.2,
+  banjo: 1.7,
+  bass: 1.2,
+};
 
 /**
  * Turns of the button that should bring a course from one pitch to another, positive

@@ -55,47 +55,62 @@ describe('sets of strings', () => {
 
   it('no string of any of them is near to breaking at its usual note', () => {
     for (const { id, kind, strings } of STRING_SETS) {
-      const model = { guitar: 'steel-guitar', ukulele: 'ukulele-tenor', banjo: 'banjo-five' }[kind];
+      const model = {
+        guitar: 'steel-guitar',
+        ukulele: 'ukulele-tenor',
+        banjo: 'banjo-five',
+        bass: 'bass-four',
+      }[kind];
       const usual: Readonly<Record<string, readonly [string, number]>> = {
         'ukulele-low-g': ['ukulele-low-g', 430],
         'ukulele-baritone': ['ukulele-baritone', 510],
         'banjo-tenor': ['banjo-tenor', 580],
         'banjo-plectrum': ['banjo-plectrum', 670],
+        'banjo-six': ['banjo-six', 640],
+        'banjo-cello': ['banjo-cello', 620],
+        'guitar-seven-10': ['guitar-seven-standard', 648],
+        'guitar-eight-10': ['guitar-eight-standard', 686],
+        'guitar-baritone': ['guitar-baritone', 695],
+        'guitar-tenor': ['guitar-tenor', 580],
+        'guitar-guitalele': ['guitar-guitalele', 430],
+        'guitar-twelve-10': ['guitar-standard-strings-twelve', 648],
+        'ukulele-eight': ['ukulele-standard-strings-eight', 430],
+        'ukulele-six': ['ukulele-standard-strings-six', 430],
+        'bass-five': ['bass-five', 864],
+        'bass-six': ['bass-six', 864],
       };
       const instrument = findModel(model)!.build('x', 'X');
       const [tuning, scale] = usual[id] ?? [instrument.tuningId, instrument.scaleMm];
       const targets = targetsOf(findTuning(tuning)!, 440);
       for (const [i, spec] of strings.entries()) {
         const short = id.startsWith('banjo-five') && i === 4 ? scale * 2 ** (-5 / 12) : scale;
-        expect(headroom(spec, short, targets[i]!.hz), `${id}, string ${i + 1}`).to.be.above(2);
+        // The octave of the third course is the string of twelve that breaks first: common practice, no source.
+        const least = id === 'guitar-twelve-10' ? 1.5 : 2;
+        expect(headroom(spec, short, targets[i]!.hz), `${id}, string ${i + 1}`).to.be.above(least);
       }
     }
   });
 
-  it('of twelve strings go on pairs: the thick courses have their octave beside them', () => {
-    const guitar = findModel('steel-guitar')!.build('t', 'T');
-    const courses = guitar.courses.map((c) => ({ ...c, strings: [c.strings[0]!, c.strings[0]!] }));
-    const twelve = { ...guitar, courses };
+  it('of twelve strings go on twelve: unisons alike, octaves of the pull of a string', () => {
+    const twelve = findModel('twelve-guitar')!.build('t', 'T');
     expect(setsFor(twelve).map(({ id }) => id)).to.deep.equal(['guitar-twelve-10']);
-    expect(setsFor(guitar).map(({ id }) => id)).to.not.include('guitar-twelve-10');
-    const strung = withSet(twelve, named('guitar-twelve-10'));
-    expect(setOf(strung)?.name).to.equal('Twelve strings 10–47');
-    expect(setOf(twelve)).to.equal(undefined);
-    // Common practice, no source: octaves on the lower four, unisons on the upper two.
-    const targets = targetsOf(findTuning('guitar-standard')!, 440);
-    for (const [i, { strings }] of strung.courses.entries()) {
-      const hz = targets[i]!.hz * (i < 2 ? 1 : 2);
-      const [first, second] = strings.map(({ spec }) => spec);
-      if (i < 2) expect(second).to.deep.equal(first);
-      expect(tensionOf(second!.unitWeight, 648, hz)).to.be.within(50, 130);
-      expect(headroom(second!, 648, hz), `string ${i + 1}`).to.be.above(1.5);
-    }
+    expect(setOf(twelve)?.name).to.equal('Twelve strings 10–47');
+    const specs = twelve.courses.map(({ strings: [first] }) => first!.spec);
+    expect(specs[1]).to.deep.equal(specs[0]);
+    expect(specs[3]).to.deep.equal(specs[2]);
+    // A set of light gauges for twelve strings pulls about 250 lbf: common practice, from memory.
+    const targets = targetsOf(findTuning(twelve.tuningId)!, 440);
+    const total = specs.reduce(
+      (sum, spec, i) => sum + tensionOf(spec.unitWeight, 648, targets[i]!.hz) / 4.448,
+      0,
+    );
+    expect(total).to.be.within(225, 275);
   });
 
   it('go on an instrument of their kind and size, and leave its pegs alone', () => {
     const guitar = findModel('steel-guitar')!.build('g', 'G');
     expect(setsFor(guitar).map(({ id }) => id)).to.include('guitar-acoustic-12');
-    expect(setsFor(findModel('seven-guitar')!.build('s', 'S'))).to.deep.equal([]);
+    expect(setsFor(findModel('seven-guitar')!.build('s', 'S')).length).to.equal(1);
     const strung = withSet(guitar, named('guitar-acoustic-12'));
     expect(setOf(strung)?.name).to.equal('Acoustic 12–53');
     expect(setOf(guitar)?.name).to.equal('Acoustic 12–53');

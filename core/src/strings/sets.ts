@@ -5,16 +5,13 @@ import { MATERIALS } from './strength.ts';
 import { plainUnitWeight } from './tension.ts';
 import type { Instrument, StringSpec } from './types.ts';
 
-/** A set as players ask for it, course 1 first. */
+/** A set as players ask for it, string 1 first. */
 export interface StringSet {
   readonly id: string;
   /** @example 'Acoustic 12–53' */
   readonly name: string;
   readonly kind: InstrumentKind;
-  /** The first string of every course. */
   readonly strings: readonly StringSpec[];
-  /** The second ones, where courses are pairs. */
-  readonly seconds?: readonly StringSpec[];
 }
 
 const THOU: Millimetres = 0.0254;
@@ -76,8 +73,6 @@ const set = (
   strings: readonly StringSpec[],
 ): StringSet => ({ id: `${kind}-${id}`, name, kind, strings });
 
-const TWELVE = steelSet('10 14 23w 30w 39w 47w', 'bronze');
-
 /** Usual sets in general words and figures; which gauges make one is common practice, no source. */
 export const STRING_SETS: readonly StringSet[] = [
   set('guitar', 'electric-9', 'Electric 9–42', steelSet('9 11 16 24w 32w 42w', 'steel')),
@@ -86,10 +81,28 @@ export const STRING_SETS: readonly StringSet[] = [
   set('guitar', 'acoustic-11', 'Acoustic 11–52', steelSet('11 15 23w 32w 42w 52w', 'bronze')),
   set('guitar', 'acoustic-12', 'Acoustic 12–53', steelSet('12 16 24w 32w 42w 53w', 'bronze')),
   set('guitar', 'acoustic-13', 'Acoustic 13–56', steelSet('13 17 26w 35w 45w 56w', 'bronze')),
-  {
-    ...set('guitar', 'twelve-10', 'Twelve strings 10–47', TWELVE),
-    seconds: steelSet('10 14 9 12 18 27w', 'bronze'),
-  },
+  set(
+    'guitar',
+    'twelve-10',
+    'Twelve strings 10–47',
+    // In each course the main string first, then the one beside it.
+    steelSet('10 10 14 14 23w 9 30w 12 39w 18 47w 27w', 'bronze'),
+  ),
+  set('guitar', 'seven-10', 'Seven strings 10–59', steelSet('10 13 17 26w 36w 46w 59w', 'steel')),
+  set(
+    'guitar',
+    'eight-10',
+    'Eight strings 10–80',
+    steelSet('10 13 17 26w 36w 46w 59w 80w', 'steel'),
+  ),
+  set('guitar', 'baritone', 'Baritone 14–68', steelSet('14 18 26w 36w 50w 68w', 'steel')),
+  set('guitar', 'tenor', 'Tenor, C G D A', steelSet('9 14 24w 34w', 'bronze')),
+  set('guitar', 'guitalele', 'Guitalele, nylon', [
+    ...nylon(0.56, 0.73, 0.91),
+    floss(0.8, 0.55, 1.58e-3),
+    floss(0.91, 0.6, 2.82e-3),
+    floss(1.07, 0.65, 5.0e-3),
+  ]),
   set('guitar', 'nylon', 'Nylon, normal tension', [
     ...nylon(0.71, 0.82, 1.02),
     floss(0.74, 0.55, 1.92e-3),
@@ -107,6 +120,15 @@ export const STRING_SETS: readonly StringSet[] = [
   set('ukulele', 'tenor', 'Tenor, high G', nylon(0.56, 0.73, 0.91, 0.64)),
   set('ukulele', 'carbon', 'Fluorocarbon, high G', carbon(0.47, 0.6, 0.74, 0.52)),
   set('ukulele', 'low-g', 'Low G, unwound', [...nylon(0.56, 0.73, 0.91), ...carbon(0.91)]),
+  set('ukulele', 'eight', 'Eight strings, high G', [
+    ...nylon(0.56, 0.56, 0.73, 0.73, 0.91, 0.5, 0.64),
+    ...carbon(0.91),
+  ]),
+  set('ukulele', 'six', 'Six strings, high G', [
+    ...nylon(0.56),
+    floss(0.76, 0.5, 1.05e-3),
+    ...nylon(0.73, 0.91, 0.5, 0.64),
+  ]),
   set('ukulele', 'baritone', 'Baritone, D G B E', [
     ...nylon(0.66, 0.81),
     floss(0.76, 0.5, 1.05e-3),
@@ -116,6 +138,13 @@ export const STRING_SETS: readonly StringSet[] = [
   set('banjo', 'five-medium', 'Five strings, medium', steelSet('10 12 16 23w 10', 'steel')),
   set('banjo', 'tenor', 'Tenor, C G D A', steelSet('9 15 24w 32w', 'steel')),
   set('banjo', 'plectrum', 'Plectrum, C G B D', steelSet('10 12 16 23w', 'steel')),
+  set('banjo', 'five-nylon', 'Five strings, nylon', nylon(0.61, 0.71, 0.86, 1.07, 0.61)),
+  set('banjo', 'six', 'Six strings 10–42', steelSet('10 13 16 24w 32w 42w', 'steel')),
+  set('banjo', 'cello', 'Cello banjo, C G D A', steelSet('20w 30w 44w 66w', 'steel')),
+  set('bass', 'four', 'Four strings 45–105', steelSet('45w 65w 85w 105w', 'steel')),
+  set('bass', 'four-light', 'Four strings 40–100', steelSet('40w 60w 80w 100w', 'steel')),
+  set('bass', 'five', 'Five strings 45–130', steelSet('45w 65w 85w 105w 130w', 'steel')),
+  set('bass', 'six', 'Six strings 32–130', steelSet('32w 45w 65w 85w 105w 130w', 'steel')),
 ];
 
 /** The strings of a set by its id, course 1 first. @throws RangeMisuse for a set that is not there */
@@ -125,35 +154,22 @@ export function stringsOfSet(id: string): readonly StringSpec[] {
   return found.strings;
 }
 
-/** The sets that fit an instrument: of its kind, with as many courses, in pairs if its courses are. */
+/** The sets that fit an instrument: of its kind, with as many strings. */
 export function setsFor({ kind, courses }: Pick<Instrument, 'kind' | 'courses'>): StringSet[] {
-  const pairs = courses.every(({ strings }) => strings.length === 2);
-  return STRING_SETS.filter(
-    ({ seconds, ...one }) =>
-      one.kind === kind &&
-      one.strings.length === courses.length &&
-      (seconds !== undefined) === pairs,
-  );
+  return STRING_SETS.filter((one) => one.kind === kind && one.strings.length === courses.length);
 }
 
 /** The instrument with the strings of a set on it; its pegs stay. */
-export function withSet(instrument: Instrument, { strings, seconds }: StringSet): Instrument {
+export function withSet(instrument: Instrument, { strings }: StringSet): Instrument {
   const courses = instrument.courses.map((course, i) => ({
     ...course,
-    strings: course.strings.map((string, member) => {
-      const spec = [strings, seconds ?? []][member]?.[i];
-      return spec ? { ...string, spec } : string;
-    }),
+    strings: course.strings.map((string) => ({ ...string, spec: strings[i] ?? string.spec })),
   }));
   return { ...instrument, courses };
 }
 
 /** The set that is on an instrument, to the last figure; undefined where its strings are of its own. */
 export function setOf(instrument: Instrument): StringSet | undefined {
-  const on = (member: number) =>
-    JSON.stringify(instrument.courses.map(({ strings }) => strings[member]?.spec));
-  return setsFor(instrument).find(
-    ({ strings, seconds }) =>
-      JSON.stringify(strings) === on(0) && (!seconds || JSON.stringify(seconds) === on(1)),
-  );
+  const on = JSON.stringify(instrument.courses.map(({ strings }) => strings[0]?.spec));
+  return setsFor(instrument).find(({ strings }) => JSON.stringify(strings) === on);
 }

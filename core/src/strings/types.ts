@@ -9,6 +9,9 @@ export type PegKind = 'geared' | 'planetary' | 'direct';
 export type PegLayout =
   | '3+3'
   | '4+3'
+  | '4+4'
+  | '6+6'
+  | '3+2'
   | '2+2'
   | '2+2 and a side peg'
   | 'in line'
@@ -81,7 +84,10 @@ export interface Peg extends PegGeometry {
   readonly measured?: PegFigure;
 }
 
-/** One to three strings that are fretted together, each with its peg. */
+/**
+ * A string with its peg, by its number from the floor. Strings of a pair have numbers of their own,
+ * so that each is read alone; `pairingOf` says which belong together.
+ */
 export interface Course {
   readonly number: number;
   readonly strings: readonly { readonly spec: StringSpec; readonly peg: Peg }[];
@@ -96,8 +102,11 @@ export interface Instrument {
   readonly name: string;
   readonly kind: InstrumentKind;
   readonly scaleMm: Millimetres;
+  /** None where it is fretless. */
   readonly frets: number;
-  /** Course 1, nearest the floor, first. */
+  /** Fret at which the short string of a banjo begins, where it is not the fifth. */
+  readonly shortFrom?: number;
+  /** String 1, nearest the floor, first. */
   readonly courses: readonly Course[];
   readonly layout: PegLayout;
   readonly bridge: Bridge;

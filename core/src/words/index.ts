@@ -1,3 +1,4 @@
+export { inCourseInShort, inCourseInWords } from './courses.ts';
 export { dayAsSaid, dayInWords, momentInWords, whenInWords } from './dates.ts';
 export {
   causeInWords,

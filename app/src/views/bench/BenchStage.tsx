@@ -1,6 +1,7 @@
 import { benchSaying, isByEar } from '@rosefinch/core/dialogue';
 import { targetName } from '@rosefinch/core/music';
-import { sayingInWords } from '@rosefinch/core/words';
+import { inCourse } from '@rosefinch/core/strings';
+import { inCourseInWords, sayingInWords } from '@rosefinch/core/words';
 import { useDistance } from '../../parts/frame/index.ts';
 import { useRingingCourse } from '../../parts/listening/index.ts';
 import { Stage } from '../../parts/stage/index.ts';
@@ -25,6 +26,7 @@ export function BenchStage({ bench, perches: all }: Props) {
   const course = ringing ?? bench.course;
   const target = targets[course - 1];
   const perches = all.get(course) ?? [];
+  const place = inCourse(instrument, course);
   const peg = instrument.courses[course - 1]?.strings[0]?.peg;
   const problem =
     listening.problem ?? (bench.problem ? { message: bench.problem, wayOn: '' } : null);
@@ -38,6 +40,7 @@ export function BenchStage({ bench, perches: all }: Props) {
           ? [round.head]
           : [
               `string ${course}${state.chosen === course ? ', chosen' : ''}`,
+              ...(place ? [inCourseInWords(place)] : []),
               `tighten: ${peg?.tighten ?? 'not known'}`,
             ]),
       ]}

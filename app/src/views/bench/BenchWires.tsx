@@ -1,6 +1,8 @@
 import { isByEar, windingRound } from '@rosefinch/core/dialogue';
 import { targetName } from '@rosefinch/core/music';
 import { ledger } from '@rosefinch/core/sitting';
+import { inCourse } from '@rosefinch/core/strings';
+import { inCourseInShort, inCourseInWords } from '@rosefinch/core/words';
 import { useRingingCourse } from '../../parts/listening/index.ts';
 import { type Perch, WireCanvas, type WireLine, WireList } from '../../parts/wires/index.ts';
 import type { Bench } from './useBench.ts';
@@ -13,7 +15,7 @@ interface Props {
 
 /** All strings as slim wires: what was found, what was left, how each stands. */
 export function BenchWires({ bench, perches: all }: Props) {
-  const { stock, sitting, listening, targets, talk, send } = bench;
+  const { stock, sitting, listening, targets, talk, send, instrument } = bench;
   const { state } = sitting;
   const { tolerance } = state.goal;
   const hidden = isByEar(talk);
@@ -28,10 +30,15 @@ export function BenchWires({ bench, perches: all }: Props) {
     const perches = all.get(course) ?? [];
     const newest = perches.at(-1);
     const end = lineEnd(row, talk, hidden);
+    const place = inCourse(instrument, course);
     return [
       {
         course,
         name: targetName(target),
+        ...(place && {
+          small: `${course} · ${inCourseInShort(place)}`,
+          label: `String ${course}, ${inCourseInWords(place)}, ${targetName(target)}`,
+        }),
         says: winds ? end.word : hidden ? 'no figure' : lineInWords(row, newest, tolerance),
         active: course === inHand,
         chosen: state.chosen === course,

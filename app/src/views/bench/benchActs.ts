@@ -1,16 +1,18 @@
+import { stringOfDigit } from '@rosefinch/core/strings';
 import { type Hands, handActs } from '../../parts/listening/index.ts';
 import type { JobActs } from '../../parts/stage/index.ts';
 import type { Bench } from './useBench.ts';
 
 /** What the keys of the bench do; those of the practice instrument only while it is played. */
 export function benchActs(
-  { send, sitting, listening, round }: Bench,
+  { send, sitting, listening, round, instrument }: Bench,
   hands: Hands | null,
   truth: () => void,
 ): JobActs<'bench'> {
-  const { order } = sitting.state.goal;
+  const { chosen: now } = sitting.state;
   const chosen = (key: string) => {
-    if (order.includes(Number(key))) send({ type: 'choose', course: Number(key) });
+    const course = stringOfDigit(instrument, Number(key), now);
+    if (course !== null) send({ type: 'choose', course });
   };
   return {
     string: chosen,

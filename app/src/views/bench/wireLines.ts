@@ -7,9 +7,9 @@ import { deviationInWords, signedCents } from '@rosefinch/core/words';
 import type { Heard } from '../../parts/listening/index.ts';
 import type { Perch } from '../../parts/wires/index.ts';
 
-/** How thick a string’s wire is drawn, in pixels. */
+/** How thick a string’s wire is drawn, in pixels; no thicker than an eighth one. */
 export function gaugeOf(course: number): number {
-  return 1 + 0.45 * (course - 1);
+  return 1 + 0.45 * (Math.min(8, course) - 1);
 }
 
 /** Every pluck of each string as a perch, the oldest first. */

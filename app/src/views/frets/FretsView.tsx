@@ -1,9 +1,10 @@
 import './frets.css';
-import { Stack } from '@mantine/core';
+import { Button, Stack } from '@mantine/core';
 import type { Instrument } from '@rosefinch/core/strings';
 import { useState } from 'react';
+import { Link } from 'react-router';
 import { type Stock, useLive } from '../../data/index.ts';
-import { ViewHead } from '../../parts/frame/index.ts';
+import { EmptyView, ViewHead } from '../../parts/frame/index.ts';
 import { WithInstrument } from '../../parts/instruments/index.ts';
 import { FretBench } from './FretBench.tsx';
 import type { BridgePlace } from './practice.ts';
@@ -13,7 +14,20 @@ import { StartForm } from './StartForm.tsx';
 export function FretsView() {
   return (
     <WithInstrument says="In tune and still wrong: this view measures the fretted notes against the open strings, tells the causes apart, and says what to do about them.">
-      {(instrument, stock) => <FretsOf key={instrument.id} instrument={instrument} stock={stock} />}
+      {(instrument, stock) =>
+        instrument.frets === 0 ? (
+          <EmptyView
+            says={`${instrument.name} has no frets: every note is where the finger puts it, and there is nothing to check.`}
+            offer={
+              <Button component={Link} to="/">
+                To the bench
+              </Button>
+            }
+          />
+        ) : (
+          <FretsOf key={instrument.id} instrument={instrument} stock={stock} />
+        )
+      }
     </WithInstrument>
   );
 }

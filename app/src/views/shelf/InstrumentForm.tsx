@@ -89,7 +89,13 @@ export function InstrumentForm({ instrument, stock, onSave }: Props) {
         <details open={detail} onToggle={(event) => setDetail(event.currentTarget.open)}>
           <summary>Strings in detail</summary>
           <SetChoice {...parts} />
-          <StringTable instrument={draft} stock={stock} onChange={changeCourse} lawful={lawful} />
+          <StringTable
+            instrument={draft}
+            stock={stock}
+            onChange={changeCourse}
+            onCount={put}
+            lawful={lawful}
+          />
         </details>
         <Unsaved changed={changed} />
         <NotSaved reason={problem} />

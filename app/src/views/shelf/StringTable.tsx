@@ -1,19 +1,24 @@
-import { Checkbox, NativeSelect } from '@mantine/core';
+import { Button, Checkbox, NativeSelect } from '@mantine/core';
 import { targetsOf } from '@rosefinch/core/music';
 import {
   type Course,
   homeTuning,
   type Instrument,
+  inCourse,
   MATERIALS,
   type Peg,
   plainUnitWeight,
+  possibleCounts,
   type StringSpec,
   stringLoad,
   usualCore,
+  withoutString,
+  withString,
 } from '@rosefinch/core/strings';
-import { forceFigure } from '@rosefinch/core/words';
+import { forceFigure, inCourseInShort } from '@rosefinch/core/words';
+import { IconX } from '@tabler/icons-react';
 import type { Stock } from '../../data/index.ts';
-import { CheckedNumber, type NumberRule, Wide } from '../../parts/frame/index.ts';
+import { CheckedNumber, IconAction, type NumberRule, Wide } from '../../parts/frame/index.ts';
 
 /** Beyond these no wire is made, and its strength not known. */
 const DIAMETER: NumberRule = { name: 'Diameter', low: 0.1, high: 6.5, unit: ' mm' };
@@ -35,43 +40,62 @@ interface StringsProps {
   readonly instrument: Instrument;
   readonly stock: Stock;
   readonly onChange: (number: number, next: Course) => void;
+  /** One string more or less, as tunings for so many are known. */
+  readonly onCount: (next: Instrument) => void;
   /** Told of each field whether it can be so. */
   readonly lawful: (field: string) => (is: boolean) => void;
 }
 
 /** Every string and its peg, each figure changeable, and what they carry. */
-export function StringTable({ instrument, stock, onChange, lawful }: StringsProps) {
+export function StringTable({ instrument, stock, onChange, onCount, lawful }: StringsProps) {
+  const { more, fewer } = possibleCounts(instrument, stock.tunings);
   return (
-    <Wide label="Strings and pegs">
-      <table className="ledger" aria-label="Strings and pegs">
-        <thead>
-          <tr>
-            <th scope="col">string</th>
-            <th scope="col">material</th>
-            <th scope="col">wound</th>
-            <th scope="col">diameter, mm</th>
-            <th scope="col">core, mm</th>
-            <th scope="col">weight, g/m</th>
-            <th scope="col">tighten</th>
-            <th scope="col">peg ratio</th>
-            <th scope="col">tension, {stock.settings.force}</th>
-            <th scope="col">to breaking, semitones</th>
-          </tr>
-        </thead>
-        <tbody>
-          {instrument.courses.toReversed().map((course) => (
-            <StringRow
-              key={course.number}
-              instrument={instrument}
-              stock={stock}
-              course={course}
-              onChange={(next) => onChange(course.number, next)}
-              lawful={lawful}
-            />
-          ))}
-        </tbody>
-      </table>
-    </Wide>
+    <>
+      <Wide label="Strings and pegs">
+        <table className="ledger" aria-label="Strings and pegs">
+          <thead>
+            <tr>
+              <th scope="col">string</th>
+              <th scope="col">material</th>
+              <th scope="col">wound</th>
+              <th scope="col">diameter, mm</th>
+              <th scope="col">core, mm</th>
+              <th scope="col">weight, g/m</th>
+              <th scope="col">tighten</th>
+              <th scope="col">peg ratio</th>
+              <th scope="col">tension, {stock.settings.force}</th>
+              <th scope="col">to breaking, semitones</th>
+              {fewer && <th scope="col">take away</th>}
+            </tr>
+          </thead>
+          <tbody>
+            {instrument.courses.toReversed().map((course) => (
+              <StringRow
+                key={course.number}
+                instrument={instrument}
+                stock={stock}
+                course={course}
+                onChange={(next) => onChange(course.number, next)}
+                {...(fewer && {
+                  onAway: () => onCount(withoutString(instrument, course.number, stock.tunings)),
+                })}
+                lawful={lawful}
+              />
+            ))}
+          </tbody>
+        </table>
+      </Wide>
+      {more && (
+        <Button
+          variant="default"
+          size="xs"
+          mt="xs"
+          onClick={() => onCount(withString(instrument, stock.tunings))}
+        >
+          Add a string
+        </Button>
+      )}
+    </>
   );
 }
 
@@ -80,12 +104,15 @@ interface RowProps {
   readonly stock: Stock;
   readonly course: Course;
   readonly onChange: (next: Course) => void;
+  /** Takes it away, where an instrument may have one string less. */
+  readonly onAway?: () => void;
   readonly lawful: StringsProps['lawful'];
 }
 
-function StringRow({ instrument, stock, course, onChange, lawful }: RowProps) {
+function StringRow({ instrument, stock, course, onChange, onAway, lawful }: RowProps) {
   const [first, ...others] = course.strings;
   if (!first) return null;
+  const place = inCourse(instrument, course.number);
   const { spec, peg } = first;
   const withSpec = (part: Partial<StringSpec>) =>
     onChange({ ...course, strings: [{ peg, spec: asMade({ ...spec, ...part }) }, ...others] });
@@ -107,7 +134,10 @@ function StringRow({ instrument, stock, course, onChange, lawful }: RowProps) {
   );
   return (
     <tr>
-      <th scope="row">{course.number}</th>
+      <th scope="row">
+        {course.number}
+        {place && <div className="soft">{inCourseInShort(place)}</div>}
+      </th>
       <td>
         <NativeSelect
           aria-label={`Material of string ${course.number}`}
@@ -148,6 +178,13 @@ function StringRow({ instrument, stock, course, onChange, lawful }: RowProps) {
       </td>
       <td>{figure(RATIO, peg.ratio, (ratio) => withPeg({ ratio }))}</td>
       <Outcome instrument={instrument} stock={stock} course={course.number} spec={spec} />
+      {onAway && (
+        <td>
+          <IconAction label={`Take string ${course.number} away`} onAct={onAway}>
+            <IconX size={16} />
+          </IconAction>
+        </td>
+      )}
     </tr>
   );
 }

@@ -12,6 +12,9 @@ import {
 export const LAYOUTS: readonly { readonly value: PegLayout; readonly label: string }[] = [
   { value: '3+3', label: 'three a side' },
   { value: '4+3', label: 'four above, three below' },
+  { value: '4+4', label: 'four a side' },
+  { value: '6+6', label: 'six a side' },
+  { value: '3+2', label: 'three above, two below' },
   { value: '2+2', label: 'two a side' },
   { value: '2+2 and a side peg', label: 'two a side, one on the neck' },
   { value: 'in line', label: 'all in line above' },

@@ -5,6 +5,7 @@ import {
   capoWays,
   findTuning,
   oneStringAway,
+  singleTuningId,
   TUNINGS,
   type Tuning,
   targetsOf,
@@ -86,7 +87,8 @@ interface HeadProps {
 }
 
 function Head({ tuning, card, canPlan }: HeadProps) {
-  const own = !findTuning(tuning.id, TUNINGS);
+  // One in pairs is made from that of single strings, and changes with it.
+  const own = !findTuning(tuning.id, TUNINGS) && singleTuningId(tuning.id) === tuning.id;
   const saveSvg = async () => {
     // Only whoever wants the file loads what writes it.
     const [{ renderToStaticMarkup }, { CardSvg }] = await Promise.all([
@@ -143,6 +145,7 @@ function HandOn({ tuning }: { readonly tuning: Tuning }) {
 function OwnButtons({ tuning }: { tuning: Tuning }) {
   const { repository } = useData();
   const navigate = useNavigate();
+
   const [problem, setProblem] = useState<string | null>(null);
   const remove = async () => {
     try {
