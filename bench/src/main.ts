@@ -10,6 +10,7 @@ import { noteFigures } from './notes.ts';
 import { passFigures } from './passes.ts';
 import { planFigures } from './plans.ts';
 import { pluckFigures } from './plucks.ts';
+import { rangeFigures } from './ranges.ts';
 import { roomFigures } from './rooms.ts';
 import { roundFigures } from './rounds.ts';
 import { scatterFigures } from './scatter.ts';
@@ -69,6 +70,7 @@ const parts: Readonly<Record<string, () => void | Promise<void>>> = {
     followedStrings(4001, each / 4);
   },
   who: whoFigures,
+  ranges: () => rangeFigures(2001, process.argv.includes('--long') ? 100 : 10),
   rooms: () => roomFigures(1, 200),
   strums: () => strumFigures(1, process.argv.includes('--long') ? 333 : 45),
   tunings: () => tuningFigures(1, process.argv.includes('--long') ? 400 : 60),

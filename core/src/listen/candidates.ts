@@ -16,8 +16,8 @@ const FEWEST_ODD = 3;
 /** Nearer than this two candidates are one. */
 const SAME_PITCH = 0.02;
 
-/** The pitch range that is searched, in Hz. */
-const PITCH_RANGE = { low: 38, high: 1480 } as const;
+/** The pitch range that is searched, in Hz; lower where a lower string is known to be. */
+export const PITCH_RANGE = { low: 38, high: 1480 } as const;
 /** A peak may be any of these partials of a candidate. */
 const HIGHEST_GUESSED_PARTIAL = 12;
 /** The strongest peaks from which candidates are made. */
@@ -52,6 +52,8 @@ export interface Candidate {
  */
 export class CandidateFinder {
   readonly best: Candidate[] = [];
+  /** The lowest pitch that is searched. */
+  lowest: Hz = PITCH_RANGE.low;
   /** Entries not in use, so that no frame takes memory. */
   private readonly spare: Candidate[] = [];
   private readonly used: Uint8Array;
@@ -83,7 +85,7 @@ export class CandidateFinder {
       const peak = spectrum.peakHz[this.seeds[s]!]!;
       for (let n = 1; n <= HIGHEST_GUESSED_PARTIAL; n++) {
         const hz = peak / n;
-        if (hz < PITCH_RANGE.low) break;
+        if (hz < this.lowest) break;
         if (hz > PITCH_RANGE.high) continue;
         this.offer(hz, weight, ignore);
       }

@@ -1,6 +1,6 @@
 import { median, nth } from '../maths/index.ts';
 import type { Target } from '../music/index.ts';
-import { centsBetween } from '../music/index.ts';
+import { centsBetween, shiftHz } from '../music/index.ts';
 import type { Cents, EpochMs, Hz } from '../units.ts';
 import type { StiffnessPrior } from './stiffString.ts';
 import { GENERAL_PRIOR, reportedHz } from './stiffString.ts';
@@ -284,6 +284,15 @@ export function priorOf({ inharmonicity }: StringKnowledge): StiffnessPrior {
   if (inharmonicity === undefined) return GENERAL_PRIOR;
   const sigma = Math.max(STIFFNESS_SIGMA.least, STIFFNESS_SIGMA.share * inharmonicity);
   return { mean: inharmonicity, sigma };
+}
+
+/** A string is looked for so much below where it belongs. */
+const BELOW: Cents = 300;
+
+/** The lowest pitch at which one of the strings may be read; infinite without any. */
+export function lowestOf(strings: readonly StringKnowledge[]): Hz {
+  const low = strings.map(({ target, lastHz = target.hz }) => Math.min(target.hz, lastHz));
+  return shiftHz(Math.min(...low), -BELOW);
 }
 
 /** True if one of the strings is known or wanted to be about at this pitch. */

@@ -1,12 +1,13 @@
 import { decibels, nth, nth64 } from '../maths/index.ts';
 import { centsBetween } from '../music/index.ts';
 import type { Cents, Dbfs, Hz, Seconds } from '../units.ts';
+import { PITCH_RANGE } from './candidates.ts';
 import { Decimator } from './decimate.ts';
 import { Estimator, type FrameEstimate } from './estimator.ts';
 import { FrameTable } from './frameTable.ts';
 import { GapFinder } from './gaps.ts';
 import type { StringKnowledge } from './identity.ts';
-import { priorAt } from './identity.ts';
+import { lowestOf, priorAt } from './identity.ts';
 import { NewTones } from './newTones.ts';
 import { OnsetDetector } from './onset.ts';
 import type { PluckOutcome } from './pluck.ts';
@@ -160,6 +161,8 @@ export class Listener {
   /** What the next live frame starts from; its pitch is 0 while none is known. */
   private readonly hint = { hz: 0, inharmonicity: 0 };
   private prior: StiffnessPrior = GENERAL_PRIOR;
+  /** Longer where a string is so low that fewer periods would not tell. */
+  private longestFrame: Seconds = LONGEST_FRAME;
   /** The pitch of this note as last found afresh, and a strange one seen after it. */
   private lastHz: Hz = 0;
   private strangeHz: Hz = 0;
@@ -203,6 +206,9 @@ export class Listener {
    */
   know(strings: readonly StringKnowledge[], tunings: readonly StrumTuning[] = []): void {
     this.strings = strings;
+    const lowest = lowestOf(strings);
+    this.tracker.finder.lowest = Math.min(PITCH_RANGE.low, lowest);
+    this.longestFrame = lowest < PITCH_RANGE.low ? TRACKER_FRAME : LONGEST_FRAME;
     this.tunings = tunings;
   }
 
@@ -360,8 +366,8 @@ export class Listener {
   private follow(since: Seconds): void {
     const { hint } = this;
     this.nextTrack = this.heard + Math.round(TRACK_HOP_S * this.rate);
-    const wanted = hint.hz ? TRACK_FRAME.periods / hint.hz : LONGEST_FRAME;
-    const longest = Math.min(since - ATTACK, LONGEST_FRAME);
+    const wanted = hint.hz ? TRACK_FRAME.periods / hint.hz : this.longestFrame;
+    const longest = Math.min(since - ATTACK, this.longestFrame);
     const length = Math.round(
       Math.min(longest, Math.max(TRACK_FRAME.shortest, wanted)) * this.rate,
     );

@@ -2,13 +2,15 @@ import { decibels, nth, nth64 } from '../maths/index.ts';
 import { centsBetween, shiftHz } from '../music/index.ts';
 import type { Cents, Dbfs, Hz, Seconds } from '../units.ts';
 import { Background } from './background.ts';
+import { PITCH_RANGE } from './candidates.ts';
 import { Estimator, MAX_PARTIALS, periodHz } from './estimator.ts';
 import type { PartialReading } from './frameTable.ts';
 import { FrameTable } from './frameTable.ts';
 import { type GlideFit, glideFit, glideShape } from './glide.ts';
 import type { StringKnowledge } from './identity.ts';
-import { isNearString, priorAt } from './identity.ts';
+import { isNearString, lowestOf, priorAt } from './identity.ts';
 import { fadingLikeness, likeness } from './likeness.ts';
+import { octaveBeside } from './octave.ts';
 import { PairFinder } from './pair.ts';
 import type { StiffFit, StiffnessPrior } from './stiffString.ts';
 import { GENERAL_PRIOR, partialHz, reportedHz, StiffStringFitter } from './stiffString.ts';
@@ -21,8 +23,9 @@ const BEFORE = { gap: 0.008, longest: 0.09, shortest: 0.06 } as const satisfies 
 /** Frames of the note's first part begin here after the onset; a shorter one is none. */
 const FIRST_FRAMES: readonly Seconds[] = [0.03, 0.1, 0.2, 0.3];
 const SHORTEST_FRAME: Seconds = 0.07;
-/** The longest frame: no string's pitch moves much in it, and a low E has 15 periods. */
+/** The longest frame: no string's pitch moves much in it, and a low E has 15 periods; of a low string so many. */
 const LONGEST_FRAME: Seconds = 0.18;
+const LOW_FRAME: Seconds = 0.27;
 /** Candidates of two frames nearer than this are one. */
 const SAME_PITCH = 0.025;
 /** Where another string is looked for: from when, in how long a frame. */
@@ -88,6 +91,8 @@ const PROOF = {
   talk: 0.6,
   mostTalk: 2.2,
 } as const;
+/** So near to where they belong two strings of a pair may be told by their octave. */
+const PAIR_NEAR: Cents = 100;
 const AT_REST: GlideFit = { cents: 0, errorCents: 0 };
 /** A pitch that wanders further than this inside the window is no string at rest. */
 const MOST_WANDER: Cents = 60;
@@ -166,7 +171,10 @@ export interface PluckStretch {
  * string can be dominated by the second partial.
  */
 export class PluckAnalyser {
-  private readonly estimator: Estimator;
+  private estimator: Estimator;
+  private readonly usual: Estimator;
+  /** With frames that are long enough for a low string; made when there is one. */
+  private low: Estimator | null = null;
   private readonly law = new StiffStringFitter(MAX_PARTIALS);
   private readonly frames: FrameTable;
   private readonly pairs: PairFinder;
@@ -175,12 +183,13 @@ export class PluckAnalyser {
   private readonly pitches = new Float64Array(MAX_FRAMES);
   private readonly stiff: StiffFit = { ...NO_FIT };
   private readonly free: StiffFit = { ...NO_FIT };
-  private readonly maxFrame: number;
+  private maxFrame: number;
   private strings: readonly StringKnowledge[] = [];
 
   constructor(readonly sampleRate: Hz) {
     this.maxFrame = Math.ceil(LONGEST_FRAME * sampleRate);
-    this.estimator = new Estimator(sampleRate, this.maxFrame);
+    this.usual = new Estimator(sampleRate, this.maxFrame);
+    this.estimator = this.usual;
     this.frames = new FrameTable(MAX_FRAMES);
     this.pairs = new PairFinder(sampleRate);
   }
@@ -191,12 +200,22 @@ export class PluckAnalyser {
     const window = windowFor(duration);
     if (!window) return { kind: 'not sure', reason: 'too short' };
     this.strings = strings;
+    this.reachDown(lowestOf(strings));
     this.hearRoom(pluck);
     const coarse = this.newPitch(pluck, strings);
     if (!coarse || coarse.score < LEAST_SCORE) return { kind: 'not sure', reason: 'no pitch' };
     const other = this.secondString(pluck, coarse.hz);
     if (other) return { kind: 'more than one string', hz: [coarse.hz, other] };
     return this.measure(pluck, window, coarse.hz, priorAt(coarse.hz, strings));
+  }
+
+  /** Looks as low as the lowest string can stand, in frames that are long enough for it. */
+  private reachDown(lowest: Hz): void {
+    const isLow = lowest < PITCH_RANGE.low;
+    this.maxFrame = Math.ceil((isLow ? LOW_FRAME : LONGEST_FRAME) * this.sampleRate);
+    if (isLow) this.low ??= new Estimator(this.sampleRate, this.maxFrame);
+    this.estimator = (isLow && this.low) || this.usual;
+    this.estimator.finder.lowest = Math.min(PITCH_RANGE.low, lowest);
   }
 
   /** Learns what already sounded before the onset. */
@@ -400,6 +419,17 @@ export class PluckAnalyser {
     return { short, near: isNearString(hz, this.strings, PROOF.near) };
   }
 
+  /** The pitches of a string and of the other one of its pair, an octave above, where both sound; else null. */
+  private octaveOfPair(): readonly [Hz, Hz] | null {
+    const { frames, stiff, strings } = this;
+    const own = strings.find(({ target }) => isNear(target.hz, stiff.f0));
+    const mate = strings.find(({ target }) => target.course === own?.target.mate);
+    if (!mate || !isNear(mate.target.hz, 2 * stiff.f0)) return null;
+    const { f0, inharmonicity } = stiff;
+    const off = octaveBeside(frames.list(), { mean: inharmonicity, sigma: inharmonicity });
+    return off === null ? null : [f0, shiftHz(2 * f0, off)];
+  }
+
   /** Less like a string than is wanted of it. */
   private isVoice(pluck: PluckStretch): boolean {
     const { frames, stiff } = this;
@@ -434,6 +464,8 @@ export class PluckAnalyser {
     const pair =
       frames.went() < WENT && this.pairs.find(pluck.samples, pluck.onset, pluck.end, stiff);
     if (pair) return { kind: 'more than one string', hz: pair };
+    const octave = this.octaveOfPair();
+    if (octave) return { kind: 'more than one string', hz: octave };
     if (stiff.errorCents > MOST_ERROR || !Number.isFinite(stiff.f0))
       return { kind: 'not sure', reason: 'unsteady' };
     if (this.isVoice(pluck)) return { kind: 'not sure', reason: 'no pluck' };
@@ -458,6 +490,10 @@ export class PluckAnalyser {
       partials: frames.list(),
     };
   }
+}
+
+function isNear(target: Hz, hz: Hz): boolean {
+  return Math.abs(centsBetween(target, hz)) < PAIR_NEAR;
 }
 
 /** What of a scatter the noise does not explain. */

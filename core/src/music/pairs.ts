@@ -79,6 +79,13 @@ export function stringsOfPairing({ courses }: Pairing): InCourse[] {
   );
 }
 
+/** The other string of each string's pair, string 1 first; undefined for one that is single. */
+export function matesIn(pairing: Pairing): (number | undefined)[] {
+  return stringsOfPairing(pairing).map(({ of, member }, i) =>
+    of < 2 ? undefined : i + 1 + (member === 1 ? 1 : -1),
+  );
+}
+
 /** A tuning of single strings on an instrument in pairs: every string by itself, string 1 first. */
 export function inPairs(tuning: Tuning, pairing: Pairing): Tuning {
   const { id, name, courses, temper } = tuning;

@@ -1,5 +1,6 @@
 import type { Hz, Midi } from '../units.ts';
 import { type Accidental, noteName } from './notes.ts';
+import { matesIn, pairingOf } from './pairs.ts';
 import { midiToHz, shiftHz } from './pitch.ts';
 import { offsetsOf, type Temper } from './temper.ts';
 
@@ -29,6 +30,8 @@ export interface Target {
   readonly hz: Hz;
   /** How its tuning spells it; sharp where it does not say. */
   readonly accidental?: Accidental;
+  /** The other string of its pair. */
+  readonly mate?: number;
 }
 
 /**
@@ -38,13 +41,17 @@ export interface Target {
 export function targetsOf(tuning: Tuning, a4: Hz, capo = 0): Target[] {
   const open = tuning.courses.map((strings) => strings[0] ?? 0);
   const offsets = offsetsOf(open, tuning.temper);
+  const pairing = pairingOf(tuning.kind, tuning.courses.length);
+  const mates = pairing ? matesIn(pairing) : [];
   return open.map((note, index) => {
     const midi = note + capo;
+    const mate = mates[index];
     return {
       course: index + 1,
       midi,
       hz: shiftHz(midiToHz(midi, a4), offsets[index] ?? 0),
       accidental: tuning.accidental,
+      ...(mate && { mate }),
     };
   });
 }

@@ -15,8 +15,8 @@ const guitar = findModel('steel-guitar')!.build('g', 'G');
 
 describe('strings of a course', () => {
   it('are said by their place in it', () => {
-    expect(inCourseInWords(inCourse(twelve, 8)!)).to.equal('the higher string of course 4');
-    expect(inCourseInWords(inCourse(twelve, 1)!)).to.equal('the first string of course 1');
+    expect(inCourseInWords(inCourse(twelve, 8)!)).to.equal('higher of course 4');
+    expect(inCourseInWords(inCourse(twelve, 1)!)).to.equal('first of course 1');
     expect(inCourseInShort(inCourse(twelve, 7)!)).to.equal('4 low');
     expect(inCourse(guitar, 1)).to.equal(null);
     const six = findModel('ukulele-six')!.build('u', 'U');

@@ -1,13 +1,13 @@
 import type { InCourse } from '../music/index.ts';
 
 const BESIDE: Readonly<Record<NonNullable<InCourse['beside']>, readonly [string, string]>> = {
-  higher: ['the higher string', 'high'],
-  lower: ['the lower string', 'low'],
+  higher: ['higher', 'high'],
+  lower: ['lower', 'low'],
   same: ['', ''],
 };
-const BY_PLACE = ['the first string', 'the second string'] as const;
+const BY_PLACE = ['first', 'second'] as const;
 
-/** Which string of a pair it is. @example inCourseInWords(place) // => 'the higher string of course 4' */
+/** Which string of a pair it is. @example inCourseInWords(place) // => 'higher of course 4' */
 export function inCourseInWords({ course, member, beside }: InCourse): string {
   const which = (beside && BESIDE[beside][0]) || BY_PLACE[member - 1] || '';
   return `${which} of course ${course}`;
