@@ -2,7 +2,7 @@ import { BenchPage } from './bench.ts';
 import { printed } from './printed.ts';
 import { expect, test } from './test.ts';
 
-test('a tuning prints as a card on one page of A5', async ({ page }) => {
+test('a tuning prints on one page of A5', async ({ page }) => {
   await new BenchPage(page).open();
   await page.goto('/tunings/guitar-open-d');
   await page.getByText('Checks by ear').waitFor();
@@ -17,7 +17,7 @@ test('a tuning prints as a card on one page of A5', async ({ page }) => {
     'string 3 at fret 3 = open string 2',
   ])
     expect(card.text).toContain(words);
-  expect(card.text).not.toContain('Print the card');
+  expect(card.text).not.toContain('Print this page');
 });
 
 test('a plan prints with its steps on one page of A5', async ({ page }) => {

@@ -117,7 +117,7 @@ test('a tuning is found by its notes, checked by ear, and planned', async ({ pag
   const checks = page.getByRole('region', { name: 'Checks by ear' });
   await expect(checks).toContainText('string 2 at fret 2 = open string 1');
   await expect(page.getByRole('region', { name: 'Strings' })).toContainText('On Lapwing');
-  await expect(page.getByRole('region', { name: 'One string away' })).toContainText('Open G');
+  await expect(page.getByRole('region', { name: 'Tunings near by' })).toContainText('Open G');
 });
 
 test('a banjo is read by its own practice instrument', async ({ page }) => {

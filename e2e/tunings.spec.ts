@@ -206,3 +206,24 @@ test('a scale file is laid on the strings, a bad one changes nothing, and what i
   const text = readFileSync(await (await saved).path(), 'utf8');
   expect(text).toContain('Low meadow\n 3\n!\n 386.31');
 });
+
+test('a temperament is laid on the neck: what straight frets cost, and open strings that are fair to them', async ({
+  page,
+}) => {
+  await page.goto('/tunings/guitar-open-d');
+  const neck = page.getByRole('region', { name: 'A temperament on the neck' });
+  await expect(neck.getByRole('status')).toContainText('30 of 78 notes lie within 5 cents of it.');
+  await neck.getByRole('combobox', { name: 'What is wanted' }).selectOption('equal');
+  await expect(neck.getByRole('status')).toContainText('Every note lies within 5 cents of it.');
+  await neck.getByRole('combobox', { name: 'What is wanted' }).selectOption('pure');
+  await neck.locator('input[type=file]').setInputFiles({
+    name: 'slendro.scl',
+    mimeType: 'text/plain',
+    buffer: Buffer.from('five even steps\n5\n240.\n480.\n720.\n960.\n2/1\n'),
+  });
+  await expect(neck.getByRole('alert')).toContainText('The neck is as it was.');
+  await neck.getByRole('combobox', { name: 'Open strings' }).selectOption('fairest');
+  await expect(neck.getByRole('status')).not.toContainText('30 of 78');
+  await neck.getByRole('button', { name: 'A tuning with these open strings' }).click();
+  await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Open D, tempered');
+});

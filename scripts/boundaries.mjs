@@ -37,6 +37,7 @@ const PARTS = [
     'drift',
     'rounds',
     'share',
+    'cards',
   ],
   ['stage'],
 ];

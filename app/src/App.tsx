@@ -21,6 +21,7 @@ const YearSheet = lazy(() =>
   import('./views/log/index.ts').then(({ YearSheet: Shown }) => ({ default: Shown })),
 );
 const OpenView = lazy(() => import('./views/open/index.ts'));
+const PaperPage = lazy(() => import('./views/paper/index.ts'));
 const RecordingView = lazy(() => import('./views/recordings/index.ts'));
 const RoundsPage = lazy(() => import('./views/rounds/index.ts'));
 const RetuneView = lazy(() => import('./views/retune/index.ts'));
@@ -61,6 +62,7 @@ const VIEWS = [
   { path: '/tunings/new', title: 'New tuning', Shown: TuningEditor },
   { path: '/tunings/:tuning', title: 'Tuning', Shown: TuningPage },
   { path: '/tunings/:tuning/edit', title: 'Change a tuning', Shown: TuningEditor },
+  { path: '/paper', title: 'On paper', Shown: PaperPage },
   { path: '/ear', title: 'Ear', Shown: EarView, inHead: true },
   { path: '/ear/progress', title: 'Ear: progress', Shown: EarProgressPage },
   { path: '/ear/:exercise', title: 'Ear exercise', Shown: ExercisePage },

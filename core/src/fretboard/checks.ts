@@ -60,6 +60,19 @@ function usefulness({ held, open, octaves }: CrossCheck): number {
   return 100 * Math.abs(octaves) + 4 * (Math.abs(held.course - open) - 1) + held.fret;
 }
 
+/** The fewest comparisons that tie all strings together, each the best that brings a new one in; those best for use first. */
+export function tyingChecks<C extends CrossCheck>(checks: readonly C[]): C[] {
+  const group = new Map<number, number>();
+  const of = (course: number) => group.get(course) ?? course;
+  return checks.filter(({ held, open }) => {
+    const [a, b] = [of(held.course), of(open)];
+    if (a === b) return false;
+    for (const course of new Set([...group.keys(), held.course, open]))
+      if (of(course) === b) group.set(course, a);
+    return true;
+  });
+}
+
 /** Strings are compared at or below this fret: above it the hand stops in the body's way. */
 const HIGHEST_FRET = 12;
 /** Where a tuning sets two strings further apart than this they still beat when both are right. */

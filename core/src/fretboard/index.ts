@@ -5,6 +5,15 @@ export {
   harmonicChecks,
   neckOf,
   soundAt,
+  tyingChecks,
   unisonFor,
 } from './checks.ts';
 export { fretPlace, lengthFrom } from './places.ts';
+export {
+  costOf,
+  fairestOpen,
+  type NeckCost,
+  type Temperament,
+  type TemperedPlace,
+  temperedNeck,
+} from './temperament.ts';

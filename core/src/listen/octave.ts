@@ -1,3 +1,4 @@
+import { centsBetween } from '../music/index.ts';
 import type { Cents } from '../units.ts';
 import { MAX_PARTIALS } from './estimator.ts';
 import type { PartialReading } from './frameTable.ts';
@@ -42,7 +43,7 @@ export function octaveBeside(
   for (const { number, hz, errorCents } of even) {
     const w = 1 / (errorCents ** 2 + SHIFTED ** 2);
     weight += w;
-    sum += w * 1200 * Math.log2(hz / partialHz(law.f0, law.inharmonicity, number));
+    sum += w * centsBetween(partialHz(law.f0, law.inharmonicity, number), hz);
   }
   const off = sum / weight;
   const error = Math.hypot(Math.sqrt(1 / weight), law.errorCents);

@@ -8,7 +8,6 @@ import {
   findTunings,
   midiToHz,
   noteName,
-  oneStringAway,
   openChord,
   pureOffsets,
   TUNINGS,
@@ -135,16 +134,6 @@ describe('searching tunings', () => {
     expect(ids('C6')).to.include('ukulele-standard');
     expect(ids('nothing like it')).to.deep.equal([]);
     expect(ids('').length).to.equal(TUNINGS.length);
-  });
-
-  it('knows what is one string away', () => {
-    const away = (id: string) => oneStringAway(findTuning(id)!).map((tuning) => tuning.id);
-    expect(away('guitar-standard')).to.deep.equal(['guitar-drop-d', 'guitar-lute']);
-    expect(away('banjo-open-g')).to.have.members([
-      'banjo-sawmill',
-      'banjo-c',
-      'banjo-open-g-minor',
-    ]);
   });
 });
 

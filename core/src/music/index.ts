@@ -2,6 +2,7 @@ export { type CapoWay, capoBetween, capoWays } from './capo.ts';
 export { findTuning, TUNINGS } from './catalogue.ts';
 export type { ChordName } from './chords.ts';
 export { chordOf, pureOffsets } from './chords.ts';
+export { movesBetween, type Neighbour, neighboursOf, type StringMove } from './neighbours.ts';
 export type { Accidental } from './notes.ts';
 export { bothNames, nearestNote, noteName, notesToPass, parseNote } from './notes.ts';
 export { accidentalFor, parseSteps, parseTuning } from './own.ts';
@@ -16,7 +17,7 @@ export {
 } from './pairs.ts';
 export { A4_RANGE, centsBetween, hzToMidi, midiToHz, STANDARD_A4, shiftHz } from './pitch.ts';
 export { centsOfStep, type Scale, type ScaleStep, scaleOf, scaleOffsets } from './scale.ts';
-export { findTunings, notesInWords, oneStringAway, openChord, tuningsFor } from './search.ts';
+export { findTunings, notesInWords, openChord, tuningsFor } from './search.ts';
+export { targetName, targetsOf } from './targets.ts';
 export { offsetsOf, type Temper } from './temper.ts';
 export type { InstrumentKind, Target, Tuning } from './tunings.ts';
-export { targetName, targetsOf } from './tunings.ts';

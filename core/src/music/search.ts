@@ -52,16 +52,6 @@ function holdsInARow(notes: readonly string[], wanted: readonly string[]): boole
   );
 }
 
-/** Tunings that differ from one in a single string, on the same kind of instrument. */
-export function oneStringAway(from: Tuning, tunings: readonly Tuning[] = TUNINGS): Tuning[] {
-  return tunings.filter(
-    (to) =>
-      to.kind === from.kind &&
-      to.courses.length === from.courses.length &&
-      to.courses.filter(([midi], i) => midi !== from.courses[i]?.[0]).length === 1,
-  );
-}
-
 /** Tunings that an instrument with so many strings can take; those of its courses, where it is one in pairs. */
 export function tuningsFor(
   kind: Tuning['kind'],

@@ -1,8 +1,6 @@
 import type { Hz, Midi } from '../units.ts';
-import { type Accidental, noteName } from './notes.ts';
-import { matesIn, pairingOf } from './pairs.ts';
-import { midiToHz, shiftHz } from './pitch.ts';
-import { offsetsOf, type Temper } from './temper.ts';
+import type { Accidental } from './notes.ts';
+import type { Temper } from './temper.ts';
 
 /** The kinds of instrument that Rosefinch knows. */
 export type InstrumentKind = 'guitar' | 'ukulele' | 'banjo' | 'bass';
@@ -32,31 +30,4 @@ export interface Target {
   readonly accidental?: Accidental;
   /** The other string of its pair. */
   readonly mate?: number;
-}
-
-/**
- * Target of every course, course 1 first; a capo raises them by a semitone a fret.
- * Courses of two strings are aimed at string by string: see `inPairs`.
- */
-export function targetsOf(tuning: Tuning, a4: Hz, capo = 0): Target[] {
-  const open = tuning.courses.map((strings) => strings[0] ?? 0);
-  const offsets = offsetsOf(open, tuning.temper);
-  const pairing = pairingOf(tuning.kind, tuning.courses.length);
-  const mates = pairing ? matesIn(pairing) : [];
-  return open.map((note, index) => {
-    const midi = note + capo;
-    const mate = mates[index];
-    return {
-      course: index + 1,
-      midi,
-      hz: shiftHz(midiToHz(midi, a4), offsets[index] ?? 0),
-      accidental: tuning.accidental,
-      ...(mate && { mate }),
-    };
-  });
-}
-
-/** The note of a target, spelt as its tuning does; nothing for none. @example targetName(targets[0]) // => 'E♭4' */
-export function targetName(target: Target | undefined): string {
-  return target ? noteName(target.midi, target.accidental) : '';
 }

@@ -28,6 +28,11 @@ export function distanceInWords(cents: number): string {
   return parts.join(' and ');
 }
 
+/** A number of semitones with its way. @example semitonesShort(-2) // => '↓2' */
+export function semitonesShort(semitones: number): string {
+  return `${semitones < 0 ? '↓' : '↑'}${Math.abs(semitones)}`;
+}
+
 const UNITS = [
   ['day', 86_400],
   ['hour', 3600],

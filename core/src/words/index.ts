@@ -20,6 +20,7 @@ export {
   forceFigure,
   forceInWords,
   minutesInShort,
+  semitonesShort,
   shortDuration,
   signedCents,
 } from './figures.ts';
@@ -109,6 +110,7 @@ export {
 } from './settling.ts';
 export { type AtRest, settlingTaskInWords } from './settlingTask.ts';
 export { type StrumFacts, strumInWords, strummedInWords } from './strum.ts';
+export { neckCostInWords } from './temperament.ts';
 export { touchedInWords } from './touched.ts';
-export { pegInWords, saidTurns, turnInWords } from './turns.ts';
+export { arrowOf, pegInWords, pegKnownInWords, saidTurns, turnInWords } from './turns.ts';
 export { type WindingTask, windingInWords } from './winding.ts';

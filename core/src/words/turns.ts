@@ -1,6 +1,7 @@
 import type { TurnSize } from '../coach/index.ts';
 import { nth } from '../maths/index.ts';
-import type { PegPlace } from '../strings/index.ts';
+import type { Peg, PegPlace, TightenDirection } from '../strings/index.ts';
+import type { Cents } from '../units.ts';
 
 const NTH = ['1st', '2nd', '3rd'];
 
@@ -8,6 +9,25 @@ const NTH = ['1st', '2nd', '3rd'];
 export function pegInWords({ row, fromNut }: PegPlace): string {
   if (row === 'side') return 'side of the neck';
   return `${row} row, ${NTH[fromNut - 1] ?? `${fromNut}th`}`;
+}
+
+const ARROWS: Readonly<Record<TightenDirection, string>> = {
+  'away from you': '↑',
+  'towards you': '↓',
+  clockwise: '↻',
+  'counter-clockwise': '↺',
+};
+
+/** A direction as an arrow, beside its words. @example arrowOf('clockwise') // => '↻' */
+export function arrowOf(tighten: TightenDirection): string {
+  return ARROWS[tighten];
+}
+
+/** What is known of a peg. @example pegKnownInWords(peg, 183) // => 'tried, a quarter turn about 46 cents' */
+export function pegKnownInWords({ known, measured }: Peg, perTurn: Cents | null): string {
+  if (known === 'assumed') return 'not tried: try it gently';
+  if (!measured || perTurn === null) return 'tried';
+  return `tried, a quarter turn about ${Math.round(perTurn / 4)} cents`;
 }
 
 const EIGHTHS = [

@@ -9,7 +9,7 @@ import { copy, shareSheet } from '../../environment.ts';
 import { Dialog } from '../frame/index.ts';
 
 /** The address that holds something by itself: nothing is sent anywhere. */
-function linkTo(what: Linked): string {
+export function linkTo(what: Linked): string {
   return `${location.origin}/open#${writeLink(what)}`;
 }
 
@@ -74,10 +74,10 @@ export function ShareLink({ what, title, opened, onClose }: Props) {
 }
 
 /** A link as a code, for the camera of a phone. */
-function LinkCode({ url }: { readonly url: string }) {
+export function LinkCode({ url, size = 220 }: { readonly url: string; readonly size?: number }) {
   return (
     <span className="link-code">
-      <QRCodeSVG value={url} size={220} marginSize={4} title="The link as a code for a camera" />
+      <QRCodeSVG value={url} size={size} marginSize={4} title="The link as a code for a camera" />
     </span>
   );
 }

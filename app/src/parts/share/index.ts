@@ -1,1 +1,1 @@
-export { asLinked, ShareLink } from './ShareLink.tsx';
+export { asLinked, LinkCode, linkTo, ShareLink } from './ShareLink.tsx';

@@ -81,6 +81,13 @@ function Head({ instrument }: { readonly instrument: Instrument }) {
       <Button variant="default" onClick={() => void copy()}>
         Copy
       </Button>
+      <Button
+        component={Link}
+        to={`/paper?card=pegs&instrument=${instrument.id}`}
+        variant="default"
+      >
+        Peg card
+      </Button>
       <HandOn instrument={instrument} />
       <Button variant="default" onClick={instrument.archived ? back : away}>
         {instrument.archived ? 'Back on the shelf' : 'Take it off the shelf'}

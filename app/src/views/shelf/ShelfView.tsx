@@ -90,6 +90,9 @@ function Shelf({ stock }: { readonly stock: Stock }) {
           <Button component={Link} to="/labels" variant="default">
             Labels to stick on
           </Button>
+          <Button component={Link} to="/paper?card=class" variant="default">
+            Cards for a class
+          </Button>
         </Group>
       )}
     </Stack>

@@ -1,5 +1,5 @@
 import { signedCents } from '@rosefinch/core/words';
-import { type Card, checkInWords } from './card.ts';
+import { type Card, checkInWords } from '../../parts/cards/index.ts';
 
 /** A5 in millimetres. */
 const WIDTH = 148;

@@ -1,9 +1,9 @@
-import { Button, FileButton, Group, Text } from '@mantine/core';
-import { LONGEST_SCALE, readScale } from '@rosefinch/core/formats';
+import { Group, Text } from '@mantine/core';
 import { noteName, type Scale, scaleOffsets, type Temper } from '@rosefinch/core/music';
 import { useState } from 'react';
 import { type Draft, rootOf, tuningOf } from './draft.ts';
 import { RootSelect } from './RootSelect.tsx';
+import { ScaleButton, tried } from './ScaleButton.tsx';
 
 interface Props {
   readonly draft: Draft;
@@ -20,34 +20,16 @@ export function ScaleFile({ draft, onChange }: Props) {
     const named = (midi: number) => noteName(midi, accidental);
     onChange({ kind: 'own', offsets: scaleOffsets(wanted, draft.notes, above, named) });
   };
-  /** A file that cannot be laid on these strings changes nothing. */
-  const tried = (what: () => void) => {
-    try {
-      what();
-      setProblem(null);
-    } catch (error) {
-      setProblem(error instanceof Error ? error.message : String(error));
-    }
-  };
-  const read = async (file: File | null) => {
-    if (!file) return;
-    // Whatever was chosen, no more of it is read than the longest scale has.
-    const text = await file.slice(0, LONGEST_SCALE + 1).text();
-    tried(() => {
-      const found = readScale(text);
-      lay(found, root);
-      setScale(found);
-    });
-  };
   return (
     <Group align="end" gap="xs">
-      <FileButton accept=".scl,text/plain" onChange={(file) => void read(file)}>
-        {(props) => (
-          <Button {...props} variant="default">
-            From a scale file (.scl) …
-          </Button>
-        )}
-      </FileButton>
+      <ScaleButton
+        onProblem={setProblem}
+        onScale={(found) => {
+          // A file that cannot be laid on these strings changes nothing.
+          lay(found, root);
+          setScale(found);
+        }}
+      />
       {scale && (
         <RootSelect
           label="The scale begins on"
@@ -58,7 +40,7 @@ export function ScaleFile({ draft, onChange }: Props) {
             tried(() => {
               lay(scale, wanted);
               setRoot(wanted);
-            })
+            }, setProblem)
           }
         />
       )}

@@ -4,27 +4,16 @@ import { neckOf } from '@rosefinch/core/fretboard';
 import {
   capoWays,
   findTuning,
-  oneStringAway,
   singleTuningId,
   TUNINGS,
   type Tuning,
   targetsOf,
 } from '@rosefinch/core/music';
 import { homeTuning, type Instrument, MODELS, stringLoad } from '@rosefinch/core/strings';
-import {
-  capoWayInWords,
-  counted,
-  forceFigure,
-  forceInWords,
-  signedCents,
-} from '@rosefinch/core/words';
+import { capoWayInWords, forceFigure, forceInWords, signedCents } from '@rosefinch/core/words';
 import { useEffect, useRef, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { type Stock, useData, useStock } from '../../data/index.ts';
-import { download, ViewHead, Wide } from '../../parts/frame/index.ts';
-import { asLinked, ShareLink } from '../../parts/share/index.ts';
-import { SoundPlayer } from '../../sound/index.ts';
-import { ChainChart } from './ChainChart.tsx';
 import {
   type Card,
   type CardCheck,
@@ -33,9 +22,15 @@ import {
   comparisonsOf,
   HIGHEST_FRET,
   heldInWords,
-} from './card.ts';
+  NeighbourMap,
+} from '../../parts/cards/index.ts';
+import { download, ViewHead, Wide } from '../../parts/frame/index.ts';
+import { asLinked, ShareLink } from '../../parts/share/index.ts';
+import { SoundPlayer } from '../../sound/index.ts';
+import { ChainChart } from './ChainChart.tsx';
 import { scaleText } from './draft.ts';
 import { NeckChart } from './NeckChart.tsx';
+import { NeckTemper } from './NeckTemper.tsx';
 
 const CHOICES_OF_FRET = [5, 7, 9, 12];
 
@@ -64,6 +59,9 @@ export function TuningPage() {
       <Load card={card} tuning={tuning} instrument={instrument} stock={stock} />
       {card.way && <Way way={card.way} />}
       <Checks card={card} tuning={tuning} instrument={instrument} stock={stock} />
+      {instrument.frets > 0 && (
+        <NeckTemper key={`temper ${tuning.id}`} {...{ tuning, instrument }} />
+      )}
       <SameNotes tuning={tuning} tunings={stock.tunings} />
       <Neighbours tuning={tuning} tunings={stock.tunings} />
     </Stack>
@@ -106,7 +104,10 @@ function Head({ tuning, card, canPlan }: HeadProps) {
         </Button>
       )}
       <Button variant="default" onClick={() => window.print()}>
-        Print the card
+        Print this page
+      </Button>
+      <Button variant="default" component={Link} to={`/paper?tuning=${tuning.id}`}>
+        Cards to print
       </Button>
       <Button variant="default" onClick={() => void saveSvg()}>
         Card as SVG
@@ -402,17 +403,9 @@ function SameNotes({ tuning, tunings }: { tuning: Tuning; tunings: readonly Tuni
 }
 
 function Neighbours({ tuning, tunings }: { tuning: Tuning; tunings: readonly Tuning[] }) {
-  const near = oneStringAway(tuning, tunings);
-  if (near.length === 0) return null;
   return (
-    <section aria-label="One string away">
-      {counted(near.length, 'tuning is', 'tunings are')} one string away:{' '}
-      {near.map(({ id, name }, i) => (
-        <span key={id}>
-          {i > 0 && ', '}
-          <Link to={`/tunings/${id}`}>{name}</Link>
-        </span>
-      ))}
+    <section aria-label="Tunings near by">
+      <NeighbourMap tuning={tuning} tunings={tunings} />
     </section>
   );
 }

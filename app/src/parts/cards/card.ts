@@ -9,7 +9,12 @@ import {
 } from '@rosefinch/core/fretboard';
 import { bothNames, offsetsOf, openChord, type Tuning, targetsOf } from '@rosefinch/core/music';
 import { planRetune, planStrings } from '@rosefinch/core/retune';
-import { homeTuning, type Instrument, pegPlace } from '@rosefinch/core/strings';
+import {
+  homeTuning,
+  type Instrument,
+  pegPlace,
+  type TightenDirection,
+} from '@rosefinch/core/strings';
 import type { Cents, Hz } from '@rosefinch/core/units';
 import {
   distanceInWords,
@@ -32,7 +37,7 @@ interface CardString {
   /** Wanted deviation from equal temperament, in cents. */
   readonly offset: number;
   readonly peg: string;
-  readonly tighten: string;
+  readonly tighten: TightenDirection;
 }
 
 /** A comparison, with what the held string lies above the open one where both are as the tuning wants them. */
@@ -86,7 +91,7 @@ export function cardOf(tuning: Tuning, instrument: Instrument, stock: Stock): Ca
         hz,
         offset: offsets[course - 1] ?? 0,
         peg: pegInWords(pegPlace(instrument.layout, course, instrument.courses.length)),
-        tighten: instrument.courses[course - 1]?.strings[0]?.peg.tighten ?? '',
+        tighten: instrument.courses[course - 1]?.strings[0]?.peg.tighten ?? 'away from you',
       }))
       .reverse(),
     way: wayThere(tuning, instrument, stock),

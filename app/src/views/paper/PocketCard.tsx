@@ -1,0 +1,59 @@
+import { movesBetween, noteName, openChord, type Tuning } from '@rosefinch/core/music';
+import { semitonesShort } from '@rosefinch/core/words';
+import type { Stock } from '../../data/index.ts';
+import type { Room } from './Sheets.tsx';
+
+/** Four tunings, two and two, or one below the other. */
+export function pocketRoom(lies: boolean): Room {
+  return lies ? { wide: 40, high: 21 } : { wide: 23, high: 32 };
+}
+
+interface Props {
+  readonly tunings: readonly Tuning[];
+  /** What each is reached from. */
+  readonly from: Tuning;
+  readonly stock: Stock;
+}
+
+/** Tunings to have in a pocket: the notes of each, and which strings move on the way to it. */
+export function PocketCard({ tunings, from, stock }: Props) {
+  return (
+    <div className="pocket">
+      {tunings.map((tuning) => {
+        const chord = openChord(tuning);
+        const moves = movesBetween(from, tuning);
+        const phrase = stock.settings.phrases[tuning.id];
+        return (
+          <section key={tuning.id}>
+            <strong>{tuning.name}</strong>
+            {chord && <small> open chord {chord}</small>}
+            <ol className="card-notes" data-many={tuning.courses.length > 7}>
+              {tuning.courses
+                .map(([midi = 0], i) => ({ course: i + 1, midi }))
+                .reverse()
+                .map(({ course, midi }) => (
+                  <li key={course}>
+                    <strong className="card-note">{noteName(midi, tuning.accidental)}</strong>
+                    <small>
+                      {moves.find((move) => move.course === course) ? moved(moves, course) : course}
+                    </small>
+                  </li>
+                ))}
+            </ol>
+            {phrase && <small>{phrase}</small>}
+          </section>
+        );
+      })}
+      <footer>
+        <small>
+          Under each note: its string, or by how many semitones it moves from {from.name}.
+        </small>
+      </footer>
+    </div>
+  );
+}
+
+function moved(moves: ReturnType<typeof movesBetween>, course: number): string {
+  const move = moves.find((one) => one.course === course);
+  return move ? semitonesShort(move.semitones) : '';
+}

@@ -1,0 +1,127 @@
+import { tyingChecks } from '@rosefinch/core/fretboard';
+import { noteName, type Tuning } from '@rosefinch/core/music';
+import { type Instrument, inCourse, stringLoad } from '@rosefinch/core/strings';
+import { arrowOf, forceInWords, inCourseInShort } from '@rosefinch/core/words';
+import type { Stock } from '../../data/index.ts';
+import {
+  type CardCheck,
+  cardOf,
+  checkInWords,
+  comparisonsOf,
+  HIGHEST_FRET,
+} from '../../parts/cards/index.ts';
+import { FretStrip } from '../../parts/charts/index.ts';
+import { asLinked, LinkCode, linkTo } from '../../parts/share/index.ts';
+import type { Room } from './Sheets.tsx';
+
+/** Heights in widths of a letter, as the style sheet has them. */
+const PADDING = 3.4;
+const HEAD = 6.4;
+const PHRASE = 1.7;
+const PEG = 1.52;
+const CHECK = 4.7;
+const FOOT = 6.6;
+const STANDING = 27;
+const LYING = 54;
+
+/** The room of a pupil's card: its halves one below the other, or side by side. */
+export function pupilRoom(tuning: Tuning, instrument: Instrument, phrase: boolean) {
+  const notes = HEAD + (phrase ? PHRASE : 0) + PEG * tuning.courses.length;
+  const checks = CHECK * Math.ceil(checksOf(tuning, instrument).length / 2) + FOOT;
+  return (lies: boolean): Room =>
+    lies
+      ? { wide: LYING, high: PADDING + Math.max(notes, checks) }
+      : { wide: STANDING, high: PADDING + notes + checks };
+}
+
+function checksOf(tuning: Tuning, instrument: Instrument): CardCheck[] {
+  const all = comparisonsOf(tuning, instrument, HIGHEST_FRET, true);
+  return tyingChecks(all).slice(0, MOST_CHECKS);
+}
+
+interface Props {
+  readonly tuning: Tuning;
+  readonly instrument: Instrument;
+  readonly stock: Stock;
+  /** Whose card it is; a card of no instrument has none. */
+  readonly name?: string;
+  readonly tension: boolean;
+}
+
+/** More drawings than these no card holds beside its notes. */
+const MOST_CHECKS = 6;
+
+/** What a pupil takes along of a tuning: the notes large, how each peg turns, and how to check it by ear. */
+export function PupilCard({ tuning, instrument, stock, name, tension }: Props) {
+  const card = cardOf(tuning, instrument, stock);
+  const strings = tuning.courses.length;
+  const checks = checksOf(tuning, instrument);
+  return (
+    <>
+      <div className="card-half">
+        <header>
+          <strong>{card.title}</strong>
+          {name && <span>{name}</span>}
+        </header>
+        {card.phrase && <p className="card-phrase">{card.phrase}</p>}
+        <ol className="card-notes" data-many={strings > 7}>
+          {tuning.courses
+            .map(([midi = 0], i) => ({ course: i + 1, midi }))
+            .reverse()
+            .map(({ course, midi }) => (
+              <li key={course}>
+                <strong className="card-note">{noteName(midi, tuning.accidental)}</strong>
+                <small>{course}</small>
+              </li>
+            ))}
+        </ol>
+        <Pegs {...{ tuning, instrument, stock, tension }} />
+      </div>
+      <div className="card-half">
+        <div className="card-checks">
+          {checks.map((check) => (
+            <figure key={`${check.held.course} ${check.held.fret} ${check.open}`}>
+              <FretStrip
+                held={check.held}
+                open={check.open}
+                leftHanded={instrument.leftHanded === true}
+              />
+              <figcaption>{checkInWords(check)}</figcaption>
+            </figure>
+          ))}
+        </div>
+        <footer>
+          <LinkCode url={linkTo({ kind: 'tuning', tuning: asLinked(tuning) })} size={84} />
+          <span>
+            The same on a phone.
+            <br />A string under tension can snap: face away.
+          </span>
+        </footer>
+      </div>
+    </>
+  );
+}
+
+/** How each peg tightens its string, in words and an arrow. */
+function Pegs({ tuning, instrument, stock, tension }: Props) {
+  const { strings } = cardOf(tuning, instrument, stock);
+  return (
+    <table className="card-pegs" aria-label="How each peg tightens">
+      <tbody>
+        {strings.map(({ course, tighten, hz }) => {
+          const place = inCourse(instrument, course);
+          const load = tension && stringLoad(instrument, course, hz);
+          return (
+            <tr key={course}>
+              <th scope="row">{place ? inCourseInShort(place) : course}</th>
+              <td>
+                <span aria-hidden="true">{arrowOf(tighten)}</span> {tighten}
+              </td>
+              {load && <td>{forceInWords(load.tension, stock.settings.force)}</td>}
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
+  );
+}

@@ -1,0 +1,1 @@
+export { PaperPage as default } from './PaperPage.tsx';

@@ -1,0 +1,38 @@
+import { Button, FileButton } from '@mantine/core';
+import { LONGEST_SCALE, readScale } from '@rosefinch/core/formats';
+import type { Scale } from '@rosefinch/core/music';
+
+interface Props {
+  /** @throws Error where the scale cannot be used: it is said. */
+  readonly onScale: (scale: Scale) => void;
+  readonly onProblem: (problem: string | null) => void;
+}
+
+/** Reads a scale of an open format. */
+export function ScaleButton({ onScale, onProblem }: Props) {
+  const read = async (file: File | null) => {
+    if (!file) return;
+    // Whatever was chosen, no more of it is read than the longest scale has.
+    const text = await file.slice(0, LONGEST_SCALE + 1).text();
+    tried(() => onScale(readScale(text)), onProblem);
+  };
+  return (
+    <FileButton accept=".scl,text/plain" onChange={(file) => void read(file)}>
+      {(props) => (
+        <Button {...props} variant="default">
+          From a scale file (.scl) …
+        </Button>
+      )}
+    </FileButton>
+  );
+}
+
+/** Does what may be refused, and says why it was. */
+export function tried(what: () => void, onProblem: (problem: string | null) => void): void {
+  try {
+    what();
+    onProblem(null);
+  } catch (error) {
+    onProblem(error instanceof Error ? error.message : String(error));
+  }
+}

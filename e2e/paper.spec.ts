@@ -1,0 +1,106 @@
+import { seriousFaults } from './axe.ts';
+import { printed } from './printed.ts';
+import { expect, type Page, test } from './test.ts';
+
+/** What does not fit its card, by the card's first words. */
+const clipped = (page: Page) =>
+  page.evaluate(() =>
+    [...document.querySelectorAll('article')].flatMap((card) => {
+      const edge = card.getBoundingClientRect();
+      const beyond = [...card.querySelectorAll('*')].some((one) => {
+        const { right, bottom, width } = one.getBoundingClientRect();
+        return width > 0 && (right > edge.right + 0.5 || bottom > edge.bottom + 0.5);
+      });
+      // Halves that lie over each other fit as little as what is cut off.
+      const [first, second] = [...card.querySelectorAll(':scope > div')].map((half) => {
+        const last = half.lastElementChild?.getBoundingClientRect();
+        return { bottom: last?.bottom ?? 0, top: half.getBoundingClientRect().top };
+      });
+      const over = first && second && second.top > edge.top + 40 && first.bottom > second.top + 1;
+      return beyond || over ? [`${card.textContent?.slice(0, 30)} ${beyond} ${over}`] : [];
+    }),
+  );
+
+async function open(page: Page, query: string): Promise<void> {
+  await page.goto(`/paper?${query}`);
+  await page.getByRole('article').first().waitFor();
+}
+
+const SIZES = ['a6', 'a5', 'index', 'a4', 'letter'];
+const TUNINGS = [
+  'guitar-open-d',
+  'guitar-standard-strings-twelve',
+  'guitar-eight-standard',
+  'ukulele-standard',
+];
+
+test('a pupil’s card fits every paper, nothing clipped, as many strings as it may have', async ({
+  page,
+}) => {
+  for (const size of SIZES)
+    for (const tuning of TUNINGS) {
+      await open(page, `tuning=${tuning}&size=${size}&tension=yes`);
+      expect(await clipped(page), `${tuning} on ${size}`).toEqual([]);
+    }
+  expect(await seriousFaults(page)).toEqual([]);
+});
+
+test('cards print true to size, with the notes, the pegs, the checks and the sentence to remember it by', async ({
+  page,
+}) => {
+  await page.goto('/tunings/guitar-open-d');
+  await page.getByLabel('Remember it by').fill('Dear Aunt Dora fries apricots daily');
+  await page.keyboard.press('Tab');
+  await page.getByText('Kept; it is printed on the card').waitFor();
+  await page.getByRole('link', { name: 'Cards to print' }).click();
+  await page.getByRole('combobox', { name: 'Card' }).selectOption('a6');
+  await expect(page.getByRole('article')).toContainText('Dear Aunt Dora');
+  const card = await printed(page);
+  expect(card.pages).toBe(1);
+  expect(card.widthMm).toBeCloseTo(105, 0);
+  for (const words of [
+    'Open D',
+    'Dear Aunt Dora',
+    '↑ away from you',
+    'string 4 at fret 4 = open string 3',
+  ])
+    expect(card.text).toContain(words);
+  expect(card.text).not.toContain('Paper in the printer');
+});
+
+test('a class set is many cards a page, each with its instrument’s name', async ({ page }) => {
+  await open(page, 'card=class&size=a6');
+  expect(await clipped(page)).toEqual([]);
+  await expect(page.getByRole('article')).toHaveCount(12);
+  await expect(page.getByRole('article').filter({ hasText: 'Heron' })).toHaveCount(1);
+  const set = await printed(page);
+  expect(set.pages).toBe(3);
+  expect(set.widthMm).toBeCloseTo(210, 0);
+});
+
+test('a pocket card takes four tunings, and a map leads from one to the next', async ({ page }) => {
+  for (const size of SIZES) {
+    await open(page, `card=pocket&tuning=guitar-standard&size=${size}`);
+    expect(await clipped(page), `pocket on ${size}`).toEqual([]);
+    await open(page, `card=pegs&size=${size}`);
+    expect(await clipped(page), `pegs on ${size}`).toEqual([]);
+  }
+  await open(page, 'card=pocket&tuning=guitar-standard');
+  await expect(page.getByRole('article').getByRole('list')).toHaveCount(4);
+  await open(page, 'card=map&tuning=guitar-standard&size=a4');
+  expect(await clipped(page)).toEqual([]);
+  await page.goto('/tunings/guitar-standard');
+  const near = page.getByRole('region', { name: 'Tunings near by' });
+  await near.getByRole('link', { name: /^Drop D/ }).click();
+  await expect(page.getByRole('heading', { name: 'Drop D', exact: true })).toBeVisible();
+});
+
+test.describe('where paper is of inches', () => {
+  test.use({ locale: 'en-US' });
+  test('a card is an index card, and a class set goes on Letter', async ({ page }) => {
+    await open(page, 'tuning=ukulele-standard');
+    expect((await printed(page)).widthMm).toBeCloseTo(127, 0);
+    await open(page, 'card=class');
+    expect((await printed(page)).widthMm).toBeCloseTo(216, 0);
+  });
+});
