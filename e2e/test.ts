@@ -36,6 +36,7 @@ export async function give(
         rosefinchGiven: {
           startsAt: start + gone + kept('given ahead', 0),
           seed,
+          units: { decimal: '.', length: 'mm', force: 'N' },
           ...(year === 'none' && { demoYear: year }),
           ...(pace === 'fast' && { pace }),
           ...(standIn && { microphone: {} }),

@@ -11,7 +11,7 @@ const PLUGINS = ['typescript', 'jsx'];
 
 /** From the ground up: a room may import its own files and any room further down. */
 const CORE = [
-  ['units', 'errors'],
+  ['units', 'errors', 'writing'],
   ['maths'],
   ['music'],
   ['strings', 'formats'],

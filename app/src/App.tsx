@@ -2,12 +2,18 @@ import { Button } from '@mantine/core';
 import { lazy, Suspense, use } from 'react';
 import { Route, Routes } from 'react-router';
 import { useData } from './data/index.ts';
-import { AfterBadEnding, AutomaticCopies, saveBackup } from './parts/copies/index.ts';
 import { InstrumentInHand } from './parts/finder/index.ts';
 import { NoticeLine, Shell, useNotices, View } from './parts/frame/index.ts';
 import { Unstored } from './parts/listening/index.ts';
 import { BenchView } from './views/bench/index.ts';
 
+// What keeps records safe is not what a first pluck waits for.
+const AutomaticCopies = lazy(() =>
+  import('./parts/copies/index.ts').then(({ AutomaticCopies }) => ({ default: AutomaticCopies })),
+);
+const AfterBadEnding = lazy(() =>
+  import('./parts/copies/index.ts').then(({ AfterBadEnding }) => ({ default: AfterBadEnding })),
+);
 const FretsView = lazy(() => import('./views/frets/index.ts'));
 const EarView = lazy(() => import('./views/ear/index.ts'));
 const ExercisePage = lazy(() =>
@@ -111,8 +117,10 @@ function Views({ ready }: { ready: Promise<void> }) {
   use(ready);
   return (
     <>
-      <AutomaticCopies />
-      <AfterBadEnding />
+      <Suspense>
+        <AutomaticCopies />
+        <AfterBadEnding />
+      </Suspense>
       <Routes>
         {VIEWS.map(({ path, title, Shown }) => (
           <Route
@@ -135,6 +143,8 @@ function Rescue() {
   const { repository } = useData();
   const notices = useNotices();
   const save = () =>
-    saveBackup(repository).done.catch((error: Error) => notices.say({ message: error.message }));
+    import('./parts/copies/index.ts')
+      .then(({ saveBackup }) => saveBackup(repository).done)
+      .catch((error: Error) => notices.say({ message: error.message }));
   return <Button onClick={() => void save()}>Write a backup</Button>;
 }

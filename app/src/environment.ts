@@ -1,3 +1,5 @@
+import type { Settings } from '@rosefinch/core/records';
+
 /**
  * Time, place and chance: the one file of the app that asks the browser for them. A test
  * gives its own before the page is opened, as `rosefinchGiven`.
@@ -11,6 +13,8 @@ export interface Given {
   readonly microphone?: { feed?: (samples: Float32Array<ArrayBuffer>) => void };
   /** A stand-in for the machine's voice. */
   readonly voice?: { say(text: string, over: () => unknown): boolean };
+  /** Units and decimal sign; a test reads the same figures in every language. */
+  readonly units?: Pick<Settings, 'decimal' | 'length' | 'force'>;
   /** Seed of the practice instruments. */
   readonly seed?: number;
   /** The demo’s shelf begins without its year of sittings. */
@@ -66,9 +70,30 @@ export function zone(): string {
   return Intl.DateTimeFormat().resolvedOptions().timeZone;
 }
 
-/** The reader's language and manner of writing dates and numbers, as BCP 47 has it. */
+let datesAs = '';
+
+/** Dates are written in the manner of this language from now on; empty as the browser has it. */
+export function writeDatesAs(language: string): void {
+  datesAs = language;
+}
+
+/** The reader's manner of writing dates, as BCP 47 has it. */
 export function locale(): string {
-  return navigator.language;
+  return datesAs || navigator.language;
+}
+
+/** Where lengths are told in inches and forces in pounds: common practice, no source. */
+const INCHES: ReadonlySet<string> = new Set(['US', 'LR', 'MM']);
+
+/** How numbers and units are written where the browser is at home. */
+export function usualUnits(): Pick<Settings, 'decimal' | 'length' | 'force'> {
+  if (given.units) return given.units;
+  const parts = new Intl.NumberFormat(navigator.language).formatToParts(0.5);
+  const decimal = parts.some(({ type, value }) => type === 'decimal' && value === ',') ? ',' : '.';
+  const { region = '' } = new Intl.Locale(navigator.language).maximize();
+  return INCHES.has(region)
+    ? { decimal, length: 'inch', force: 'lbf' }
+    : { decimal, length: 'mm', force: 'N' };
 }
 
 /** Names in the order in which people count: “Uke 2” before “Uke 10”. */

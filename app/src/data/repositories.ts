@@ -17,8 +17,9 @@ import {
 } from '@rosefinch/core/sitting';
 import { type Instrument, type Peg, type StringHeard, withPeg } from '@rosefinch/core/strings';
 import type { EpochMs, Hz } from '@rosefinch/core/units';
+import { writeAs } from '@rosefinch/core/writing';
 import { liveQuery } from 'dexie';
-import { demoYear, natural, now, zone } from '../environment.ts';
+import { demoYear, natural, now, usualUnits, writeDatesAs, zone } from '../environment.ts';
 import { Chronicle } from './chronicle.ts';
 import type { RosefinchDatabase, Shelf } from './database.ts';
 import { Ears } from './ears.ts';
@@ -289,10 +290,14 @@ export class Repository {
   }
 
   settings(): Promise<Settings> {
-    return stored(async () => ({
-      ...DEFAULT_SETTINGS,
-      ...(await this.db.settings.get('settings'))?.value,
-    }));
+    return stored(async () => {
+      const set = (await this.db.settings.get('settings'))?.value;
+      const settings = { ...DEFAULT_SETTINGS, ...usualUnits(), ...set };
+      // Nothing is shown before settings are read: so all of it is written as they say.
+      writeAs(settings);
+      writeDatesAs(settings.dates);
+      return settings;
+    });
   }
 
   saveSettings(change: Partial<Settings>): Promise<void> {

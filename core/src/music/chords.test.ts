@@ -28,7 +28,7 @@ const CHORDS: readonly (readonly [name: string, notes: readonly number[]])[] = [
 describe('chords by their notes', () => {
   for (const [name, notes] of CHORDS)
     it(name, () => {
-      expect(chordOf(notes)).to.deep.equal({ name, root: 0 });
+      expect(chordOf(notes)).to.include({ name, root: 0 });
       // On every other note, and in any octave.
       for (let up = 1; up < 12; up++)
         expect(chordOf(notes.map((note, i) => note + up + 12 * (i % 2)))?.root).to.equal(up);

@@ -32,6 +32,8 @@ const QUALITIES: readonly (readonly [suffix: string, steps: readonly number[]])[
 export interface ChordName {
   /** @example 'D', 'Gm', 'Dsus4' */
   readonly name: string;
+  /** What stands behind its root. @example 'm' */
+  readonly suffix: string;
   /** Pitch class of the root, 0 being C. */
   readonly root: number;
 }
@@ -58,7 +60,7 @@ export function chordOf(
   const { root } = best;
   const [suffix] = nth(QUALITIES, qualityOf(classes, root));
   // Octave 0 is cut off: only the letter is wanted.
-  return { name: noteName(root + 12, accidental).slice(0, -1) + suffix, root };
+  return { name: noteName(root + 12, accidental).slice(0, -1) + suffix, suffix, root };
 }
 
 /** Which of the qualities some notes have above a root; −1 for none. */

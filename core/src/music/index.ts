@@ -4,7 +4,7 @@ export type { ChordName } from './chords.ts';
 export { chordOf, pureOffsets } from './chords.ts';
 export { movesBetween, type Neighbour, neighboursOf, type StringMove } from './neighbours.ts';
 export type { Accidental } from './notes.ts';
-export { bothNames, nearestNote, noteName, notesToPass, parseNote } from './notes.ts';
+export { bothNames, nearestNote, noteName, notesToPass, parseNote, readNote } from './notes.ts';
 export { accidentalFor, parseSteps, parseTuning } from './own.ts';
 export {
   type InCourse,

@@ -1,12 +1,32 @@
 import { FormatError } from '../errors.ts';
 import type { Cents, Hz, Midi } from '../units.ts';
+import { type NoteNames, writing } from '../writing.ts';
 import { hzToMidi, STANDARD_A4 } from './pitch.ts';
 
 /** Which of the two names of a black key is shown first. */
 export type Accidental = 'sharp' | 'flat';
 
-const SHARP_NAMES = ['C', 'C♯', 'D', 'D♯', 'E', 'F', 'F♯', 'G', 'G♯', 'A', 'A♯', 'B'] as const;
-const FLAT_NAMES = ['C', 'D♭', 'D', 'E♭', 'E', 'F', 'G♭', 'G', 'A♭', 'A', 'B♭', 'B'] as const;
+/** Each note by its names with ♯ and with ♭, as readers write them; German and Romance names are common practice, no source. */
+const NAMES: Readonly<Record<NoteNames, Readonly<Record<Accidental, string>>>> = {
+  english: {
+    sharp: 'C C♯ D D♯ E F F♯ G G♯ A A♯ B',
+    flat: 'C D♭ D E♭ E F G♭ G A♭ A B♭ B',
+  },
+  german: {
+    sharp: 'C Cis D Dis E F Fis G Gis A Ais H',
+    flat: 'C Des D Es E F Ges G As A B H',
+  },
+  syllables: {
+    sharp: 'Do Do♯ Re Re♯ Mi Fa Fa♯ Sol Sol♯ La La♯ Si',
+    flat: 'Do Re♭ Re Mi♭ Mi Fa Sol♭ Sol La♭ La Si♭ Si',
+  },
+};
+/** The same in lists: they are looked up for every name that is drawn. */
+const LISTS = new Map(
+  Object.values(NAMES)
+    .flatMap(({ sharp, flat }) => [sharp, flat])
+    .map((text) => [text, text.split(' ')]),
+);
 const LETTER_STEPS: Readonly<Record<string, number>> = {
   C: 0,
   D: 2,
@@ -31,7 +51,8 @@ const ACCIDENTAL_STEPS: Readonly<Record<string, number>> = {
  */
 export function noteName(midi: Midi, accidental: Accidental = 'sharp'): string {
   const whole = Math.round(midi);
-  const names = accidental === 'sharp' ? SHARP_NAMES : FLAT_NAMES;
+  const { notes, signs } = writing();
+  const names = LISTS.get(NAMES[notes][signs === 'tuning' ? accidental : signs]) ?? [];
   return `${names[((whole % 12) + 12) % 12]}${Math.floor(whole / 12) - 1}`;
 }
 
@@ -42,6 +63,7 @@ export function noteName(midi: Midi, accidental: Accidental = 'sharp'): string {
  */
 export function bothNames(midi: Midi, first: Accidental = 'sharp'): string {
   const one = noteName(midi, first);
+  // A reader who wants one kind of sign has one name.
   const other = noteName(midi, first === 'sharp' ? 'flat' : 'sharp');
   return one === other ? one : `${one} / ${other}`;
 }
@@ -57,6 +79,32 @@ export function parseNote(text: string): Midi {
   const [, letter = '', accidental = '', octave = ''] = match;
   const step = LETTER_STEPS[letter.toUpperCase()] ?? 0;
   return 12 * (Number(octave) + 1) + step + (ACCIDENTAL_STEPS[accidental] ?? 0);
+}
+
+/** A note as it was typed: its pitch class, 0 being C, and its number where an octave was given. */
+export interface TypedNote {
+  readonly pitchClass: number;
+  readonly midi: Midi | null;
+}
+
+/**
+ * A note as the reader writes it, with or without an octave; English names are understood by all
+ * who do not write B for B♭.
+ * @throws FormatError if the text is no note.
+ * @example readNote('F#') // => { pitchClass: 6, midi: null }
+ */
+export function readNote(text: string): TypedNote {
+  const [, name = '', octave] = /^\s*([^\d\s-]+)(-?\d)?\s*$/.exec(text) ?? [];
+  const names = Object.values(NAMES[writing().notes]).map((list) => LISTS.get(list) ?? []);
+  const plain = (one: string) => plainSigns(one).toLowerCase().replace('é', 'e');
+  const found = names
+    .map((list) => list.findIndex((one) => plain(one) === plain(name)))
+    .find((at) => at >= 0);
+  const pitchClass = found ?? ((parseNote(`${name}0`) % 12) + 12) % 12;
+  return {
+    pitchClass,
+    midi: octave === undefined ? null : 12 * (Number(octave) + 1) + pitchClass,
+  };
 }
 
 /** The equal-tempered note nearest to a frequency, and how far the frequency lies above it. */

@@ -3,7 +3,7 @@ import { nth } from '../maths/index.ts';
 import type { Midi } from '../units.ts';
 import { chordOf } from './chords.ts';
 import type { Accidental } from './notes.ts';
-import { parseNote } from './notes.ts';
+import { readNote } from './notes.ts';
 
 /** Roots whose chords are written with flats. */
 const FLAT_MAJOR: readonly number[] = [1, 3, 5, 8, 10];
@@ -20,9 +20,8 @@ export function parseTuning(text: string, near: readonly Midi[]): Midi[] {
   const words = wordsOf(text, near.length, 'notes');
   return words.map((word, i) => {
     const home = nth(near, i);
-    if (/\d$/.test(word)) return parseNote(word);
-    const above = parseNote(`${word}0`);
-    return above + 12 * Math.round((home - above) / 12);
+    const { pitchClass, midi } = readNote(word);
+    return midi ?? pitchClass + 12 * Math.round((home - pitchClass) / 12);
   });
 }
 
@@ -53,6 +52,6 @@ function wordsOf(text: string, count: number, what: string): string[] {
 export function accidentalFor(notes: readonly Midi[]): Accidental {
   const chord = chordOf(notes);
   if (!chord) return 'sharp';
-  const minor = /^.♯?m(?!aj)/.test(chord.name);
+  const minor = /^m(?!aj)/.test(chord.suffix);
   return (minor ? FLAT_MINOR : FLAT_MAJOR).includes(chord.root) ? 'flat' : 'sharp';
 }

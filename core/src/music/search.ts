@@ -1,6 +1,7 @@
+import { FormatError } from '../errors.ts';
 import { TUNINGS } from './catalogue.ts';
 import { chordOf } from './chords.ts';
-import { noteName, plainSigns } from './notes.ts';
+import { noteName, plainSigns, readNote, type TypedNote } from './notes.ts';
 import { inPairs, pairingOf } from './pairs.ts';
 import type { Tuning } from './tunings.ts';
 
@@ -13,12 +14,12 @@ export function notesInWords(tuning: Tuning): string {
 }
 
 /** Chords by which players know a tuning; of others nobody says the name. */
-const SAID = /^[A-G][♯♭]?(m|5|6|sus2|sus4)?$/;
+const SAID: ReadonlySet<string> = new Set(['', 'm', '5', '6', 'sus2', 'sus4']);
 
 /** The chord of an open or modal tuning; null of one that players know by no chord. */
 export function openChord(tuning: Tuning): string | null {
   const chord = chordOf(tuning.courses.flat(), tuning.accidental);
-  return chord && SAID.test(chord.name) ? chord.name : null;
+  return chord && SAID.has(chord.suffix) ? chord.name : null;
 }
 
 /**
@@ -32,22 +33,34 @@ export function findTunings(query: string, tunings: readonly Tuning[] = TUNINGS)
   const wanted = plain(query);
   if (wanted === '') return [...tunings];
   const words = wanted.split(/\s+/);
-  const areNotes = words.length > 1 && words.every((word) => /^[a-g][#b]?\d?$/.test(word));
+  const typed = words.length > 1 ? asNotes(words) : null;
   return tunings.filter((tuning) => {
+    if (typed) return holdsInARow(tuning, typed);
     const notes = plain(notesInWords(tuning)).split(' ');
-    if (areNotes) return holdsInARow(notes, words);
     const named = [tuning.name, ...(tuning.aliases ?? []), tuning.kind, openChord(tuning) ?? ''];
     const text = plain([...named, ...notes].join(' '));
     return words.every((word) => text.includes(word));
   });
 }
 
-/** True if the notes stand in that order side by side; a note without octave fits any. */
-function holdsInARow(notes: readonly string[], wanted: readonly string[]): boolean {
+/** Words that are notes, all of them; else null. */
+function asNotes(words: readonly string[]): TypedNote[] | null {
+  try {
+    return words.map(readNote);
+  } catch (error) {
+    if (error instanceof FormatError) return null;
+    throw error;
+  }
+}
+
+/** True if the notes stand in that order side by side, the highest-numbered course first; a note without octave fits any. */
+function holdsInARow({ courses }: Tuning, wanted: readonly TypedNote[]): boolean {
+  const notes = courses.map(([midi = 0]) => midi).reverse();
   return notes.some((_, from) =>
-    wanted.every((word, i) => {
+    wanted.every(({ pitchClass, midi }, i) => {
       const note = notes[from + i];
-      return note !== undefined && (note === word || note.replace(/\d/, '') === word);
+      if (note === undefined) return false;
+      return midi === null ? note % 12 === pitchClass : note === midi;
     }),
   );
 }

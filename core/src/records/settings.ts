@@ -1,5 +1,6 @@
 import type { PlanOrder } from '../retune/index.ts';
 import type { Cents, Hz } from '../units.ts';
+import type { NoteNames, Signs } from '../writing.ts';
 
 /** What the teacher has set; one record. */
 export interface Settings {
@@ -27,7 +28,14 @@ export interface Settings {
   readonly learnerId: string | null;
   readonly referenceTone: 'plucked' | 'sustained';
   /** Unit in which tensions are shown. */
-  readonly force: 'N' | 'kgf';
+  readonly force: 'N' | 'kgf' | 'lbf';
+  /** How notes are named, and which of two names a black key has. */
+  readonly notes: NoteNames;
+  readonly signs: Signs;
+  readonly decimal: '.' | ',';
+  readonly length: 'mm' | 'inch';
+  /** A language in whose manner dates are written; empty as the browser has it. */
+  readonly dates: '' | 'en-GB' | 'en-US' | 'de-DE' | 'sv-SE';
   /** What the teacher remembers a tuning by, by its id; printed on its card. */
   readonly phrases: Readonly<Record<string, string>>;
   /** What a pedal or clicker does, by the job: the key that it sends and the act that it stands for. */
@@ -54,6 +62,11 @@ export const DEFAULT_SETTINGS: Settings = {
   learnerId: null,
   referenceTone: 'plucked',
   force: 'N',
+  notes: 'english',
+  signs: 'tuning',
+  decimal: '.',
+  length: 'mm',
+  dates: '',
   phrases: {},
   pedals: {},
 };

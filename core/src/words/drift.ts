@@ -2,6 +2,7 @@ import type { Drift, Sign, Spares, WearVerdict, WithAir } from '../drift/index.t
 import type { Need } from '../rounds/index.ts';
 import type { PegKind } from '../strings/index.ts';
 import type { EpochMs } from '../units.ts';
+import { fixed } from '../writing.ts';
 import { dayAsSaid } from './dates.ts';
 import { counted, durationInWords, signedCents } from './figures.ts';
 import type { Sentence } from './sentence.ts';
@@ -44,7 +45,7 @@ export function diagnosisInWords(facts: RowFacts, clock: Clock): string {
   if (fittedAt !== null && clock.now - fittedAt < NEW_FOR_DAYS * DAY_MS)
     return newInWords(drift, fittedAt, clock);
   if (leftOff)
-    return `Left with string ${leftOff.course} ${Math.abs(leftOff.cents).toFixed(0)} cents ${leftOff.cents < 0 ? 'low' : 'high'}.`;
+    return `Left with string ${leftOff.course} ${fixed(Math.abs(leftOff.cents))} cents ${leftOff.cents < 0 ? 'low' : 'high'}.`;
   if (drift) return causeInWords(drift, facts);
   return pending ? 'One moment …' : 'Why it drifts could not be worked out.';
 }
@@ -55,7 +56,7 @@ function newInWords(drift: Drift | null, fittedAt: EpochMs, { now }: Clock): str
   const falls = last?.own.flatMap((cents) => (cents === null ? [] : -(cents + last.common))) ?? [];
   const most = Math.max(0, ...falls);
   const fell = last && last.to > fittedAt && most > 1;
-  return `New strings, ${age} old${fell ? `: fell up to ${most.toFixed(0)} cents since the look before` : ''}.`;
+  return `New strings, ${age} old${fell ? `: fell up to ${fixed(most)} cents since the look before` : ''}.`;
 }
 
 /** What keeps it from staying where it was left. */
@@ -91,14 +92,14 @@ function pegInWordsOf({ strings, courses }: Drift, pegs: PegKind): string {
     courses.length > 1 ? `Strings ${courses.join(' and ')} drop` : `String ${course} alone drops`;
   const mend =
     pegs === 'geared' ? 'Look at its winding and its screw.' : 'Tighten the screw of the peg.';
-  return `${which}, about ${weekly.toFixed(0)} cents a week: its peg slips. ${mend}`;
+  return `${which}, about ${fixed(weekly)} cents a week: its peg slips. ${mend}`;
 }
 
 function fallOf({ spans }: Drift): string {
   const falls = spans.map(({ common, own }) =>
     Math.max(0, ...own.map((c) => -((c ?? 0) + common))),
   );
-  return `fell up to ${Math.max(0, ...falls.slice(-4)).toFixed(0)} cents`;
+  return `fell up to ${fixed(Math.max(0, ...falls.slice(-4)))} cents`;
 }
 
 function airInWords({ spans, weekly }: Drift, air: WithAir | null): string {
@@ -110,7 +111,7 @@ function airInWords({ spans, weekly }: Drift, air: WithAir | null): string {
     // What lowers it when the air is dry raises it when it is damp.
     const named =
       why === 'the air' || !air ? why : air.perTenPercent > 0 === low ? 'dry air' : 'damp air';
-    return `All went about ${Math.abs(last.common).toFixed(0)} cents ${low ? 'low' : 'high'} alike: ${named}, not the pegs.`;
+    return `All went about ${fixed(Math.abs(last.common))} cents ${low ? 'low' : 'high'} alike: ${named}, not the pegs.`;
   }
   return `All go up and down alike, about ${counted(Math.max(1, Math.round(weekly.air)), 'cent')} a week: the air, not the pegs.`;
 }
@@ -160,15 +161,15 @@ export function weekInWords({
         ? 'All go along by the same.'
         : 'Whether the stiffer ones go along more cannot be told yet.';
   return (
-    `A week moves all strings by about ${weekly.air.toFixed(1)} cents together, ` +
-    `and each by ${weekly.chance.toFixed(1)} cents by chance. ${shared}`
+    `A week moves all strings by about ${fixed(weekly.air, 1)} cents together, ` +
+    `and each by ${fixed(weekly.chance, 1)} cents by chance. ${shared}`
   );
 }
 
 /** How much of what all did alike the humidity explains. */
 export function withAirInWords({ perTenPercent, error, explains, spans }: WithAir): string {
   return (
-    `Ten per cent more humidity move all strings by ${signedCents(perTenPercent)} cents (± ${error.toFixed(1)}). ` +
+    `Ten per cent more humidity move all strings by ${signedCents(perTenPercent)} cents (± ${fixed(error, 1)}). ` +
     `That explains ${Math.round(100 * explains)} % of what they did alike, over ${spans} times.`
   );
 }
@@ -193,15 +194,15 @@ function signInWords({ kind, figure, course }: Sign): string {
     case 'played':
       return `They were played on about ${counted(Math.round(figure), 'day')}.`;
     case 'dull':
-      return `High partials of ${of} are ${Math.abs(figure).toFixed(0)} dB ${figure > 0 ? 'weaker' : 'stronger'} than when it was new.`;
+      return `High partials of ${of} are ${fixed(Math.abs(figure))} dB ${figure > 0 ? 'weaker' : 'stronger'} than when it was new.`;
     case 'stiffness':
       return `Stiffness of ${of} has changed by ${Math.round(100 * figure)} %.`;
     case 'false':
-      return `The fret check found ${of} false in itself, by up to ${Math.abs(figure).toFixed(0)} cents.`;
+      return `The fret check found ${of} false in itself, by up to ${fixed(Math.abs(figure))} cents.`;
     case 'scatter':
-      return `Fretted notes of ${of} lie about by ${figure.toFixed(1)} cents, those of the others do not.`;
+      return `Fretted notes of ${of} lie about by ${fixed(figure, 1)} cents, those of the others do not.`;
     case 'off law':
-      return `Partials of ${of} lie ${Math.abs(figure).toFixed(1)} cents ${figure > 0 ? 'further off' : 'nearer to'} a stiff string’s law.`;
+      return `Partials of ${of} lie ${fixed(Math.abs(figure), 1)} cents ${figure > 0 ? 'further off' : 'nearer to'} a stiff string’s law.`;
   }
 }
 

@@ -1,4 +1,5 @@
 import type { EarVerdict } from '../coach/index.ts';
+import { fixed } from '../writing.ts';
 import type { Sentence } from './sentence.ts';
 
 /** What a player is told while the figures are hidden. */
@@ -17,6 +18,6 @@ const MOVEMENTS: Readonly<Record<EarVerdict['movement'], string>> = {
 
 /** How near the ear came. */
 export function earVerdictInWords({ off, agrees, movement }: EarVerdict): Sentence {
-  const left = `Your ear left it ${Math.abs(off).toFixed(1)} cents ${off < 0 ? 'low' : 'high'}.`;
+  const left = `Your ear left it ${fixed(Math.abs(off), 1)} cents ${off < 0 ? 'low' : 'high'}.`;
   return { say: agrees ? 'Ear and display agree.' : left, more: MOVEMENTS[movement] };
 }

@@ -1,5 +1,6 @@
 import type { Fault, FaultFacts, Rule } from '../coach/index.ts';
 import { loosen } from '../strings/index.ts';
+import { fixed } from '../writing.ts';
 import { counted } from './figures.ts';
 import { capital, type Sentence } from './sentence.ts';
 import { sizeInWords } from './turns.ts';
@@ -26,7 +27,7 @@ const WORDS: { readonly [R in Rule]: (facts: FaultFacts[R]) => Sentence } = {
     more: 'Floppy: tighten. Tight: loosen. When in doubt, loosen.',
   }),
   'wrong peg': ({ moved, by, stuck }) => ({
-    say: `String ${moved} moved by ${by.toFixed(0)} cents, string ${stuck} did not.`,
+    say: `String ${moved} moved by ${fixed(by)} cents, string ${stuck} did not.`,
     more: `That was the peg of string ${moved}. ${TRACE}`,
   }),
   'wrong way': ({ side, tighten }) => ({
@@ -35,10 +36,10 @@ const WORDS: { readonly [R in Rule]: (facts: FaultFacts[R]) => Sentence } = {
   }),
   'unheard turn': ({ cents }) => ({
     say: 'Sound it while you turn.',
-    more: `It moved ${cents.toFixed(0)} cents unheard. Pluck, then turn as it rings.`,
+    more: `It moved ${fixed(cents)} cents unheard. Pluck, then turn as it rings.`,
   }),
   'slips back': ({ cents }) => ({
-    say: `It slipped back ${cents.toFixed(0)} cents.`,
+    say: `It slipped back ${fixed(cents)} cents.`,
     more: 'Go below and come up once more. If it does so again, look at peg and winding.',
   }),
   'does not move': () => ({
@@ -46,7 +47,7 @@ const WORDS: { readonly [R in Rule]: (facts: FaultFacts[R]) => Sentence } = {
     more: `If it stays as it is: is that its peg? ${TRACE}`,
   }),
   'sticks at the nut': ({ jumped }) => ({
-    say: `It sticks at the nut, then jumps: ${jumped.toFixed(0)} cents. Go below, press behind the nut, pluck.`,
+    say: `It sticks at the nut, then jumps: ${fixed(jumped)} cents. Go below, press behind the nut, pluck.`,
     more: 'A pencil’s graphite in the slot helps. Press after every turn.',
   }),
   'to and fro': ({ tighten, turn }) => ({
@@ -55,14 +56,14 @@ const WORDS: { readonly [R in Rule]: (facts: FaultFacts[R]) => Sentence } = {
   }),
   'too fast': ({ speed }) => ({
     say: 'Slower: small turns near the note.',
-    more: `It moved ${speed.toFixed(0)} cents a second.`,
+    more: `It moved ${fixed(speed)} cents a second.`,
   }),
   'a semitone off': ({ heard, wanted, high, tighten, turn }) => ({
     say: `That is ${heard}, not ${wanted}. ${wayBack(high ? 'high' : 'low', tighten)}${turn ? `, ${sizeInWords(turn)}` : ''}.`,
     more: `A semitone ${high ? 'high' : 'low'}: the sign beside the letter counts.`,
   }),
   'near breaking': ({ course, headroom }) => ({
-    say: `Slowly: string ${course} will stand ${headroom.toFixed(1)} semitones from breaking.`,
+    say: `Slowly: string ${course} will stand ${fixed(headroom, 1)} semitones from breaking.`,
     more: 'Face away. A lower tuning would be safer; another gauge of the same kind would not.',
   }),
   'no arrival': ({ plucks }) => ({
@@ -85,8 +86,8 @@ const WORDS: { readonly [R in Rule]: (facts: FaultFacts[R]) => Sentence } = {
         more: `Then choose that tuning; or bring all strings up to ${a4} Hz, slowly.`,
       };
     return {
-      say: `In tune with itself, ${Math.abs(cents).toFixed(0)} cents ${cents < 0 ? 'low' : 'high'}.`,
-      more: `Keep it by setting A4 to ${ownA4.toFixed(1)} Hz, or bring all strings to ${a4} Hz.`,
+      say: `In tune with itself, ${fixed(Math.abs(cents))} cents ${cents < 0 ? 'low' : 'high'}.`,
+      more: `Keep it by setting A4 to ${fixed(ownA4, 1)} Hz, or bring all strings to ${a4} Hz.`,
     };
   },
   clipped: () => ({
@@ -95,7 +96,7 @@ const WORDS: { readonly [R in Rule]: (facts: FaultFacts[R]) => Sentence } = {
   }),
   'hard pluck': ({ cents }) => ({
     say: 'Pluck softer, and read it once it has settled.',
-    more: `A hard pluck begins sharp, this one by ${cents.toFixed(0)} cents.`,
+    more: `A hard pluck begins sharp, this one by ${fixed(cents)} cents.`,
   }),
   'too faint': () => ({
     say: 'Faint. Come nearer or pluck a little harder.',

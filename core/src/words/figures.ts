@@ -1,17 +1,27 @@
+import { fixed, written } from '../writing.ts';
 /** A count with its noun. @example counted(1, 'pass', 'passes') // => '1 pass' */
 export function counted(count: number, one: string, many = `${one}s`): string {
-  return `${count} ${count === 1 ? one : many}`;
+  return `${written(count)} ${count === 1 ? one : many}`;
 }
 
-const NEWTONS_PER_KGF = 9.80665;
+/** What tensions are told in. */
+export type ForceUnit = 'N' | 'kgf' | 'lbf';
+
+/** Standard gravity, and the pound of 1959: exact by definition. */
+const FORCES: Readonly<Record<ForceUnit, { readonly newtons: number; readonly digits: number }>> = {
+  N: { newtons: 1, digits: 0 },
+  kgf: { newtons: 9.80665, digits: 1 },
+  lbf: { newtons: 4.4482216152605, digits: 1 },
+};
 
 /** A force in the unit that the teacher has chosen, without it. @example forceFigure(98.1, 'kgf') // => '10.0' */
-export function forceFigure(newtons: number, unit: 'N' | 'kgf'): string {
-  return unit === 'N' ? newtons.toFixed(0) : (newtons / NEWTONS_PER_KGF).toFixed(1);
+export function forceFigure(newtons: number, unit: ForceUnit): string {
+  const { newtons: each, digits } = FORCES[unit];
+  return fixed(newtons / each, digits);
 }
 
 /** The same with its unit. @example forceInWords(98.1, 'N') // => '98 N' */
-export function forceInWords(newtons: number, unit: 'N' | 'kgf'): string {
+export function forceInWords(newtons: number, unit: ForceUnit): string {
   return `${forceFigure(newtons, unit)} ${unit}`;
 }
 
@@ -23,7 +33,7 @@ export function distanceInWords(cents: number): string {
   const rest = Math.max(0, size - 100 * whole);
   const parts = [
     ...(whole > 0 ? [counted(whole, 'semitone')] : []),
-    ...(rest >= 0.5 || whole === 0 ? [`${rest.toFixed(1)} cents`] : []),
+    ...(rest >= 0.5 || whole === 0 ? [`${fixed(rest, 1)} cents`] : []),
   ];
   return parts.join(' and ');
 }
@@ -73,8 +83,8 @@ export function durationInWords(seconds: number): string {
 /** A deviation as the teacher reads it: sign always shown, tenths only where they matter. */
 export function signedCents(cents: number): string {
   const digits = Math.abs(cents) < 100 ? 1 : 0;
-  const text = Math.abs(cents).toFixed(digits);
-  const zero = Number(text) === 0;
+  const text = fixed(Math.abs(cents), digits);
+  const zero = Number(Math.abs(cents).toFixed(digits)) === 0;
   return zero ? `±${text}` : `${cents < 0 ? '−' : '+'}${text}`;
 }
 

@@ -13,6 +13,7 @@ import type {
 } from '../intonation/index.ts';
 import type { Refusal } from '../listen/index.ts';
 import type { Cents } from '../units.ts';
+import { fixed, lengthFigure, lengthInWords } from '../writing.ts';
 import { distanceInWords, signedCents } from './figures.ts';
 import { refusalInWords } from './refusal.ts';
 import { capital, type Sentence } from './sentence.ts';
@@ -141,7 +142,7 @@ function millimetres({ middle, low, high }: NonNullable<FretFault['mm']>): strin
   const [least = 0, most = 0] = [low, high].map(Math.abs).sort((a, b) => a - b);
   const crosses = low * high < 0;
   const digits = Math.abs(middle) < 1 ? 2 : 1;
-  return `${Math.abs(middle).toFixed(digits)} mm (${(crosses ? 0 : least).toFixed(digits)} to ${most.toFixed(digits)})`;
+  return `${lengthInWords(Math.abs(middle), digits)} (${lengthFigure(crosses ? 0 : least, digits)} to ${lengthFigure(most, digits)})`;
 }
 
 /** What was judged, and how. */
@@ -196,13 +197,13 @@ export function touchInWords({ soft, hard }: Touch): string | null {
       ? []
       : [
           soft < -SMALL
-            ? `the lightest that still rings takes ${(-soft).toFixed(1)} cents off fret 12.`
+            ? `the lightest that still rings takes ${fixed(-soft, 1)} cents off fret 12.`
             : 'a lighter one changes little.',
         ];
   const heavy =
     hard === null
       ? []
-      : [hard > SMALL ? `A hard one adds ${hard.toFixed(1)} cents.` : 'A hard one changes little.'];
+      : [hard > SMALL ? `A hard one adds ${fixed(hard, 1)} cents.` : 'A hard one changes little.'];
   const said = [...light, ...heavy].join(' ');
   return said === '' ? null : said;
 }
@@ -213,11 +214,11 @@ export function proofInWords(proof: Proof, ordered: Ordered, end: End): Sentence
   if (proof.kind === 'more plucks')
     return { say: `Was ${name} put right?`, more: 'A few plucks tell.' };
   const { course, fret } = ordered.at;
-  const was = `String ${course} at fret ${fret} was ${signedCents(ordered.cents)} cents by it, and is ${signedCents(proof.cents)} ± ${proof.errorCents.toFixed(1)}.`;
+  const was = `String ${course} at fret ${fret} was ${signedCents(ordered.cents)} cents by it, and is ${signedCents(proof.cents)} ± ${fixed(proof.errorCents, 1)}.`;
   const moved = proof.moved ? ` Something else is off now: ${partInWords(proof.moved, end)}.` : '';
   const say = {
     done: `Done: ${name} is put right.`,
-    'half done': `Half done: ${(100 * proof.share).toFixed(0)} % of what was ordered.`,
+    'half done': `Half done: ${fixed(100 * proof.share)} % of what was ordered.`,
     'not done': `Not done: ${name} is as it was.`,
     'too much': `Too much: ${name} is off the other way now.`,
   }[proof.kind];
@@ -227,7 +228,7 @@ export function proofInWords(proof: Proof, ordered: Ordered, end: End): Sentence
 /** What a compromise brings the chords that are played. @example 'The widest pair comes from 9.4 to 5.1 cents' */
 export function compromiseInWords({ offered, outcomes }: Compromise): string {
   if (!offered) return 'No compromise helps these chords: leave the open strings as they are.';
-  const widest = (of: (one: ShapeOutcome) => Cents) => Math.max(...outcomes.map(of)).toFixed(1);
+  const widest = (of: (one: ShapeOutcome) => Cents) => fixed(Math.max(...outcomes.map(of)), 1);
   return `Detuned so, the widest pair comes from ${widest((one) => one.worstBefore)} to ${widest((one) => one.worstAfter)} cents, and no chord is worse.`;
 }
 
@@ -239,7 +240,7 @@ type Undecided = Extract<FretVerdict, { kind: 'undecided' }>;
 function likelyInWords({ likely, unheard, farFromNut }: Undecided, end: End): string {
   const named = likely
     .filter(({ share }) => share >= WORTH_NAMING)
-    .map(({ part, share }) => `${partInWords(part, end)} (${(100 * share).toFixed(0)} %)`);
+    .map(({ part, share }) => `${partInWords(part, end)} (${fixed(100 * share)} %)`);
   const may =
     named.length === 0 ? 'Nothing stands out so far.' : `It may be ${named.join(' or ')}.`;
   const many = (list: readonly number[]) => (list.length > 1 ? 's' : '');
@@ -284,7 +285,7 @@ function endInWords(end: EndUnder): string {
 /** @example moveInWords(end) // => '3.4 ± 0.3 mm away from the nut' */
 function moveInWords({ mm, errorMm }: EndUnder): string {
   const way = mm > 0 ? 'away from the nut' : 'towards the nut';
-  return `${Math.abs(mm).toFixed(1)} ± ${errorMm.toFixed(1)} mm ${way}`;
+  return `${lengthFigure(Math.abs(mm), 1)} ± ${lengthInWords(errorMm, 1)} ${way}`;
 }
 
 /** What is to be done with saddles of which each string has its own, in one sentence. */
@@ -299,7 +300,7 @@ export function saddlesInWords(saddles: readonly EndUnder[]): string {
 export function saddleInWords(saddle: EndUnder, pitchMm: number | null): string {
   if (saddle.right) return `String ${saddle.course} stays.`;
   const turns =
-    pitchMm === null ? '' : `: ${(Math.abs(saddle.mm) / pitchMm).toFixed(1)} turns of its screw`;
+    pitchMm === null ? '' : `: ${fixed(Math.abs(saddle.mm) / pitchMm, 1)} turns of its screw`;
   return `String ${saddle.course} moves ${moveInWords(saddle)}${turns}.`;
 }
 
@@ -355,7 +356,7 @@ export function fretNoticeInWords(notice: FretNotice): Sentence {
     case 'not open':
       return {
         say: `That was not string ${notice.asked} open.`,
-        more: `It lay ${notice.cents.toFixed(0)} cents from its note. Pluck the open string again.`,
+        more: `It lay ${fixed(notice.cents)} cents from its note. Pluck the open string again.`,
       };
   }
 }

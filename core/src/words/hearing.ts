@@ -8,6 +8,7 @@ import type {
   Sung,
 } from '../ear/index.ts';
 import type { Cents } from '../units.ts';
+import { fixed } from '../writing.ts';
 import { counted, durationInWords, signedCents } from './figures.ts';
 import { capital, type Sentence } from './sentence.ts';
 
@@ -100,7 +101,7 @@ export function noticedInWords({ cents, low, high }: Noticed): string {
 
 /** Cents to as many digits as can be told. */
 export function inShort(cents: Cents): string {
-  return cents < 9.95 ? cents.toFixed(1) : cents.toFixed(0);
+  return cents < 9.95 ? fixed(cents, 1) : fixed(cents);
 }
 
 /** What the classic staircase has come to, beside the figure of all answers. */
@@ -249,7 +250,7 @@ export function beatTaskInWords(cell: string, taps: number, rate: number | null)
       more: `${counted(taps, 'tap')} so far; four tell a rate.`,
     };
   return {
-    say: `${rate.toFixed(1)} beats a second.`,
+    say: `${fixed(rate, 1)} beats a second.`,
     more: 'Tap on, or Enter when you are content.',
   };
 }
@@ -269,7 +270,7 @@ export function beatToldInWords(
       more,
     };
   return {
-    say: `You counted ${(rate ?? 0).toFixed(1)} a second, it was ${trueRate.toFixed(1)}.`,
+    say: `You counted ${fixed(rate ?? 0, 1)} a second, it was ${fixed(trueRate, 1)}.`,
     more: `That is ${inShort(Math.abs(asked) + off)} cents by your count, and ${inShort(Math.abs(asked))} in truth. ${more}`,
   };
 }
@@ -312,7 +313,7 @@ export function sungInWords({ cents, octaves, errorCents }: Sung): Sentence {
     octaves === 0
       ? ''
       : ` ${counted(Math.abs(octaves), 'octave')} ${octaves < 0 ? 'lower' : 'higher'}, which is as good.`;
-  const figure = `${signedCents(cents)} cents, ±${errorCents.toFixed(0)}.${octave}`;
+  const figure = `${signedCents(cents)} cents, ±${fixed(errorCents)}.${octave}`;
   if (Math.abs(cents) <= THERE) return { say: 'There.', more: figure };
   return { say: cents < 0 ? 'Below: sing higher.' : 'Above: sing lower.', more: figure };
 }

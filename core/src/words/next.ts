@@ -1,6 +1,7 @@
 import type { Moved, NamedString, NextStep, TurnSize } from '../coach/index.ts';
 import { loosen, type TightenDirection } from '../strings/index.ts';
 import type { Cents } from '../units.ts';
+import { fixed } from '../writing.ts';
 import type { Sentence } from './sentence.ts';
 import { LEAST_TURN, sizeInWords, turnInWords } from './turns.ts';
 
@@ -42,7 +43,7 @@ const WORDS: { readonly [S in NextStep['step']]: (facts: Facts<S>) => Sentence }
         : `${low ? 'Up' : 'Down'} to ${notes[0]}.`;
     return {
       say: `${low ? 'Far below' : 'Far above'}. ${wayOf(low, tighten)}${turn ? `, ${sizeInWords(turn)}` : ''}.`,
-      more: `${semitones.toFixed(1)} semitones to go. ${path} Slow before the last.`,
+      more: `${fixed(semitones, 1)} semitones to go. ${path} Slow before the last.`,
     };
   },
   turn: turnWords,
@@ -89,7 +90,7 @@ function backInWords({ turns, least }: TurnSize): string {
 /** Why a string is not brought to its target; null where it is. */
 function aimInWords(aim: Cents): string | null {
   if (aim === 0) return null;
-  const size = Math.abs(aim).toFixed(0);
+  const size = fixed(Math.abs(aim));
   return aim > 0
     ? `Aim +${size}: it will drop as the others are tuned.`
     : `Aim −${size}: it will rise as the others are tuned.`;
@@ -98,10 +99,10 @@ function aimInWords(aim: Cents): string | null {
 function mostInWords(most: Moved | null): string {
   if (!most) return 'Tuning one string moves the others.';
   const { string, cents, pull } = most;
-  const moved = `${nameOf(string)} moved most: ${cents.toFixed(1)} cents.`;
+  const moved = `${nameOf(string)} moved most: ${fixed(cents, 1)} cents.`;
   if (!pull) return moved;
   const way = pull.cents > 0 ? 'came up' : 'went down';
-  return `${moved} String ${pull.course} pulled it along when it ${way} ${Math.abs(pull.cents).toFixed(0)} cents.`;
+  return `${moved} String ${pull.course} pulled it along when it ${way} ${fixed(Math.abs(pull.cents))} cents.`;
 }
 
 function passesInWords(passes: number | null): string {

@@ -1,6 +1,7 @@
 import type { CrossCheck } from '../fretboard/index.ts';
 import type { BeatOutcome } from '../listen/index.ts';
 import type { Cents } from '../units.ts';
+import { fixed } from '../writing.ts';
 import type { Sentence } from './sentence.ts';
 
 /** Nearer than this two strings differ by their own partials, and the ear calls it agreement. */
@@ -27,16 +28,16 @@ export function beatInWords(outcome: BeatOutcome): Sentence {
     case 'no beat':
       return {
         say: 'No beat: they agree.',
-        more: `Closer than ${Math.max(1, outcome.within).toFixed(0)} cents.`,
+        more: `Closer than ${fixed(Math.max(1, outcome.within))} cents.`,
       };
     case 'beat': {
       if (outcome.cents < AGREE)
         return {
           say: 'They agree, as near as two strings can.',
-          more: `A slow beat of ${outcome.hz.toFixed(1)} a second: closer than ${AGREE} cents.`,
+          more: `A slow beat of ${fixed(outcome.hz, 1)} a second: closer than ${AGREE} cents.`,
         };
       return {
-        say: `They beat ${outcome.hz.toFixed(1)} times a second: about ${outcome.cents.toFixed(0)} cents apart.`,
+        say: `They beat ${fixed(outcome.hz, 1)} times a second: about ${fixed(outcome.cents)} cents apart.`,
         more: 'Which one is higher a beat does not tell: read each alone.',
       };
     }

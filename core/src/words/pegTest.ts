@@ -1,5 +1,6 @@
 import { loosen, type TightenDirection } from '../strings/index.ts';
 import type { Cents } from '../units.ts';
+import { fixed } from '../writing.ts';
 import type { Sentence } from './sentence.ts';
 import { turnInWords } from './turns.ts';
 
@@ -68,17 +69,17 @@ function foundInWords(found: PegFound): string {
     case 'did not move':
       return 'It did not move. Trace the string to its peg with a finger.';
     case 'as thought':
-      return `Down ${found.cents.toFixed(0)} cents, as thought.`;
+      return `Down ${fixed(found.cents)} cents, as thought.`;
     case 'other way':
-      return `It went up ${found.cents.toFixed(0)} cents: turn it back. String ${found.course} tightens ${found.tighten}.`;
+      return `It went up ${fixed(found.cents)} cents: turn it back. String ${found.course} tightens ${found.tighten}.`;
     case 'measured':
-      return `String ${found.course}: ${rounded(found.centsPerTurn)} cents a turn, within ${(100 * found.error).toFixed(0)} %, ${playInWords(found.play)}.`;
+      return `String ${found.course}: ${rounded(found.centsPerTurn)} cents a turn, within ${fixed(100 * found.error)} %, ${playInWords(found.play)}.`;
   }
 }
 
 /** No finer than it was measured. */
 function rounded(cents: Cents): string {
-  return (10 * Math.round(cents / 10)).toFixed(0);
+  return fixed(10 * Math.round(cents / 10));
 }
 
 function playInWords(turns: number): string {

@@ -1,5 +1,6 @@
 import type { OtherString, PlanWarning } from '../retune/index.ts';
 import type { EpochMs, Semitones } from '../units.ts';
+import { fixed, lengthInWords } from '../writing.ts';
 import { whenInWords } from './dates.ts';
 
 const BREAKING: Semitones = 0;
@@ -22,8 +23,8 @@ export function warningInWords(warning: PlanWarning): string {
   }
 }
 
-const semitones = (size: Semitones) => `${Math.abs(size).toFixed(1)} semitones`;
-const percent = (share: number) => `${(100 * share).toFixed(0)} %`;
+const semitones = (size: Semitones) => `${fixed(Math.abs(size), 1)} semitones`;
+const percent = (share: number) => `${fixed(100 * share)} %`;
 
 function nearness(headroom: Semitones): string {
   return headroom < BREAKING
@@ -35,7 +36,7 @@ function nearness(headroom: Semitones): string {
 function wayOut(other: OtherString | null, otherwise: string): string {
   if (other === null) return `It needs ${otherwise}.`;
   const { material, diameterMm, tension } = other;
-  return `It needs another string: an unwound ${material} one of ${diameterMm.toFixed(2)} mm would stand at ${tension.toFixed(0)} N.`;
+  return `It needs another string: an unwound ${material} one of ${lengthInWords(diameterMm, 2)} would stand at ${fixed(tension)} N.`;
 }
 
 /** A way to a tuning's notes that moves no string. @example capoWayInWords('Open D', 2) // => 'Open D with a capo at fret 2 sounds the same, and no string moves.' */

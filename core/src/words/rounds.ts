@@ -6,6 +6,7 @@ import {
   type Standing,
 } from '../rounds/index.ts';
 import type { EpochMs } from '../units.ts';
+import { fixed } from '../writing.ts';
 import { dayAsSaid, whenInWords } from './dates.ts';
 import { counted } from './figures.ts';
 import type { Sentence } from './sentence.ts';
@@ -115,7 +116,7 @@ export function laterInWords(
   if (off.length > 0) {
     const strings = off.map(
       ({ course, cents }) =>
-        `string ${course} ${Math.abs(cents).toFixed(0)} cents ${cents < 0 ? 'low' : 'high'}`,
+        `string ${course} ${fixed(Math.abs(cents))} cents ${cents < 0 ? 'low' : 'high'}`,
     );
     return `To be tuned: ${strings.join(', ')}.`;
   }

@@ -8,6 +8,7 @@ import {
 } from '../settling/index.ts';
 import type { Step } from '../sitting/index.ts';
 import type { EpochMs, Seconds } from '../units.ts';
+import { fixed } from '../writing.ts';
 import { whenInWords } from './dates.ts';
 import { durationInWords, shortDuration, signedCents } from './figures.ts';
 import type { Sentence } from './sentence.ts';
@@ -110,7 +111,7 @@ export function holdInWords({ hold: { expected, low, high } }: Outlook): string 
 export function slipsInWords({ history, slips }: StringSettling): string | null {
   const { seen, named } = slips;
   if (!named) return null;
-  const drops = seen.map((cents) => cents.toFixed(0)).join(', ');
+  const drops = seen.map((cents) => fixed(cents)).join(', ');
   return `String ${history.course} let go by itself ${seen.length} times (${drops} cents): look at its winding and its peg.`;
 }
 
@@ -141,7 +142,7 @@ export function questionOf(
       };
     case 'fell':
       return {
-        ask: `String ${course} fell by ${doubt.cents.toFixed(1)} cents, more than it can by itself.`,
+        ask: `String ${course} fell by ${fixed(doubt.cents, 1)} cents, more than it can by itself.`,
         answers: ['waited', 'stretched', 'retuned', 'room', 'new string', 'left out'],
       };
     case 'another string':

@@ -1,4 +1,5 @@
 import type { SettlingStep } from '../settling/index.ts';
+import { fixed } from '../writing.ts';
 import { durationInWords } from './figures.ts';
 import type { Sentence } from './sentence.ts';
 
@@ -73,14 +74,14 @@ const WORDS: {
 };
 
 function placeInWords(note: string, high: number): string {
-  return high > 0 ? `${high.toFixed(0)} cents above ${note}` : note;
+  return high > 0 ? `${fixed(high)} cents above ${note}` : note;
 }
 
 function pullInWords(facts: Facts<'pull'>): Sentence {
   const { course, times, headroom, near, thin, brings } = facts;
   const how = 'Along its length, a finger’s breadth, away from the face.';
   const care = near
-    ? ` It has ${headroom.toFixed(1)} semitones to breaking: less than the others.`
+    ? ` It has ${fixed(headroom, 1)} semitones to breaking: less than the others.`
     : thin
       ? ' It is thin: least of all.'
       : '';

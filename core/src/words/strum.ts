@@ -1,4 +1,5 @@
 import type { Cents } from '../units.ts';
+import { fixed } from '../writing.ts';
 import { distanceInWords } from './figures.ts';
 import { capital, type Sentence } from './sentence.ts';
 
@@ -52,7 +53,7 @@ function stringsInWords(courses: readonly number[]): string {
 export function strummedInWords(tunings: readonly string[], cents: Cents): Sentence {
   const size = Math.abs(cents);
   const off =
-    size < IN_PLACE ? '' : `, ${size.toFixed(0)} cents ${cents < 0 ? 'low' : 'high'} on the whole`;
+    size < IN_PLACE ? '' : `, ${fixed(size)} cents ${cents < 0 ? 'low' : 'high'} on the whole`;
   return {
     say: `That sounds like ${tunings.join(' or ')}${tunings.length === 1 ? off : ''}.`,
     more: tunings.length === 1 ? 'Which of these is it?' : 'Which of these is it? Both fit.',

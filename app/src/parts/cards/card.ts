@@ -23,6 +23,7 @@ import {
   signedCents,
   warningInWords,
 } from '@rosefinch/core/words';
+import { fixed, written } from '@rosefinch/core/writing';
 import type { Stock } from '../../data/index.ts';
 
 /** Comparisons lie at or below this fret, and so many of them are told. */
@@ -82,7 +83,7 @@ export function cardOf(tuning: Tuning, instrument: Instrument, stock: Stock): Ca
       ...(chord ? [`open chord ${chord}`] : []),
       ...(tuning.aliases ? [`also called ${tuning.aliases.join(', ')}`] : []),
       ...(temperInWords(tuning) ?? []),
-      `A4 ${settings.a4} Hz`,
+      `A4 ${written(settings.a4)} Hz`,
     ].join(', '),
     strings: targetsOf(tuning, settings.a4)
       .map(({ course, midi, hz }) => ({
@@ -168,7 +169,7 @@ export function checkInWords(check: CardCheck): string {
   const many = Math.abs(octaves) === 1 ? 'an octave' : 'two octaves';
   const relation = octaves === 0 ? ' =' : `, ${many} ${octaves > 0 ? 'above' : 'below'}`;
   const apart = Math.abs(apartCents);
-  const rest = apart < 0.5 ? '' : `, ${apartCents < 0 ? 'less' : 'plus'} ${apart.toFixed(1)} cents`;
+  const rest = apart < 0.5 ? '' : `, ${apartCents < 0 ? 'less' : 'plus'} ${fixed(apart, 1)} cents`;
   return `${heldInWords(check)}${relation} open string ${open}${rest}`;
 }
 

@@ -1,3 +1,4 @@
+import { fixed } from '@rosefinch/core/writing';
 import './charts.css';
 import type { Cents } from '@rosefinch/core/units';
 import { scaleLinear } from 'd3-scale';
@@ -65,7 +66,7 @@ function Cell({ column, cents }: { readonly column: number; readonly cents: Cent
       />
       <text x={CELL.width / 2} y={17} textAnchor="middle" className="value">
         {cents < 0 ? '−' : '+'}
-        {Math.abs(cents).toFixed(1)}
+        {fixed(Math.abs(cents), 1)}
       </text>
     </g>
   );

@@ -1,6 +1,12 @@
 import { NumberInput, type NumberInputProps } from '@mantine/core';
+import { writing, written } from '@rosefinch/core/writing';
 import { useEffect, useRef, useState } from 'react';
 import { number, ValidationError } from 'yup';
+
+/** How numbers with a fraction are typed: both ways are understood, the reader's is shown. */
+export function decimals() {
+  return { decimalSeparator: writing().decimal, allowedDecimalSeparators: ['.', ','] };
+}
 
 /** What a number may be. */
 export interface NumberRule {
@@ -17,13 +23,13 @@ export function judgedNumber(
   typed: number | string,
   { name, low, high, unit, whole }: NumberRule,
 ): number | string {
-  const range = `${low} to ${high}${unit}`;
+  const range = `${written(low)} to ${written(high)}${unit}`;
   const schema = number()
     // An empty field is no zero.
     .transform((value, original) => (original === '' ? Number.NaN : value))
     .typeError(`${name}: a number from ${range}`)
-    .min(low, ({ value }) => `${name}: ${value}${unit} is too little; ${range}`)
-    .max(high, ({ value }) => `${name}: ${value}${unit} is too much; ${range}`)
+    .min(low, ({ value }) => `${name}: ${written(value)}${unit} is too little; ${range}`)
+    .max(high, ({ value }) => `${name}: ${written(value)}${unit} is too much; ${range}`)
     .test('whole', `${name}: a whole number; ${range}`, (value) =>
       whole ? Number.isInteger(value) : true,
     )
@@ -61,6 +67,7 @@ export function CheckedNumber({ rule, value, onValue, stays, onLawful, ...rest }
   );
   return (
     <NumberInput
+      {...decimals()}
       {...rest}
       value={typed}
       clampBehavior="none"

@@ -1,5 +1,6 @@
 export { Action } from './Action.tsx';
-export { CheckedNumber, judgedNumber, type NumberRule } from './CheckedNumber.tsx';
+export { CheckedLength } from './CheckedLength.tsx';
+export { CheckedNumber, decimals, judgedNumber, type NumberRule } from './CheckedNumber.tsx';
 export { Dialog } from './Dialog.tsx';
 export { useDistance } from './distance.ts';
 export { download } from './download.ts';

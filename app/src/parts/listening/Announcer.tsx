@@ -3,6 +3,7 @@ import { targetName } from '@rosefinch/core/music';
 import type { StringReading } from '@rosefinch/core/sitting';
 import type { Cents } from '@rosefinch/core/units';
 import { deviationInWords, stepInWords } from '@rosefinch/core/words';
+import { fixed } from '@rosefinch/core/writing';
 import { useEffect, useRef, useState } from 'react';
 import { monotonic } from '../../environment.ts';
 
@@ -34,7 +35,7 @@ export function Announcer({ newest, targets, tolerance, hidden, say, done = fals
     const { course, cents, aim = 0 } = newest.reading;
     const target = targets[course - 1];
     const place = deviationInWords(cents - aim, tolerance);
-    const text = `String ${course}, ${target ? targetName(target) : ''}: ${Math.abs(cents).toFixed(0)} cents, ${place}`;
+    const text = `String ${course}, ${target ? targetName(target) : ''}: ${fixed(Math.abs(cents))} cents, ${place}`;
     if (monotonic() - last.current >= AT_MOST_EVERY_MS) {
       last.current = monotonic();
       setWords(text);

@@ -1,5 +1,6 @@
 import type { Cents } from '@rosefinch/core/units';
 import { signedCents } from '@rosefinch/core/words';
+import { fixed } from '@rosefinch/core/writing';
 import { FEW_TICKS, TICKS, TWO_TICKS, wireHeight } from './scale.ts';
 
 /** A stroke: time since the pluck in seconds and deviation in cents, by turns. */
@@ -191,5 +192,5 @@ function labelPerch(
   c.fillText(value, from, at);
   c.font = `13px ${FONT}`;
   c.fillStyle = p.palette.soft;
-  c.fillText(` ±${error.toFixed(1)}`, from + width, at);
+  c.fillText(` ±${fixed(error, 1)}`, from + width, at);
 }

@@ -2,6 +2,7 @@ import { isByEar, windingRound, windingTask } from '@rosefinch/core/dialogue';
 import { currentPass, type StringReading, stringOf } from '@rosefinch/core/sitting';
 import type { Cents } from '@rosefinch/core/units';
 import { deviationInWords, signedCents, type WindingTask } from '@rosefinch/core/words';
+import { fixed } from '@rosefinch/core/writing';
 import { allStored, shownCents, useRinging } from '../../parts/listening/index.ts';
 import { StageFigure } from '../../parts/stage/index.ts';
 import type { Bench } from './useBench.ts';
@@ -51,7 +52,7 @@ function Deviation({ bench }: { readonly bench: Bench }) {
 /** Where it stands in words, how sure that is once it is read, and where it is to be brought. */
 function noteOf(cents: Cents, last: StringReading | undefined, tolerance: Cents): string {
   const aim = last?.aim ?? 0;
-  const error = cents === last?.cents ? `, ±${last.errorCents.toFixed(1)}` : '';
+  const error = cents === last?.cents ? `, ±${fixed(last.errorCents, 1)}` : '';
   const aimed = aim === 0 ? '' : `, aim ${signedCents(aim)}`;
   return `cents, ${deviationInWords(cents - aim, tolerance)}${error}${aimed}`;
 }

@@ -2,6 +2,7 @@ import { Button, Group } from '@mantine/core';
 import { A4_RANGE, nearestNote, noteName, STANDARD_A4, shiftHz } from '@rosefinch/core/music';
 import type { Hz } from '@rosefinch/core/units';
 import { signedCents } from '@rosefinch/core/words';
+import { fixed } from '@rosefinch/core/writing';
 
 interface Props {
   readonly hz: Hz;
@@ -17,7 +18,7 @@ export function HeardReference({ hz, onTake, onLeave }: Props) {
   return (
     <section className="card" aria-label="Heard reference">
       <p>
-        {noteName(midi)}, {signedCents(cents)} cents: A4 is {a4.toFixed(1)} Hz there.
+        {noteName(midi)}, {signedCents(cents)} cents: A4 is {fixed(a4, 1)} Hz there.
       </p>
       <Group>
         <Button disabled={!possible} onClick={() => onTake(a4)}>

@@ -1,5 +1,6 @@
 import { Button, Group } from '@mantine/core';
 import { benchFault, isByEar } from '@rosefinch/core/dialogue';
+import { fixed } from '@rosefinch/core/writing';
 import type { ReactNode } from 'react';
 import { ReferenceLine } from '../../parts/charts/index.ts';
 import { HeardReference, tenths } from './HeardReference.tsx';
@@ -30,7 +31,7 @@ export function benchAside(bench: Bench): ReactNode {
   if (a4 !== null)
     return (
       <Button onClick={() => send({ type: 'take A4', a4: tenths(a4) })}>
-        Set A4 to {a4.toFixed(1)} Hz
+        Set A4 to {fixed(a4, 1)} Hz
       </Button>
     );
   if (notice?.kind === 'doubt')

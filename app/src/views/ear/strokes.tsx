@@ -1,6 +1,7 @@
 import { BEAT_LASTS } from '@rosefinch/core/practice';
 import type { Cents } from '@rosefinch/core/units';
 import { signedCents } from '@rosefinch/core/words';
+import { fixed } from '@rosefinch/core/writing';
 import { wireHeight } from '../../parts/wires/index.ts';
 import { Picture, tick } from './Picture.tsx';
 
@@ -107,7 +108,7 @@ export function PathStroke({ path, width, height }: PathProps) {
         />
       )}
       <text className="axis-text" x={width - MARGIN} y={height - 4} textAnchor="end">
-        {(longest / 1000).toFixed(0)} s; cents from where they agree
+        {fixed(longest / 1000)} s; cents from where they agree
       </text>
     </Picture>
   );

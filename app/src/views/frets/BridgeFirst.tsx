@@ -1,6 +1,8 @@
 import { Button, Group, NumberInput } from '@mantine/core';
 import type { Millimetres } from '@rosefinch/core/units';
+import { inMillimetres, lengthFigure, lengthInWords, lengthUnit } from '@rosefinch/core/writing';
 import { useState } from 'react';
+import { decimals } from '../../parts/frame/index.ts';
 
 interface Props {
   readonly scaleMm: Millimetres;
@@ -11,13 +13,14 @@ interface Props {
 export function BridgeFirst({ scaleMm, onBegin }: Props) {
   const [nut, setNut] = useState<number | string>('');
   const [rest, setRest] = useState<number | string>('');
-  const off = typeof nut === 'number' && typeof rest === 'number' ? nut - rest : null;
+  const off =
+    typeof nut === 'number' && typeof rest === 'number' ? inMillimetres(nut - rest) : null;
   return (
     <section aria-label="Bridge first">
       <strong>The bridge first: it is loose and wanders</strong>
       <Group align="end" mt="xs">
-        <Half label="Nut to fret 12, mm" about={scaleMm / 2} value={nut} onChange={setNut} />
-        <Half label="Fret 12 to bridge, mm" about={scaleMm / 2} value={rest} onChange={setRest} />
+        <Half label="Nut to fret 12" about={scaleMm / 2} value={nut} onChange={setNut} />
+        <Half label="Fret 12 to bridge" about={scaleMm / 2} value={rest} onChange={setRest} />
         <Button variant="default" onClick={onBegin}>
           Then by ear: the octaves of the outer strings
         </Button>
@@ -26,7 +29,7 @@ export function BridgeFirst({ scaleMm, onBegin }: Props) {
         <p role="note">
           {Math.abs(off) < 0.5
             ? 'By measure it stands right.'
-            : `By measure: move the bridge ${Math.abs(off).toFixed(1)} mm ${off > 0 ? 'away from' : 'towards'} the nut.`}
+            : `By measure: move the bridge ${lengthInWords(Math.abs(off), 1)} ${off > 0 ? 'away from' : 'towards'} the nut.`}
         </p>
       )}
     </section>
@@ -44,12 +47,13 @@ interface HalfProps {
 function Half({ label, about, value, onChange }: HalfProps) {
   return (
     <NumberInput
-      label={label}
-      placeholder={about.toFixed(0)}
+      {...decimals()}
+      label={`${label}, ${lengthUnit()}`}
+      placeholder={lengthFigure(about, 0)}
       w={170}
-      min={50}
+      min={1}
       max={1000}
-      decimalScale={1}
+      decimalScale={2}
       value={value}
       onChange={onChange}
     />

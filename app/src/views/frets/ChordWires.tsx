@@ -1,6 +1,7 @@
 import type { ShapeOutcome } from '@rosefinch/core/intonation';
 import type { Cents } from '@rosefinch/core/units';
 import { signedCents } from '@rosefinch/core/words';
+import { fixed } from '@rosefinch/core/writing';
 import { scaleLinear } from 'd3-scale';
 
 /** Cents that half a wire stands for. */
@@ -21,7 +22,7 @@ export function ChordWires({ outcome: { name, before, after, worstBefore, worstA
   return (
     <figure>
       <figcaption>
-        <strong>{name}</strong> widest pair {worstBefore.toFixed(1)} → {worstAfter.toFixed(1)}
+        <strong>{name}</strong> widest pair {fixed(worstBefore, 1)} → {fixed(worstAfter, 1)}
       </figcaption>
       <svg
         className="chart"

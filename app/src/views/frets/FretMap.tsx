@@ -12,6 +12,7 @@ import {
 import { type Target, targetName } from '@rosefinch/core/music';
 import type { FretCheck } from '@rosefinch/core/records';
 import type { Cents } from '@rosefinch/core/units';
+import { fixed } from '@rosefinch/core/writing';
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 
@@ -206,7 +207,7 @@ function Mark({ reading: { place }, cents, y, at, up }: MarkProps) {
       {pressure === PRESSURES[1] && !small && (
         <text x={at(fret)} y={cents > 0 ? top - 3 : up(cents) + 13} textAnchor="middle">
           {cents > 0 ? '+' : '−'}
-          {Math.abs(cents).toFixed(0)}
+          {fixed(Math.abs(cents))}
         </text>
       )}
     </g>

@@ -10,6 +10,7 @@ import {
   type Sentence,
   signedCents,
 } from '@rosefinch/core/words';
+import { fixed } from '@rosefinch/core/writing';
 import { Sized } from '../../parts/charts/index.ts';
 import { Stage, StageFigure } from '../../parts/stage/index.ts';
 import { octavesSaid, verdictSaid } from './Findings.tsx';
@@ -63,7 +64,7 @@ function Last({ checking: { talk, targets, stored }, instrument }: Omit<Props, '
   const against =
     place.kind === 'open'
       ? `cents from the mean of ${targetName(targets[course - 1])} open`
-      : `cents, ±${errorCents.toFixed(1)}`;
+      : `cents, ±${fixed(errorCents, 1)}`;
   return (
     <StageFigure
       figure={cents === null ? '–' : signedCents(cents)}

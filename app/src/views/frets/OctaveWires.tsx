@@ -4,6 +4,7 @@ import type { FretCheck } from '@rosefinch/core/records';
 import type { Instrument } from '@rosefinch/core/strings';
 import type { Cents } from '@rosefinch/core/units';
 import { signedCents } from '@rosefinch/core/words';
+import { fixed } from '@rosefinch/core/writing';
 import { scaleLinear } from 'd3-scale';
 
 /** Cents that half a wire stands for. */
@@ -57,7 +58,7 @@ export function OctaveWires({ instrument, check, targets, width, height }: Props
                   className={end.right ? 'mark' : 'open-bar'}
                 />
                 <text x={width - RIGHT + 12} y={y + 5}>
-                  {signedCents(end.sharp)} ± {end.errorCents.toFixed(1)}
+                  {signedCents(end.sharp)} ± {fixed(end.errorCents, 1)}
                 </text>
               </g>
             )}

@@ -4,6 +4,7 @@ import { counted } from '@rosefinch/core/words';
 import { useState } from 'react';
 import { readAirCsv, useData, useLive } from '../../data/index.ts';
 import { dayHere, now } from '../../environment.ts';
+import { decimals } from '../../parts/frame/index.ts';
 
 /** The air of the room: typed for today, or from the table of a logger. It tells dry air from pegs. */
 export function AirForm() {
@@ -43,6 +44,7 @@ export function AirForm() {
       </p>
       <Group align="end">
         <NumberInput
+          {...decimals()}
           label="Temperature today, °C"
           w={180}
           min={-30}
@@ -51,6 +53,7 @@ export function AirForm() {
           onChange={setCelsius}
         />
         <NumberInput
+          {...decimals()}
           label="Humidity today, %"
           w={170}
           min={0}

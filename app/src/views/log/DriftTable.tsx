@@ -1,5 +1,6 @@
 import type { Told } from '@rosefinch/core/drift';
 import { dayInWords, signedCents, weekInWords } from '@rosefinch/core/words';
+import { fixed } from '@rosefinch/core/writing';
 import { locale, zone } from '../../environment.ts';
 import { Wide } from '../../parts/frame/index.ts';
 
@@ -31,7 +32,7 @@ export function DriftTable({ told: { drift } }: { readonly told: Told }) {
                 <td>{day(from)}</td>
                 <td>{day(to)}</td>
                 <td>
-                  {signedCents(common)} ± {commonError.toFixed(1)}
+                  {signedCents(common)} ± {fixed(commonError, 1)}
                 </td>
                 <td>{percent(handled)}</td>
                 {own.map((cents, i) => (
@@ -55,7 +56,7 @@ export function DriftTable({ told: { drift } }: { readonly told: Told }) {
               </th>
               {drift.strings.map(({ course, weekly, weeklyError }) => (
                 <td key={course}>
-                  {weekly < 0.5 ? '' : `${weekly.toFixed(0)} ± ${weeklyError.toFixed(0)}`}
+                  {weekly < 0.5 ? '' : `${fixed(weekly)} ± ${fixed(weeklyError)}`}
                 </td>
               ))}
             </tr>

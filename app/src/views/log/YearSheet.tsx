@@ -1,3 +1,4 @@
+import { fixed, lengthInWords } from '@rosefinch/core/writing';
 import './log.css';
 import { Button, NativeSelect } from '@mantine/core';
 import { sparesFor } from '@rosefinch/core/drift';
@@ -79,7 +80,7 @@ function Row({ instrument, line }: { readonly instrument: Instrument; readonly l
     <tr>
       <th scope="row">{instrument.name}</th>
       <td>{line.sittings}</td>
-      <td>{line.offBy === null ? '' : line.offBy.toFixed(1)}</td>
+      <td>{line.offBy === null ? '' : fixed(line.offBy, 1)}</td>
       <td>{line.sittings === 0 ? '' : `${line.right} of ${line.sittings}`}</td>
       <td>{line.sets.map(day).join(', ')}</td>
       <td className="year-marks">
@@ -100,7 +101,7 @@ function sorts(shelf: readonly Instrument[]): [string, Instrument[]][] {
   const all = new Map<string, Instrument[]>();
   for (const instrument of shelf) {
     const { material } = instrument.courses[0]?.strings[0]?.spec ?? { material: 'steel' };
-    const sort = `${instrument.kind}, ${counted(instrument.courses.length, 'string')}, ${material}, ${Math.round(instrument.scaleMm)} mm`;
+    const sort = `${instrument.kind}, ${counted(instrument.courses.length, 'string')}, ${material}, ${lengthInWords(instrument.scaleMm, 0)}`;
     all.set(sort, [...(all.get(sort) ?? []), instrument]);
   }
   return [...all];

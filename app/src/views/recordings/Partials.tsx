@@ -1,5 +1,6 @@
 import { fittedStretch, type Reading, stretchCents, stretchResidual } from '@rosefinch/core/listen';
 import type { Hz } from '@rosefinch/core/units';
+import { fixed } from '@rosefinch/core/writing';
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import { AxisX, AxisY } from '../../parts/charts/index.ts';
@@ -27,8 +28,8 @@ export function Partials({ reading }: { reading: Reading }) {
   return (
     <figure className="card">
       <figcaption>
-        <strong>Partials</strong>: f0 {f0Hz.toFixed(3)} Hz, stiffness B{' '}
-        {inharmonicity.toExponential(2)}, residual {residual.toFixed(2)} cents rms
+        <strong>Partials</strong>: f0 {fixed(f0Hz, 3)} Hz, stiffness B{' '}
+        {inharmonicity.toExponential(2)}, residual {fixed(residual, 2)} cents rms
       </figcaption>
       <svg
         className="chart"

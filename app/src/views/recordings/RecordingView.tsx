@@ -1,3 +1,4 @@
+import { fixed } from '@rosefinch/core/writing';
 import './recordings.css';
 import { Anchor, Button, Group, Stack, Text, Title } from '@mantine/core';
 import { nearestNote, noteName } from '@rosefinch/core/music';
@@ -78,7 +79,7 @@ function Report({ recording, whose }: { recording: Recording; whose: ReactNode }
       <div>
         <ViewHead title={recording.name} />
         <Text className="soft">
-          {recording.duration.toFixed(1)} s at {recording.sampleRate} Hz ·{' '}
+          {fixed(recording.duration, 1)} s at {recording.sampleRate} Hz ·{' '}
           {counted(recording.plucks.length, 'pluck')} · its sound is not kept
         </Text>
         {recording.warnings.map((warning) => (
@@ -135,7 +136,7 @@ function PluckTable({ plucks, chosen, onChoose }: TableProps) {
                   pluck {i + 1}
                 </button>
               </th>
-              <td>{pluck.start.toFixed(2)}</td>
+              <td>{fixed(pluck.start, 2)}</td>
               <OutcomeCells pluck={pluck} />
             </tr>
           ))}
@@ -158,9 +159,9 @@ function OutcomeCells({ pluck: { outcome, clipped } }: { pluck: RecordedPluck })
     <>
       <td>{noteName(midi)}</td>
       <td>{signedCents(cents)}</td>
-      <td>{outcome.errorCents.toFixed(2)}</td>
-      <td>{outcome.hz.toFixed(2)}</td>
-      <td>{outcome.spreadCents.toFixed(1)}</td>
+      <td>{fixed(outcome.errorCents, 2)}</td>
+      <td>{fixed(outcome.hz, 2)}</td>
+      <td>{fixed(outcome.spreadCents, 1)}</td>
       <td>{clipped ? 'reading, clipped' : outcome.moving ? 'still moving' : 'reading'}</td>
     </>
   );

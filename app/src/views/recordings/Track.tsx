@@ -2,6 +2,7 @@ import type { Reading } from '@rosefinch/core/listen';
 import { centsBetween } from '@rosefinch/core/music';
 import type { RecordedPluck } from '@rosefinch/core/records';
 import type { Cents } from '@rosefinch/core/units';
+import { fixed } from '@rosefinch/core/writing';
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import { AxisX, AxisY } from '../../parts/charts/index.ts';
@@ -25,7 +26,7 @@ export function Track({ pluck, reading }: { pluck: RecordedPluck; reading: Readi
   return (
     <figure className="card">
       <figcaption>
-        <strong>Pitch track</strong>, cents from the reading of {reading.hz.toFixed(2)} Hz
+        <strong>Pitch track</strong>, cents from the reading of {fixed(reading.hz, 2)} Hz
       </figcaption>
       <svg
         className="chart"

@@ -2,6 +2,7 @@ import { Button } from '@mantine/core';
 import type { PlanStep } from '@rosefinch/core/retune';
 import type { Sentence } from '@rosefinch/core/words';
 import { capoWayInWords, counted, warningInWords } from '@rosefinch/core/words';
+import { fixed } from '@rosefinch/core/writing';
 import type { Settings } from '../../data/index.ts';
 import { ReferenceLine } from '../../parts/charts/index.ts';
 import { Stage, StageFigure } from '../../parts/stage/index.ts';
@@ -47,7 +48,7 @@ function Distance({ way, step }: { readonly way: Way; readonly step: PlanStep })
   const size = Math.abs(step.cents);
   // What is less than a semitone is told in cents.
   const [figure, unit] =
-    size < SEMITONE ? [size.toFixed(1), 'cents'] : [(size / SEMITONE).toFixed(1), 'semitones'];
+    size < SEMITONE ? [fixed(size, 1), 'cents'] : [fixed(size / SEMITONE, 1), 'semitones'];
   const sign = step.cents < 0 ? '−' : '+';
   const turns = turnsOf(way, step);
   return (

@@ -9,6 +9,7 @@ import {
   shortStringInWords,
   turnInWords,
 } from '@rosefinch/core/words';
+import { fixed } from '@rosefinch/core/writing';
 import type { Settings } from '../../data/index.ts';
 
 /** A plan with all that it is about. */
@@ -43,7 +44,7 @@ export function turnsOf({ instrument }: Way, { course, fromHz, toHz }: PlanStep)
 /** What a step does to its string. */
 export function strainOf(step: PlanStep, { force }: Settings): string {
   const { tensionBefore, tensionAfter, headroom } = step;
-  return `${forceInWords(tensionBefore, force)} → ${forceInWords(tensionAfter, force)}, ${headroom.toFixed(1)} semitones to breaking`;
+  return `${forceInWords(tensionBefore, force)} → ${forceInWords(tensionAfter, force)}, ${fixed(headroom, 1)} semitones to breaking`;
 }
 
 /** What the neck carries, before, after and on the way. */

@@ -8,9 +8,12 @@ import {
   Title,
   useMantineColorScheme,
 } from '@mantine/core';
+import { noteName } from '@rosefinch/core/music';
+import { forceInWords, momentInWords, signedCents } from '@rosefinch/core/words';
+import { lengthInWords } from '@rosefinch/core/writing';
 import type { ReactNode } from 'react';
 import { type Settings, useData, useLive } from '../../data/index.ts';
-import { now } from '../../environment.ts';
+import { locale, now, zone } from '../../environment.ts';
 import { CheckedNumber, type NumberRule } from '../../parts/frame/index.ts';
 
 const A4: NumberRule = { name: 'A4', low: 400, high: 480, unit: ' Hz' };
@@ -35,9 +38,17 @@ export function SettingsForm({ settings }: { settings: Settings }) {
         <ReferenceTone {...own} />
         <Switches {...own} names={['spokenArrival', 'practiceSound']} />
       </Group>
+      <Group title="Notes, numbers and units">
+        <Choices {...own} names={['notes', 'signs', 'decimal', 'length', 'force', 'dates']} />
+        <Text size="sm" role="note">
+          It reads like this: {noteName(58, 'flat')} is {noteName(58)}, {signedCents(-2.5)} cents,{' '}
+          {lengthInWords(648, 0)}, {forceInWords(72.6, settings.force)},{' '}
+          {momentInWords(now(), zone(), locale())}.
+        </Text>
+      </Group>
       <Group title="Screen and keys">
         <Theme />
-        <Choices {...own} names={['wires', 'force']} />
+        <Choices {...own} names={['wires']} />
         <Switches {...own} names={['keysOn']} />
       </Group>
     </div>
@@ -128,6 +139,52 @@ const CHOICES = [
     data: [
       { value: 'N', label: 'newtons, N' },
       { value: 'kgf', label: 'kilograms of force, kgf' },
+      { value: 'lbf', label: 'pounds of force, lbf' },
+    ],
+  }),
+  choice({
+    name: 'notes',
+    label: 'Notes are called',
+    data: [
+      { value: 'english', label: 'C D E F G A B' },
+      { value: 'german', label: 'C D E F G A H, with B for B♭' },
+      { value: 'syllables', label: 'Do Re Mi Fa Sol La Si' },
+    ],
+  }),
+  choice({
+    name: 'signs',
+    label: 'Black keys',
+    data: [
+      { value: 'tuning', label: 'as the tuning spells them' },
+      { value: 'sharp', label: 'always with ♯' },
+      { value: 'flat', label: 'always with ♭' },
+    ],
+  }),
+  choice({
+    name: 'decimal',
+    label: 'Decimals',
+    data: [
+      { value: '.', label: '2.5' },
+      { value: ',', label: '2,5' },
+    ],
+  }),
+  choice({
+    name: 'length',
+    label: 'Lengths in',
+    data: [
+      { value: 'mm', label: 'millimetres' },
+      { value: 'inch', label: 'inches' },
+    ],
+  }),
+  choice({
+    name: 'dates',
+    label: 'Dates',
+    data: [
+      { value: '', label: 'as the browser writes them' },
+      { value: 'en-GB', label: '31 Dec 2026, 17:05' },
+      { value: 'en-US', label: 'Dec 31, 2026, 5:05 PM' },
+      { value: 'de-DE', label: '31.12.2026, 17:05' },
+      { value: 'sv-SE', label: '2026-12-31 17:05' },
     ],
   }),
   choice({ name: 'wires', label: 'Wires', data: ['as you look down', 'turned round'] }),

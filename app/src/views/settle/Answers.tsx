@@ -3,6 +3,7 @@ import type { Taken } from '@rosefinch/core/settling';
 import type { Step } from '@rosefinch/core/sitting';
 import { questionOf, STEP_WORDS } from '@rosefinch/core/words';
 import { useState } from 'react';
+import { decimals } from '../../parts/frame/index.ts';
 import type { Settling } from './useSettling.ts';
 
 interface Props {
@@ -41,7 +42,14 @@ function HowLong({ settling, question: reading }: Props) {
     settling.send({ type: 'say', reading, step: 'waited', elapsed: MINUTE_MS * Number(minutes) });
   return (
     <Group align="end" gap="xs" role="group" aria-label="Answers">
-      <NumberInput label="Minutes" w={110} min={0} value={minutes} onChange={setMinutes} />
+      <NumberInput
+        {...decimals()}
+        label="Minutes"
+        w={110}
+        min={0}
+        value={minutes}
+        onChange={setMinutes}
+      />
       <Button disabled={typeof minutes !== 'number'} onClick={waited}>
         So long
       </Button>

@@ -4,7 +4,7 @@ import type { Restringing } from '@rosefinch/core/records';
 import { WAYS, type Way } from '@rosefinch/core/settling';
 import { LESSON_CENTS } from '@rosefinch/core/sitting';
 import { wallClock } from '../../environment.ts';
-import { judgedNumber, type NumberRule } from '../../parts/frame/index.ts';
+import { decimals, judgedNumber, type NumberRule } from '../../parts/frame/index.ts';
 
 const LESSON: NumberRule = { name: 'Lesson', low: 5, high: 600, unit: ' minutes', whole: true };
 const ALLOWED: NumberRule = { name: 'A string may be off by', low: 1, high: 20, unit: ' cents' };
@@ -68,12 +68,14 @@ export function LessonFields<T extends TypedLesson>({ form }: { form: UseFormRet
         {...form.getInputProps('lesson')}
       />
       <NumberInput
+        {...decimals()}
         label="A lesson lasts, minutes"
         w={170}
         clampBehavior="none"
         {...form.getInputProps('minutes')}
       />
       <NumberInput
+        {...decimals()}
         label="A string may be off by, cents"
         w={200}
         clampBehavior="none"

@@ -4,7 +4,7 @@ import type { RoomNote } from '@rosefinch/core/sitting';
 import { momentInWords, signedCents } from '@rosefinch/core/words';
 import { useState } from 'react';
 import { locale, zone } from '../../environment.ts';
-import { Dialog } from '../../parts/frame/index.ts';
+import { Dialog, decimals } from '../../parts/frame/index.ts';
 import type { Heard } from '../../parts/listening/index.ts';
 
 interface Props {
@@ -75,6 +75,7 @@ function NoteForm({ onNote }: { onNote: (note: RoomNote) => void }) {
       <Stack>
         <Group>
           <NumberInput
+            {...decimals()}
             label="Temperature, °C"
             min={-30}
             max={60}
@@ -82,6 +83,7 @@ function NoteForm({ onNote }: { onNote: (note: RoomNote) => void }) {
             onChange={setCelsius}
           />
           <NumberInput
+            {...decimals()}
             label="Humidity, %"
             min={0}
             max={100}

@@ -10,6 +10,7 @@ import {
   standsInWords,
   sureInWords,
 } from '@rosefinch/core/words';
+import { fixed } from '@rosefinch/core/writing';
 import { Wide } from '../../parts/frame/index.ts';
 import type { Settling } from './useSettling.ts';
 
@@ -76,7 +77,7 @@ function Row({ string, left, note }: RowProps) {
       <th scope="row">
         {history.course} {note}
       </th>
-      <td>{history.droppedSoFar.toFixed(1)}</td>
+      <td>{fixed(history.droppedSoFar, 1)}</td>
       <td>{dropsOf(history.rounds).at(-1)?.toFixed(1) ?? ''}</td>
       <td>{history.rounds.length}</td>
       <td>{standsInWords(string, left)}</td>

@@ -2,6 +2,7 @@ import { targetName } from '@rosefinch/core/music';
 import type { Restringing } from '@rosefinch/core/records';
 import { outlookNow, type StringHistory } from '@rosefinch/core/settling';
 import { counted, holdInWords, signedCents, standingInWords } from '@rosefinch/core/words';
+import { fixed } from '@rosefinch/core/writing';
 import type { WireLine } from '../../parts/wires/index.ts';
 import { type Charts, sureFrom } from './charts.ts';
 import { SizedChart } from './SizedChart.tsx';
@@ -47,7 +48,7 @@ function standingOf(history: StringHistory, settling: Settling) {
     counted(taken.filter(({ step }) => step !== 'left out').length, 'reading'),
     last && `read last at ${signedCents(last.cents)} cents`,
     counted(rounds.length, 'round'),
-    `dropped ${droppedSoFar.toFixed(1)} cents so far`,
+    `dropped ${fixed(droppedSoFar, 1)} cents so far`,
     state && `${standingInWords(state, sure)}, expected ${holdInWords(outlookNow(state))}`,
   ]
     .filter(Boolean)

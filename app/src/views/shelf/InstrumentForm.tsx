@@ -24,7 +24,13 @@ import {
 } from '@rosefinch/core/strings';
 import { useState } from 'react';
 import type { Stock } from '../../data/index.ts';
-import { CheckedNumber, NotSaved, type NumberRule, Unsaved } from '../../parts/frame/index.ts';
+import {
+  CheckedLength,
+  CheckedNumber,
+  NotSaved,
+  type NumberRule,
+  Unsaved,
+} from '../../parts/frame/index.ts';
 import { LAYOUTS, withLayout, withPegKind } from './pegForms.ts';
 import { StringTable } from './StringTable.tsx';
 
@@ -155,12 +161,12 @@ function Body({ form, stock, lawful, change, put }: PartProps) {
           put({ ...rest, tuningId: event.currentTarget.value });
         }}
       />
-      <CheckedNumber
+      <CheckedLength
         rule={SCALE}
-        label="Scale, mm"
+        label="Scale"
         w={130}
-        value={draft.scaleMm}
-        onValue={(scaleMm) => change({ scaleMm })}
+        valueMm={draft.scaleMm}
+        onMm={(scaleMm) => change({ scaleMm })}
         onLawful={lawful('scale')}
       />
       <CheckedNumber

@@ -16,9 +16,16 @@ import {
   withString,
 } from '@rosefinch/core/strings';
 import { forceFigure, inCourseInShort } from '@rosefinch/core/words';
+import { fixed, lengthUnit } from '@rosefinch/core/writing';
 import { IconX } from '@tabler/icons-react';
 import type { Stock } from '../../data/index.ts';
-import { CheckedNumber, IconAction, type NumberRule, Wide } from '../../parts/frame/index.ts';
+import {
+  CheckedLength,
+  CheckedNumber,
+  IconAction,
+  type NumberRule,
+  Wide,
+} from '../../parts/frame/index.ts';
 
 /** Beyond these no wire is made, and its strength not known. */
 const DIAMETER: NumberRule = { name: 'Diameter', low: 0.1, high: 6.5, unit: ' mm' };
@@ -58,8 +65,8 @@ export function StringTable({ instrument, stock, onChange, onCount, lawful }: St
               <th scope="col">string</th>
               <th scope="col">material</th>
               <th scope="col">wound</th>
-              <th scope="col">diameter, mm</th>
-              <th scope="col">core, mm</th>
+              <th scope="col">diameter, {lengthUnit()}</th>
+              <th scope="col">core, {lengthUnit()}</th>
               <th scope="col">weight, g/m</th>
               <th scope="col">tighten</th>
               <th scope="col">peg ratio</th>
@@ -118,19 +125,20 @@ function StringRow({ instrument, stock, course, onChange, onAway, lawful }: RowP
     onChange({ ...course, strings: [{ peg, spec: asMade({ ...spec, ...part }) }, ...others] });
   const withPeg = (part: Partial<Peg>) =>
     onChange({ ...course, strings: [{ spec, peg: { ...peg, ...part } }, ...others] });
+  const field = (rule: NumberRule, off: boolean) => ({
+    rule,
+    onLawful: lawful(`${rule.name} ${course.number}`),
+    'aria-label': `${rule.name} of string ${course.number}`,
+    size: 'xs',
+    w: 92,
+    hideControls: true,
+    disabled: off,
+  });
   const figure = (rule: NumberRule, value: number, set: (value: number) => void, off = false) => (
-    <CheckedNumber
-      rule={rule}
-      onLawful={lawful(`${rule.name} ${course.number}`)}
-      aria-label={`${rule.name} of string ${course.number}`}
-      size="xs"
-      w={92}
-      decimalScale={4}
-      hideControls
-      disabled={off}
-      value={value}
-      onValue={set}
-    />
+    <CheckedNumber {...field(rule, off)} decimalScale={4} value={value} onValue={set} />
+  );
+  const length = (rule: NumberRule, mm: number, set: (mm: number) => void, off = false) => (
+    <CheckedLength {...field(rule, off)} valueMm={mm} onMm={set} />
   );
   return (
     <tr>
@@ -156,8 +164,8 @@ function StringRow({ instrument, stock, course, onChange, onAway, lawful }: RowP
           onChange={(event) => withSpec(rewound(spec, event.currentTarget.checked))}
         />
       </td>
-      <td>{figure(DIAMETER, spec.diameterMm, (diameterMm) => withSpec({ diameterMm }))}</td>
-      <td>{figure(CORE, spec.coreMm, (coreMm) => withSpec({ coreMm }), !spec.wound)}</td>
+      <td>{length(DIAMETER, spec.diameterMm, (diameterMm) => withSpec({ diameterMm }))}</td>
+      <td>{length(CORE, spec.coreMm, (coreMm) => withSpec({ coreMm }), !spec.wound)}</td>
       <td>
         {figure(
           WEIGHT,
@@ -250,7 +258,7 @@ function Outcome({ instrument, stock, course, spec }: OutcomeProps) {
   return (
     <>
       <td>{forceFigure(load.tension, settings.force)}</td>
-      <td>{load.headroom.toFixed(1)}</td>
+      <td>{fixed(load.headroom, 1)}</td>
     </>
   );
 }

@@ -2,6 +2,7 @@ import { Button, Group, NativeSelect, Stack, TextInput } from '@mantine/core';
 import { findTuning, openChord, type Tuning, targetsOf } from '@rosefinch/core/music';
 import { homeTuning, type Instrument, MODELS, stringLoad } from '@rosefinch/core/strings';
 import { forceInWords } from '@rosefinch/core/words';
+import { fixed } from '@rosefinch/core/writing';
 import { type Dispatch, type SetStateAction, useState } from 'react';
 import { flushSync } from 'react-dom';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
@@ -244,7 +245,7 @@ function Outcome({ tuning, instrument, stock }: OutcomeProps) {
     <p role="status">
       {chord ? `Open chord ${chord}.` : 'The open strings make no common chord.'} On{' '}
       {instrument.name} the neck carries {forceInWords(total, force)}; string {tightest.course} is
-      nearest to breaking, {tightest.headroom.toFixed(1)} semitones.
+      nearest to breaking, {fixed(tightest.headroom, 1)} semitones.
     </p>
   );
 }

@@ -1,3 +1,4 @@
+import { fixed } from '@rosefinch/core/writing';
 import './tunings.css';
 import { Button, Group, NativeSelect, Stack, Switch, Text, TextInput } from '@mantine/core';
 import { neckOf } from '@rosefinch/core/fretboard';
@@ -249,7 +250,7 @@ function Load({ card, tuning, instrument, stock }: LoadProps) {
       </Wide>
       <Text size="sm" mt={8}>
         The neck carries {forceInWords(carried, force)}
-        {home && `, ${((100 * carried) / total(home)).toFixed(0)} % of its usual load`}.
+        {home && `, ${fixed((100 * carried) / total(home))} % of its usual load`}.
       </Text>
     </section>
   );
@@ -272,7 +273,7 @@ function LoadRow({ string, offset, instrument, force }: LoadRowProps) {
       {offset && <td>{signedCents(string.offset)}</td>}
       <td>{string.peg}</td>
       <td>{string.tighten}</td>
-      <td>{string.hz.toFixed(2)}</td>
+      <td>{fixed(string.hz, 2)}</td>
       <td>{load && forceFigure(load.tension, force)}</td>
       <td>{load?.headroom.toFixed(1)}</td>
     </tr>
