@@ -3,13 +3,16 @@ import { defineConfig } from 'vite';
 import { VitePWA } from 'vite-plugin-pwa';
 
 export default defineConfig({
+  // The folder works below any path: where it lies is told by where its scripts come from.
+  base: './',
   plugins: [
     react(),
     VitePWA({
       registerType: 'prompt',
+      injectRegister: false,
       workbox: {
         globPatterns: ['**/*.{js,css,html,svg,png,woff2}'],
-        navigateFallback: '/index.html',
+        navigateFallback: 'index.html',
         navigateFallbackDenylist: [/\.json$/],
       },
       manifest: {
@@ -20,11 +23,11 @@ export default defineConfig({
         background_color: '#fbf6f0',
         display: 'standalone',
         icons: [
-          { src: '/icon.svg', sizes: 'any', type: 'image/svg+xml', purpose: 'any' },
-          { src: '/icon-192.png', sizes: '192x192', type: 'image/png' },
-          { src: '/icon-512.png', sizes: '512x512', type: 'image/png' },
+          { src: 'icon.svg', sizes: 'any', type: 'image/svg+xml', purpose: 'any' },
+          { src: 'icon-192.png', sizes: '192x192', type: 'image/png' },
+          { src: 'icon-512.png', sizes: '512x512', type: 'image/png' },
           {
-            src: '/icon-maskable-512.png',
+            src: 'icon-maskable-512.png',
             sizes: '512x512',
             type: 'image/png',
             purpose: 'maskable',
@@ -32,7 +35,7 @@ export default defineConfig({
         ],
         shortcuts: ['Bench', 'Shelf', 'Ear'].map((name) => ({
           name,
-          url: name === 'Bench' ? '/' : `/${name.toLowerCase()}`,
+          url: name === 'Bench' ? '.' : `./#/${name.toLowerCase()}`,
         })),
       },
     }),

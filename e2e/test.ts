@@ -1,6 +1,6 @@
 import { type BrowserContext, test as base, expect, type Page } from '@playwright/test';
 
-export type { Locator, Page } from '@playwright/test';
+export type { BrowserContext, Locator, Page } from '@playwright/test';
 export { expect };
 
 /**

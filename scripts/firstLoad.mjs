@@ -6,7 +6,7 @@ import { gzipSync } from 'node:zlib';
 const LIMIT_KB = 250;
 const dist = join(import.meta.dirname, '../app/dist');
 const page = readFileSync(join(dist, 'index.html'), 'utf8');
-const scripts = [...page.matchAll(/(?:src|href)="(\/assets\/[^"]+\.js)"/g)].map((m) => m[1]);
+const scripts = [...page.matchAll(/(?:src|href)="\.(\/assets\/[^"]+\.js)"/g)].map((m) => m[1]);
 const workers = readdirSync(join(dist, 'assets'))
   .filter((n) => /worker|worklet/.test(n) && n.endsWith('.js'))
   .map((n) => `/assets/${n}`);

@@ -26,6 +26,32 @@ export interface Given {
 }
 
 const given: Given = (globalThis as { rosefinchGiven?: Given }).rosefinchGiven ?? {};
+/** This file, wherever it was put. */
+const here = import.meta.url;
+
+/**
+ * Where the application lies on its server, with a slash at either end: scripts stand one folder below it.
+ * Whatever a browser keeps by name carries it, so that two copies at one address do not meet.
+ * @example base // => '/rosefinch/'
+ */
+export const base = here.startsWith('http') ? new URL('..', here).pathname : '/';
+
+/** A name that no copy at another path has. @example ownName('rosefinch-open') // => 'rosefinch-open /music/' */
+export function ownName(name: string): string {
+  return base === '/' ? name : `${name} ${base}`;
+}
+
+let hashes = false;
+
+/** Views are named behind a #, because the server knows the one page alone. */
+export function nameViewsByHash(are: boolean): void {
+  hashes = are;
+}
+
+export function hashRoutes(): boolean {
+  return hashes;
+}
+
 const opened = performance.now();
 let ahead = 0;
 

@@ -3,47 +3,65 @@ import '@fontsource-variable/atkinson-hyperlegible-next';
 import '@fontsource-variable/jetbrains-mono';
 import { MantineProvider } from '@mantine/core';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { StrictMode } from 'react';
+import { type ReactNode, StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
-import { createBrowserRouter, RouterProvider } from 'react-router';
+import { createBrowserRouter, createHashRouter, RouterProvider } from 'react-router';
 import { App } from './App.tsx';
 import { DataProvider, Repository, RosefinchDatabase, type Shelf } from './data/index.ts';
+import { base, nameViewsByHash, ownName } from './environment.ts';
 import { Notices, NoticesProvider, theme } from './parts/frame/index.ts';
 import { watchForUpdates } from './updates.ts';
 
-const LAST_SHELF = 'rosefinch-shelf';
+const LAST_SHELF = ownName('rosefinch-shelf');
 
-/** The server says which shelf it serves; offline the last answer holds. */
-async function whichShelf(): Promise<Shelf> {
+/** What the server says of itself: which shelf it serves, and whether it answers for every address of a view. */
+interface Served {
+  readonly shelf: Shelf;
+  readonly routes: 'path' | 'hash';
+}
+
+/** The server says which shelf it serves; offline the last answer holds. A folder of files serves one of its own. */
+async function whatIsServed(): Promise<Served> {
   try {
-    const answer = await fetch('/shelf.json', { cache: 'no-store' });
-    const { shelf } = (await answer.json()) as { shelf: Shelf };
-    remember(shelf);
-    return shelf;
+    const answer = await fetch(`${base}shelf.json`, { cache: 'no-store' });
+    const served = (await answer.json()) as Served;
+    remember(served);
+    return served;
   } catch {
-    return remembered() ?? 'own';
+    return remembered() ?? { shelf: 'own', routes: 'hash' };
   }
 }
 
 /** A browser may forbid even this: then the server is asked every time. */
-function remember(shelf: Shelf): void {
+function remember(served: Served): void {
   try {
-    localStorage.setItem(LAST_SHELF, shelf);
+    localStorage.setItem(LAST_SHELF, JSON.stringify(served));
   } catch {
     // Nothing is lost: offline the shelf of one's own is opened.
   }
 }
 
-function remembered(): Shelf | null {
+function remembered(): Served | null {
   try {
-    return localStorage.getItem(LAST_SHELF) === 'demo' ? 'demo' : null;
+    return JSON.parse(localStorage.getItem(LAST_SHELF) ?? 'null') as Served | null;
   } catch {
     return null;
   }
 }
 
+/** One route for all: the views are chosen below it, and forms can ask before they are left. */
+function routerFor({ routes }: Served, page: ReactNode) {
+  const all = [{ path: '*', element: page }];
+  nameViewsByHash(routes === 'hash');
+  if (routes === 'hash') return createHashRouter(all);
+  // Shortcuts and links of a copy that has no server of its own lead here too.
+  if (location.hash.startsWith('#/')) history.replaceState(null, '', base + location.hash.slice(2));
+  return createBrowserRouter(all, { basename: base });
+}
+
 async function open(): Promise<void> {
-  const shelf = await whichShelf();
+  const served = await whatIsServed();
+  const { shelf } = served;
   const notices = new Notices();
   const database = new RosefinchDatabase(shelf, (message) => notices.say({ message }));
   const repository = new Repository(database, shelf);
@@ -55,8 +73,12 @@ async function open(): Promise<void> {
   watchForUpdates(notices);
   const root = document.getElementById('root');
   if (!root) throw new Error('the page has no root element');
-  // One route for all: the views are chosen below it, and forms can ask before they are left.
-  const router = createBrowserRouter([{ path: '*', element: <App ready={ready} /> }]);
+  const router = routerFor(served, <App ready={ready} />);
+  // A shortcut of an open page changes nothing but what stands behind the #.
+  window.addEventListener('hashchange', () => {
+    if (served.routes === 'path' && location.hash.startsWith('#/'))
+      void router.navigate(location.hash.slice(1), { replace: true });
+  });
   createRoot(root).render(
     <StrictMode>
       <MantineProvider theme={theme} defaultColorScheme="auto">

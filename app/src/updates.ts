@@ -1,21 +1,32 @@
-import { registerSW } from 'virtual:pwa-register';
+import { base } from './environment.ts';
 import type { Notices } from './parts/frame/index.ts';
 
 /** Keeps the application on the machine for use offline; a new version waits until it is asked for. */
 export function watchForUpdates(notices: Notices): void {
-  const update = registerSW({
-    onNeedRefresh: () =>
-      notices.say({
-        message: 'A new version is ready. Take it when you are between instruments.',
-        action: {
-          label: 'Update now',
-          act: () =>
-            void update(true).catch((error: Error) =>
-              notices.say({
-                message: `The new version could not be taken: ${error.message}. This one goes on.`,
-              }),
-            ),
-        },
-      }),
-  });
+  // While it is being built there is nothing to keep.
+  if (!import.meta.env.PROD || !('serviceWorker' in navigator)) return;
+  // Without it everything works but offline.
+  register(notices).catch(() => {});
+}
+
+async function register(notices: Notices): Promise<void> {
+  const { Workbox } = await import('workbox-window');
+  const worker = new Workbox(`${base}sw.js`, { scope: base });
+  const failed = (error: Error) =>
+    notices.say({
+      message: `The new version could not be taken: ${error.message}. This one goes on.`,
+    });
+  const update = async () => {
+    worker.addEventListener('controlling', ({ isUpdate }) => {
+      if (isUpdate) location.reload();
+    });
+    worker.messageSkipWaiting();
+  };
+  worker.addEventListener('waiting', () =>
+    notices.say({
+      message: 'A new version is ready. Take it when you are between instruments.',
+      action: { label: 'Update now', act: () => void update().catch(failed) },
+    }),
+  );
+  await worker.register();
 }

@@ -49,7 +49,10 @@ describe('server', () => {
   });
 
   it('says which shelf it serves', async () => {
-    expect(await (await fetch(`${base}/shelf.json`)).json()).to.deep.equal({ shelf: 'demo' });
+    expect(await (await fetch(`${base}/shelf.json`)).json()).to.deep.equal({
+      shelf: 'demo',
+      routes: 'path',
+    });
   });
 
   /** A request with a Host header of one's own: fetch would not send it. */

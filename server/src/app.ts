@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { constants } from 'node:zlib';
 import compression from 'compression';
@@ -48,17 +49,30 @@ export function createApp(built: string, shelf: Shelf): Express {
   app.use(compression({ level: 1, brotli: { params: { [constants.BROTLI_PARAM_QUALITY]: 1 } } }));
   app.get('/shelf.json', (_request, response) => {
     response.setHeader('Cache-Control', 'no-store');
-    response.json({ shelf });
+    response.json({ shelf, routes: 'path' });
   });
+  const page = (response: Response) => {
+    setCaching(response, 'index.html');
+    response.type('html').send(pageOf(built));
+  };
+  app.get(['/', '/index.html'], (_request, response) => page(response));
   app.use(express.static(built, { redirect: false, setHeaders: setCaching }));
   app.get('/{*splat}', (request, response) => {
     // A missing file is missing; only addresses of views get the page.
     if (/\.[a-z0-9]+$/i.test(request.path)) return void response.status(404).end();
-    setCaching(response, 'index.html');
-    response.sendFile(join(built, 'index.html'));
+    page(response);
   });
   app.use(withoutPaths);
   return app;
+}
+
+/**
+ * The page names its files from where it lies, for a folder has no server that answers for addresses
+ * below it; here every view has its own address, so they are named from the root.
+ */
+function pageOf(built: string): string {
+  const html = readFileSync(join(built, 'index.html'), 'utf8');
+  return html.replaceAll('="./', '="/');
 }
 
 const HERE = new Set(['127.0.0.1', 'localhost', '[::1]']);

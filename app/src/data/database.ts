@@ -7,12 +7,13 @@ import {
 } from '@rosefinch/core/records';
 import type { LogEntry, Measurement, Summary } from '@rosefinch/core/sitting';
 import { Dexie, type Table } from 'dexie';
+import { ownName } from '../environment.ts';
 
 /** Which shelf this page works on: the demo has a database of its own. */
 export type Shelf = 'own' | 'demo';
 
 export function databaseName(shelf: Shelf): string {
-  return shelf === 'demo' ? 'rosefinch-demo' : 'rosefinch';
+  return ownName(shelf === 'demo' ? 'rosefinch-demo' : 'rosefinch');
 }
 
 /** What this browser alone knows: never part of a backup. */

@@ -1,7 +1,9 @@
+import { ownName } from '../environment.ts';
+
 /** Set while a page is open; still there at the next opening, if it did not close in order. */
-const OPEN = 'rosefinch-open';
+const OPEN = ownName('rosefinch-open');
 /** Held by every page for as long as it is there. */
-const PAGE = 'rosefinch-page';
+const PAGE = ownName('rosefinch-page');
 
 /**
  * Marks the page as open until it closes in order. `badly` resolves to whether the page before did

@@ -1,4 +1,6 @@
-const NAME = 'rosefinch-listening';
+import { ownName } from '../environment.ts';
+
+const NAME = ownName('rosefinch-listening');
 
 /** Milliseconds for a tab that is just closing or loading anew to give its right back. */
 const GRACE = 1000;

@@ -5,12 +5,12 @@ import type { Linked } from '@rosefinch/core/records';
 import { QRCodeSVG } from 'qrcode.react';
 import { useState } from 'react';
 import { writeLink } from '../../data/index.ts';
-import { copy, shareSheet } from '../../environment.ts';
+import { base, copy, hashRoutes, shareSheet } from '../../environment.ts';
 import { Dialog } from '../frame/index.ts';
 
 /** The address that holds something by itself: nothing is sent anywhere. */
 export function linkTo(what: Linked): string {
-  return `${location.origin}/open#${writeLink(what)}`;
+  return `${location.origin}${base}${hashRoutes() ? '#/' : ''}open#${writeLink(what)}`;
 }
 
 /** A tuning as a link holds it: when it was changed here is nobody else's. */

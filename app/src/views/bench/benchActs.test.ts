@@ -9,6 +9,7 @@ function pressed(withHands: boolean) {
   const sent: BenchInput[] = [];
   const moved: string[] = [];
   const bench = {
+    instrument: { kind: 'ukulele', courses: [1, 2, 3, 4].map((number) => ({ number })) },
     send: (input: BenchInput) => sent.push(input),
     sitting: { state: startBench({ order: [4, 3, 2, 1], tolerance: 2 }) },
   } as unknown as Bench;

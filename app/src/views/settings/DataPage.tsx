@@ -5,7 +5,7 @@ import { counted } from '@rosefinch/core/words';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { archiveAside, useData, useLive } from '../../data/index.ts';
-import { dayHere, locale, now } from '../../environment.ts';
+import { base, dayHere, locale, now } from '../../environment.ts';
 import { saveBackup } from '../../parts/copies/index.ts';
 import { download, useNotices, ViewHead } from '../../parts/frame/index.ts';
 import { Copies } from './Copies.tsx';
@@ -56,7 +56,7 @@ function Files() {
       <WorkLine work={archive.work} name="Writing" onCancel={archive.cancel} />
       <Text size="sm" mt="sm">
         A backup is plain JSON, a record a line.{' '}
-        <a href="/backup.schema.json">Its form, as JSON Schema</a>
+        <a href={`${base}backup.schema.json`}>Its form, as JSON Schema</a>
       </Text>
     </section>
   );
