@@ -1,4 +1,4 @@
-import { expect, test } from './test.ts';
+import { expect, heardOut, test } from './test.ts';
 
 /** Width and height of a PNG, from its header (W3C PNG, section 11.2.2). */
 const sizeOf = (png: Buffer) => [png.readUInt32BE(16), png.readUInt32BE(20)].join('x');
@@ -31,4 +31,58 @@ test('it can be installed: every icon is there in its size, with shortcuts to pl
       'page',
     );
   }
+});
+
+test('that it can be installed is told once, never at the bench, and stays in the settings', async ({
+  page,
+}) => {
+  const offer = () =>
+    page.evaluate(() => {
+      const event = new Event('beforeinstallprompt', { cancelable: true });
+      const asked = globalThis as unknown as { asked: number };
+      asked.asked ??= 0;
+      Object.assign(event, { prompt: async () => asked.asked++ });
+      window.dispatchEvent(event);
+      return event.defaultPrevented;
+    });
+  const notice = page.getByRole('region', { name: 'Notice' });
+  await page.goto('/');
+  await page.getByRole('button', { name: 'Practice guitar' }).waitFor();
+  expect(await offer()).toBe(true);
+  await expect(notice).toHaveCount(0);
+  await page.goto('/shelf');
+  await page.getByRole('heading', { name: 'Shelf' }).waitFor();
+  await offer();
+  await expect(notice).toContainText('without a network');
+  await page.reload();
+  await page.getByRole('heading', { name: 'Shelf' }).waitFor();
+  await offer();
+  await expect(notice).toHaveCount(0);
+  await page.getByRole('link', { name: 'Settings', exact: true }).click();
+  await page.getByRole('button', { name: 'Install it on this machine' }).click();
+  expect(await page.evaluate(() => (globalThis as unknown as { asked: number }).asked)).toBe(1);
+});
+
+test('a phone gives a pulse when a string is at rest, where it is asked for', async ({ page }) => {
+  await page.addInitScript(() => {
+    const felt: unknown[] = [];
+    Object.assign(globalThis, { felt });
+    Object.defineProperty(navigator, 'vibrate', { value: (ms: unknown) => felt.push(ms) });
+  });
+  const felt = () =>
+    page.evaluate(() => (globalThis as unknown as { felt: unknown[] }).felt.length);
+  await page.goto('/settings');
+  await page.getByLabel('A short pulse').check({ force: true });
+  await page.getByLabel('Tolerance, cents').fill('20');
+  await page.getByRole('link', { name: 'Bench', exact: true }).click();
+  await page.getByRole('button', { name: 'Practice guitar' }).click();
+  for (let string = 6; string >= 1 && (await felt()) === 0; string--) {
+    await page.keyboard.press(String(string));
+    await page.keyboard.press('p');
+    await heardOut(page);
+    await expect(
+      page.getByRole('button', { name: new RegExp(`^String ${string}, .*cents`) }),
+    ).toBeVisible();
+  }
+  expect(await felt()).toBeGreaterThan(0);
 });

@@ -41,6 +41,17 @@ export function ownName(name: string): string {
   return base === '/' ? name : `${name} ${base}`;
 }
 
+let installer: (() => void) | null = null;
+
+/** How the page is kept as a program of its own; null where the browser does not offer it, or it was done. */
+export function setInstaller(install: (() => void) | null): void {
+  installer = install;
+}
+
+export function installerNow(): (() => void) | null {
+  return installer;
+}
+
 let hashes = false;
 
 /** Views are named behind a #, because the server knows the one page alone. */
@@ -89,6 +100,14 @@ export function sounding(change: 1 | 0): void {
 /** Milliseconds of a clock that never jumps, for what lasts. */
 export function monotonic(): number {
   return performance.now();
+}
+
+/** Milliseconds that a hand feels without being startled: common practice, no source. */
+const PULSE_MS = 60;
+
+/** A short pulse in the hand, where the machine can give one. */
+export function pulse(): void {
+  navigator.vibrate?.(PULSE_MS);
 }
 
 /** The teacher's time zone, by its IANA name. */

@@ -9,6 +9,7 @@ import { createBrowserRouter, createHashRouter, RouterProvider } from 'react-rou
 import { App } from './App.tsx';
 import { DataProvider, Repository, RosefinchDatabase, type Shelf } from './data/index.ts';
 import { base, nameViewsByHash, ownName } from './environment.ts';
+import { watchForInstall } from './install.ts';
 import { Notices, NoticesProvider, theme } from './parts/frame/index.ts';
 import { watchForUpdates } from './updates.ts';
 
@@ -71,6 +72,7 @@ async function open(): Promise<void> {
     return new Promise<void>(() => {});
   });
   watchForUpdates(notices);
+  watchForInstall(notices);
   const root = document.getElementById('root');
   if (!root) throw new Error('the page has no root element');
   const router = routerFor(served, <App ready={ready} />);

@@ -13,6 +13,8 @@ export interface Settings {
   /** Loudness of the reference tone, 0 to 1. */
   readonly referenceVolume: number;
   readonly spokenArrival: boolean;
+  /** A phone gives a short pulse when a string is at rest. */
+  readonly pulse: boolean;
   readonly microphoneId: string | null;
   readonly channel: 'left' | 'right' | 'mix';
   readonly instrumentId: string | null;
@@ -51,6 +53,7 @@ export const DEFAULT_SETTINGS: Settings = {
   practiceSound: true,
   referenceVolume: 0.15,
   spokenArrival: false,
+  pulse: false,
   microphoneId: null,
   channel: 'mix',
   instrumentId: null,

@@ -504,6 +504,7 @@ const settings = record<Kept<SettingsRecord>>({
     practiceSound: optional(flag()),
     referenceVolume: optional(real(0, 1)),
     spokenArrival: optional(flag()),
+    pulse: optional(flag()),
     microphoneId: optional(nullable(text())),
     channel: optional(among<SettingOf<'channel'>>({ left: true, right: true, mix: true })),
     instrumentId: optional(nullable(id())),

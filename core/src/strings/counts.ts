@@ -61,7 +61,11 @@ function recounted(
     courses: courses.map(({ strings }, i) => ({
       number: i + 1,
       strings: strings.map(({ spec, peg }) => {
-        const { tighten } = usualPeg(peg.kind, pegPlace(layout, i + 1, courses.length));
+        const { tighten } = usualPeg(
+          peg.kind,
+          pegPlace(layout, i + 1, courses.length),
+          instrument.leftHanded,
+        );
         return { spec, peg: peg.known === 'tested' ? peg : { ...peg, tighten } };
       }),
     })),

@@ -5,14 +5,16 @@ import type { Instrument, Peg, PegKind, PegPlace, TightenDirection } from './typ
 /**
  * A usual peg. Sideways buttons of the upper row are turned away from the player to
  * tighten, the others towards; backward ones, as the string winds on at the inner side
- * of the post, clockwise in the upper row and the other way in the lower.
+ * of the post, clockwise in the upper row and the other way in the lower. A left-handed
+ * instrument is the mirror image: what turns clockwise turns the other way, what goes away
+ * from the player still does.
  */
-export function usualPeg(kind: PegKind, { row }: PegPlace): Peg {
+export function usualPeg(kind: PegKind, { row }: PegPlace, leftHanded = false): Peg {
   return {
     kind,
     postMm: 6,
     ratio: USUAL_RATIO[kind],
-    tighten: usualDirection(kind, row),
+    tighten: usualDirection(kind, row, leftHanded),
     known: 'assumed',
   };
 }
@@ -37,7 +39,11 @@ export function steelGuitar(id: string, name: string, note = ''): Instrument {
   };
 }
 
-function usualDirection(kind: PegKind, row: PegPlace['row']): TightenDirection {
+function usualDirection(
+  kind: PegKind,
+  row: PegPlace['row'],
+  leftHanded: boolean,
+): TightenDirection {
   if (kind === 'geared') return row === 'upper' ? 'away from you' : 'towards you';
-  return row === 'upper' ? 'clockwise' : 'counter-clockwise';
+  return (row === 'upper') !== leftHanded ? 'clockwise' : 'counter-clockwise';
 }

@@ -5,7 +5,7 @@ import type { Cents } from '@rosefinch/core/units';
 import { deviationInWords, stepInWords } from '@rosefinch/core/words';
 import { fixed } from '@rosefinch/core/writing';
 import { useEffect, useRef, useState } from 'react';
-import { monotonic } from '../../environment.ts';
+import { monotonic, pulse } from '../../environment.ts';
 
 const AT_MOST_EVERY_MS = 1000;
 
@@ -17,6 +17,8 @@ interface Props {
   readonly hidden: boolean;
   /** Says it aloud as well; null where that is not wanted. */
   readonly say: ((text: string, right: boolean) => void) | null;
+  /** A phone gives a pulse when a string is at rest. */
+  readonly pulses?: boolean;
   /** The whole instrument is in tune: said once. */
   readonly done?: boolean;
 }
@@ -24,7 +26,8 @@ interface Props {
 const DONE = stepInWords({ step: 'in tune' }).say;
 
 /** Says each new reading in words to screen readers, politely, and aloud if it is wanted. */
-export function Announcer({ newest, targets, tolerance, hidden, say, done = false }: Props) {
+export function Announcer(props: Props) {
+  const { newest, targets, tolerance, hidden, say, pulses = false, done = false } = props;
   const [words, setWords] = useState('');
   const said = useRef(0);
   const last = useRef(Number.NEGATIVE_INFINITY);
@@ -41,9 +44,10 @@ export function Announcer({ newest, targets, tolerance, hidden, say, done = fals
       setWords(text);
     }
     const right = place === 'at rest';
+    if (right && pulses) pulse();
     // The last string of all is not told beside the whole.
     if (!done) say?.(right ? 'At rest' : text, right);
-  }, [newest, targets, tolerance, hidden, say, done]);
+  }, [newest, targets, tolerance, hidden, say, pulses, done]);
   const toldDone = useRef(done);
   useEffect(() => {
     if (done && !toldDone.current) {

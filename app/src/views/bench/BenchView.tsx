@@ -108,6 +108,7 @@ function BenchOf({ instrument, stock }: OfProps) {
         tolerance={sitting.state.goal.tolerance}
         hidden={isByEar(talk)}
         say={settings.spokenArrival ? listening.say : null}
+        pulses={settings.pulse}
         done={allInTune(sitting.state)}
       />
     </Job>

@@ -88,6 +88,7 @@ function Checking(props: CheckingProps) {
               ) : (
                 <FretMap
                   {...{ check, targets, asked, width, height }}
+                  leftHanded={instrument.leftHanded}
                   explanations={judgement.explanations}
                 />
               )

@@ -38,15 +38,19 @@ interface Props {
   readonly asked: FretAsked | null;
   /** What the drawing is, where it is not the whole map. */
   readonly label?: string;
+  /** Drawn with the nut on the right. */
+  readonly leftHanded?: boolean | undefined;
   /** In pixels. */
   readonly width: number;
   readonly height: number;
 }
 
 /** The strings on a fretboard with its true spacing: each fretted note's error stands at its fret, what explains them runs through. */
-export function FretMap({ check, targets, explanations, asked, label, width, height }: Props) {
+export function FretMap(props: Props) {
+  const { check, targets, explanations, asked, label, leftHanded, width, height } = props;
   const highest = Math.max(...check.frets);
-  const x = scaleLinear([0, fretPlace(1, highest)], [LEFT, width - RIGHT]);
+  const ends = [LEFT, width - RIGHT];
+  const x = scaleLinear([0, fretPlace(1, highest)], leftHanded ? ends.toReversed() : ends);
   const at = (fret: number) => x(fretPlace(1, fret));
   const row = (height - FOOT) / check.courses.length;
   return (
@@ -215,6 +219,6 @@ function Mark({ reading: { place }, cents, y, at, up }: MarkProps) {
 }
 
 function askedAt({ place }: FretAsked, at: (fret: number) => number): number {
-  if (place.kind === 'open') return LEFT;
+  if (place.kind === 'open') return at(0);
   return at(place.kind === 'fret' ? place.fret : 12);
 }

@@ -51,6 +51,7 @@ export function FretResult({ checking, instrument, stock, onBack }: Props) {
             <>
               <FretMap
                 {...{ check, targets, explanations, height }}
+                leftHanded={instrument.leftHanded}
                 asked={null}
                 width={MAP.width}
               />

@@ -36,7 +36,7 @@ export function SettingsForm({ settings }: { settings: Settings }) {
       <Group title="Sound">
         <Choices {...own} names={['referenceTone']} />
         <ReferenceTone {...own} />
-        <Switches {...own} names={['spokenArrival', 'practiceSound']} />
+        <Switches {...own} names={['spokenArrival', 'pulse', 'practiceSound']} />
       </Group>
       <Group title="Notes, numbers and units">
         <Choices {...own} names={['notes', 'signs', 'decimal', 'length', 'force', 'dates']} />
@@ -262,6 +262,7 @@ function ReferenceTone({ settings, set }: GroupProps) {
 const SWITCHES = [
   { name: 'keysOn', label: 'Keys are on' },
   { name: 'spokenArrival', label: 'Say readings aloud' },
+  { name: 'pulse', label: 'A short pulse when a string is at rest, where a phone can' },
   { name: 'practiceSound', label: 'The practice instrument can be heard' },
 ] as const;
 

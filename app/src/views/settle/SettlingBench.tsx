@@ -104,6 +104,7 @@ export function SettlingBench({ instrument, stock, restringing }: Props) {
         tolerance={sitting.state.goal.tolerance}
         hidden={false}
         say={settings.spokenArrival ? listening.say : null}
+        pulses={settings.pulse}
       />
     </Job>
   );

@@ -31,7 +31,7 @@ import {
   type NumberRule,
   Unsaved,
 } from '../../parts/frame/index.ts';
-import { LAYOUTS, withLayout, withPegKind } from './pegForms.ts';
+import { LAYOUTS, withHand, withLayout, withPegKind } from './pegForms.ts';
 import { StringTable } from './StringTable.tsx';
 
 const SCALE: NumberRule = { name: 'Scale', low: 100, high: 1200, unit: ' mm' };
@@ -240,10 +240,7 @@ function Pegs({ form, change, put }: PartProps) {
       <Switch
         label="Left-handed"
         checked={draft.leftHanded === true}
-        onChange={(event) => {
-          const { leftHanded: _, ...rest } = draft;
-          put(event.currentTarget.checked ? { ...rest, leftHanded: true } : rest);
-        }}
+        onChange={(event) => put(withHand(draft, event.currentTarget.checked))}
       />
     </Group>
   );

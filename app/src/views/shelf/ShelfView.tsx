@@ -6,6 +6,7 @@ import { counted } from '@rosefinch/core/words';
 import { useMemo, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { type Stock, useStock } from '../../data/index.ts';
+import { base } from '../../environment.ts';
 import { useJudged } from '../../parts/drift/index.ts';
 import { ViewHead } from '../../parts/frame/index.ts';
 import { AddForm } from './AddForm.tsx';
@@ -104,8 +105,9 @@ function Empty() {
     <>
       <p>The instruments that you keep in tune stand here. Put the first one on it.</p>
       <p className="soft">
-        This is the shelf of {location.origin}. The same page at another port or host name has
-        another one.
+        This is the shelf of {location.origin}
+        {base === '/' ? '' : base}, kept in this browser: nothing of it is sent there. The same page
+        at another address has another one.
       </p>
     </>
   );

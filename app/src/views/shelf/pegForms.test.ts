@@ -1,6 +1,6 @@
 import { findModel, layoutsFor, steelGuitar } from '@rosefinch/core/strings';
 import { expect } from 'chai';
-import { LAYOUTS, withLayout, withPegKind } from './pegForms.ts';
+import { LAYOUTS, withHand, withLayout, withPegKind } from './pegForms.ts';
 
 const GUITAR = steelGuitar('g', 'G');
 const pegs = (instrument: typeof GUITAR) =>
@@ -36,6 +36,17 @@ describe('pegs in the form', () => {
     expect(pegs(withLayout(tested, 'in line')).every((p) => p.tighten === 'clockwise')).to.equal(
       true,
     );
+  });
+
+  // The mirror image of a turn is the other turn; what goes away from the player still does.
+  it('the other way round buttons at the back turn the other way, those at the side do not', () => {
+    const direct = withPegKind(GUITAR, 'direct');
+    const mirrored = withHand(direct, true);
+    for (const [i, { tighten }] of pegs(mirrored).entries())
+      expect(tighten).to.not.equal(pegs(direct)[i]!.tighten);
+    expect(pegs(withHand(mirrored, false))).to.deep.equal(pegs(direct));
+    expect(pegs(withHand(GUITAR, true))).to.deep.equal(pegs(GUITAR));
+    expect(withHand(GUITAR, true).leftHanded).to.equal(true);
   });
 
   it('another kind of peg has its usual ratio', () => {

@@ -25,9 +25,16 @@ export const LAYOUTS: readonly { readonly value: PegLayout; readonly label: stri
 export function withLayout(instrument: Instrument, layout: PegLayout): Instrument {
   return withPegs({ ...instrument, layout }, (peg, course) => {
     if (peg.known === 'tested') return peg;
-    const { tighten } = usualPeg(peg.kind, pegPlace(layout, course, instrument.courses.length));
+    const place = pegPlace(layout, course, instrument.courses.length);
+    const { tighten } = usualPeg(peg.kind, place, instrument.leftHanded);
     return { ...peg, tighten };
   });
+}
+
+/** The instrument the other way round; directions that no test has shown are guessed anew. */
+export function withHand(instrument: Instrument, leftHanded: boolean): Instrument {
+  const { leftHanded: _, ...rest } = instrument;
+  return withLayout(leftHanded ? { ...rest, leftHanded: true } : rest, instrument.layout);
 }
 
 /** The instrument with pegs of another kind, at their usual ratio; a side peg stays as it is. */
@@ -41,7 +48,8 @@ export function withPegKind(instrument: Instrument, kind: PegKind): Instrument {
           kind,
           ratio: USUAL_RATIO[kind],
           ...(peg.known === 'assumed' && {
-            tighten: usualPeg(kind, pegPlace(layout, course, courses.length)).tighten,
+            tighten: usualPeg(kind, pegPlace(layout, course, courses.length), instrument.leftHanded)
+              .tighten,
           }),
         },
   );

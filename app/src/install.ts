@@ -1,0 +1,47 @@
+import { ownName, setInstaller } from './environment.ts';
+import type { Notices } from './parts/frame/index.ts';
+
+/** What a browser offers that can keep a page as a program of its own; no type of the platform's yet. */
+interface InstallOffer extends Event {
+  prompt(): Promise<unknown>;
+}
+
+const TOLD = ownName('rosefinch-install-told');
+
+/** Says once that the page can be kept as a program; the settings go on offering it. */
+export function watchForInstall(notices: Notices): void {
+  window.addEventListener('beforeinstallprompt', (event) => {
+    const offer = event as InstallOffer;
+    // The browser's own question would come in the middle of a string.
+    offer.preventDefault();
+    const install = () => {
+      setInstaller(null);
+      notices.putAway();
+      void offer.prompt();
+    };
+    setInstaller(install);
+    if (isAtWork() || wasTold()) return;
+    notices.say({
+      message:
+        'Rosefinch can stand on this machine by itself: in a window of its own, and without a network. Settings go on offering it.',
+      action: { label: 'Install it', act: install },
+      calm: true,
+    });
+  });
+}
+
+/** On the bench nothing is asked that does not concern the string in hand. */
+function isAtWork(): boolean {
+  return document.querySelector('.job') !== null;
+}
+
+function wasTold(): boolean {
+  try {
+    if (localStorage.getItem(TOLD)) return true;
+    localStorage.setItem(TOLD, 'yes');
+    return false;
+  } catch {
+    // Where nothing can be marked it would be told every time.
+    return true;
+  }
+}
