@@ -22,6 +22,13 @@ const ExercisePage = lazy(() =>
 const EarProgressPage = lazy(() =>
   import('./views/ear/index.ts').then(({ ProgressPage: Shown }) => ({ default: Shown })),
 );
+const HelpView = lazy(() => import('./views/help/index.ts'));
+const HelpPage = lazy(() =>
+  import('./views/help/index.ts').then(({ HelpPage }) => ({ default: HelpPage })),
+);
+const HelpOfView = lazy(() =>
+  import('./views/help/index.ts').then(({ HelpOfView }) => ({ default: HelpOfView })),
+);
 const LogView = lazy(() => import('./views/log/index.ts'));
 const YearSheet = lazy(() =>
   import('./views/log/index.ts').then(({ YearSheet: Shown }) => ({ default: Shown })),
@@ -75,6 +82,9 @@ const VIEWS = [
   { path: '/settings', title: 'Settings', Shown: SettingsPage, inHead: true },
   { path: '/data', title: 'Backup and restore', Shown: DataPage },
   { path: '/open', title: 'A link', Shown: OpenView },
+  { path: '/help', title: 'Guide', Shown: HelpView },
+  { path: '/help/for/*', title: 'Guide', Shown: HelpOfView },
+  { path: '/help/:page', title: 'Guide', Shown: HelpPage },
   { path: '/recordings/:id', title: 'Recording', Shown: RecordingView },
   { path: '*', title: 'No such page', Shown: NotFound },
 ] as const;

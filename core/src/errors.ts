@@ -1,6 +1,14 @@
+const OWN_MARK = 'rosefinch';
+
 /** Base of every named error that this project throws on misuse or bad input. */
 export class RosefinchError extends Error {
   override readonly name: string = 'RosefinchError';
+  readonly ownMark = OWN_MARK;
+}
+
+/** By its mark, not by its class: what is loaded later may bring classes of its own. */
+export function isRosefinchError(error: unknown): error is RosefinchError {
+  return error instanceof Error && (error as Partial<RosefinchError>).ownMark === OWN_MARK;
 }
 
 /** A value lay outside what a function accepts. */

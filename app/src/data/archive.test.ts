@@ -13,6 +13,7 @@ import fc from 'fast-check';
 import { checkStore, restoreArchive, surveyArchive, writeArchive } from './archive.ts';
 import { databaseName, RosefinchDatabase } from './database.ts';
 import { type Draft, Log } from './log.ts';
+import { recordRules } from './rules.ts';
 import { keepSnapshot, restoreSnapshot, wipe } from './snapshots.ts';
 
 const AT = Date.UTC(2026, 2, 10, 9);
@@ -296,6 +297,7 @@ describe('the log of two tabs', () => {
   });
 
   it('holds up no event for one that can never be stored', async () => {
+    await recordRules();
     await Dexie.delete(databaseName('own'));
     const db = new RosefinchDatabase('own');
     await db.instruments.bulkAdd([...FIXTURE.instruments]);

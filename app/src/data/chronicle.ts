@@ -1,4 +1,4 @@
-import { type AirOfDay, checkRecord, type Mark, type Restringing } from '@rosefinch/core/records';
+import type { AirOfDay, Mark, Restringing } from '@rosefinch/core/records';
 import { type Round, type RoundInput, roundAfter } from '@rosefinch/core/rounds';
 import type { Session, Summary } from '@rosefinch/core/sitting';
 import type { EpochMs } from '@rosefinch/core/units';
@@ -6,6 +6,7 @@ import { now } from '../environment.ts';
 import type { RosefinchDatabase } from './database.ts';
 import { changeRecord, putRecord } from './kept.ts';
 import type { Log } from './log.ts';
+import { checkRecord, recordRules } from './rules.ts';
 import { stored } from './stored.ts';
 
 /** So many of the last sittings tell how an instrument drifts: a year of fortnights. */
@@ -113,8 +114,9 @@ export class Chronicle {
   }
 
   /** Keeps the air of some days; a day that is there is replaced. */
-  saveAir(days: readonly AirOfDay[]): Promise<void> {
+  async saveAir(days: readonly AirOfDay[]): Promise<void> {
     const changedAt = now();
+    await recordRules();
     const checked = days.map((day) => checkRecord('climate', { ...day, changedAt }));
     return stored(async () => void (await this.db.climate.bulkPut(checked)));
   }

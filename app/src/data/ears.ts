@@ -2,6 +2,7 @@ import type { EarRun, EarTrial, Learner } from '@rosefinch/core/ear';
 import { natural, now } from '../environment.ts';
 import type { RosefinchDatabase } from './database.ts';
 import { changeRecord, putRecord } from './kept.ts';
+import { recordRules } from './rules.ts';
 import { stored } from './stored.ts';
 
 /** Learners, and what their ears have done. */
@@ -55,16 +56,17 @@ export class Ears {
 
   /** Keeps one more answer, the moment it is given; the first one makes the run. */
   keep(run: Omit<EarRun, 'trials' | 'doneAt'>, trials: readonly EarTrial[]): Promise<void> {
-    return stored(() =>
-      this.db.transaction('rw', this.db.earRuns, async () => {
+    return stored(async () => {
+      await recordRules();
+      await this.db.transaction('rw', this.db.earRuns, async () => {
         const before = await this.db.earRuns.get(run.id);
         await putRecord(this.db, 'earRuns', {
           ...run,
           doneAt: null,
           trials: [...(before?.trials ?? []), ...trials],
         });
-      }),
-    );
+      });
+    });
   }
 
   endRun(id: string): Promise<void> {

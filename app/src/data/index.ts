@@ -18,4 +18,5 @@ export { markOpen } from './ending.ts';
 export { readLink, writeLink } from './links.ts';
 export { asRecords, type Draft } from './log.ts';
 export { type Listed, type OpenPlace, Repository } from './repositories.ts';
+export { backupOf } from './rules.ts';
 export { keepStorage, storageState } from './storage.ts';

@@ -1,6 +1,7 @@
-import { checkRecord, type TableName, type Tables } from '@rosefinch/core/records';
+import type { TableName, Tables } from '@rosefinch/core/records';
 import { now } from '../environment.ts';
 import type { RosefinchDatabase } from './database.ts';
+import { checkRecord, recordRules } from './rules.ts';
 import { stored } from './stored.ts';
 
 /** Stores a record; answers the way back. @throws RecordError if a field is wrong */
@@ -11,6 +12,7 @@ export async function putRecord<K extends TableName>(
 ): Promise<() => Promise<void>> {
   const table = db.kept()[name];
   return stored(async () => {
+    await recordRules();
     const before = await table.get(record.id);
     await table.put(checkRecord(name, { ...record, changedAt: now() }));
     return () =>
@@ -29,10 +31,11 @@ export function changeRecord<K extends TableName>(
   changed: (record: Tables[K]) => Tables[K],
 ): Promise<void> {
   const table = db.kept()[name];
-  return stored(() =>
-    db.transaction('rw', table, async () => {
+  return stored(async () => {
+    await recordRules();
+    await db.transaction('rw', table, async () => {
       const before = await table.get(id);
       if (before) await table.put(checkRecord(name, { ...changed(before), changedAt: now() }));
-    }),
-  );
+    });
+  });
 }

@@ -1,4 +1,4 @@
-import { type Contents, checkRecord, checkSummary } from '@rosefinch/core/records';
+import type { Contents } from '@rosefinch/core/records';
 import type { StampedEvent } from '@rosefinch/core/sitting';
 import {
   inOrder,
@@ -14,6 +14,7 @@ import { Dexie, liveQuery } from 'dexie';
 import { newId } from '../environment.ts';
 import type { RosefinchDatabase } from './database.ts';
 import { Outbox } from './outbox.ts';
+import { checkRecord, checkSummary, recordRules } from './rules.ts';
 import { stored } from './stored.ts';
 
 /** An event on its way into the log of its sitting: it has no number yet. */
@@ -99,6 +100,7 @@ export class Log {
   ): Promise<void> {
     const { db } = this;
     const machine = await this.machineName();
+    await recordRules();
     await db.transaction('rw', db.tables, async () => {
       await besides();
       for (const draft of drafts) await this.write({ ...draft, session }, machine);
@@ -119,6 +121,7 @@ export class Log {
     const { db } = this;
     const { events, measurements, sessions, summaries, instruments } = db;
     const machine = await this.machineName();
+    await recordRules();
     const tables = [events, measurements, sessions, summaries, instruments];
     await db.transaction('rw', tables, () => this.write(draft, machine));
   }

@@ -1,6 +1,5 @@
 import { shiftHz, singleTuningId, TUNINGS, type Tuning } from '@rosefinch/core/music';
 import {
-  checkRecord,
   DEFAULT_SETTINGS,
   type FretCheck,
   type Recording,
@@ -25,6 +24,7 @@ import type { RosefinchDatabase, Shelf } from './database.ts';
 import { Ears } from './ears.ts';
 import { changeRecord, putRecord } from './kept.ts';
 import { type Draft, Log } from './log.ts';
+import { checkRecord, recordRules } from './rules.ts';
 import { StoreProblem, stored } from './stored.ts';
 
 /** Older sittings than these tell nothing new of an instrument. */
@@ -85,6 +85,8 @@ export class Repository {
     await stored(() => this.log.machineName());
     // Where one is missing it is worked out when it is asked for.
     void stored(() => this.log.mendSummaries()).catch(() => {});
+    // … and where these cannot be loaded, whatever is to be stored says so.
+    void recordRules().catch(() => {});
   }
 
   /** The invented library with its year, on a demo shelf that is empty. */
@@ -92,6 +94,7 @@ export class Repository {
     const { db } = this;
     if ((await db.instruments.count()) > 0) return;
     const { saltmarshLibrary, saltmarshYear } = await import('@rosefinch/core/demo');
+    await recordRules();
     const library = saltmarshLibrary();
     const year = demoYear === 'whole' ? saltmarshYear(now(), zone()) : null;
     await db.transaction('rw', db.tables, async () => {
@@ -221,7 +224,8 @@ export class Repository {
     );
   }
 
-  addInstruments(instruments: readonly Instrument[]): Promise<void> {
+  async addInstruments(instruments: readonly Instrument[]): Promise<void> {
+    await recordRules();
     const dated = instruments.map((entry) =>
       checkRecord('instruments', { ...entry, changedAt: now() }),
     );
@@ -268,8 +272,9 @@ export class Repository {
   /** Aims an instrument at another tuning; it remembers the one it is kept in, and sittings with another aim end. */
   retune(instrumentId: string, aim: Aim, at: number): Promise<void> {
     const { instruments, sessions } = this.db;
-    return stored(() =>
-      this.db.transaction('rw', instruments, sessions, async () => {
+    return stored(async () => {
+      await recordRules();
+      await this.db.transaction('rw', instruments, sessions, async () => {
         const instrument = await instruments.get(instrumentId);
         if (!instrument) return;
         const { homeTuningId = instrument.tuningId, capo: _, ...rest } = instrument;
@@ -285,8 +290,8 @@ export class Repository {
         const open = await sessions.where('instrumentId').equals(instrumentId).toArray();
         const ended = open.filter((s) => s.endedAt === null && !isFor(s, aim));
         await sessions.bulkPut(ended.map((s) => ({ ...s, endedAt: at, changedAt: now() })));
-      }),
-    );
+      });
+    });
   }
 
   settings(): Promise<Settings> {
@@ -301,14 +306,15 @@ export class Repository {
   }
 
   saveSettings(change: Partial<Settings>): Promise<void> {
-    return stored(() =>
-      this.db.transaction('rw', this.db.settings, async () => {
+    return stored(async () => {
+      await recordRules();
+      await this.db.transaction('rw', this.db.settings, async () => {
         const before = await this.db.settings.get('settings');
         const value = { ...before?.value, ...change };
         const record = { id: 'settings' as const, value, changedAt: now() };
         await this.db.settings.put(checkRecord('settings', record));
-      }),
-    );
+      });
+    });
   }
 
   /** The newest sitting in a place that was not ended. */

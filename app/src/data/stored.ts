@@ -1,4 +1,4 @@
-import { RosefinchError } from '@rosefinch/core/errors';
+import { isRosefinchError } from '@rosefinch/core/errors';
 import { Dexie } from 'dexie';
 
 /** A reading or setting could not be stored; what is on screen stays there. */
@@ -8,7 +8,7 @@ export class StoreProblem extends Error {
 
 /** True for a failure that time or room may mend; a record that is not as it must be stays so. */
 export function mayPass(error: unknown): boolean {
-  return !(error instanceof StoreProblem && error.cause instanceof RosefinchError);
+  return !(error instanceof StoreProblem && isRosefinchError(error.cause));
 }
 
 /** What went wrong in the database, in words. */

@@ -43,6 +43,13 @@ export {
   touchInWords,
 } from './frets.ts';
 export {
+  GUIDE,
+  type GuideDrawing,
+  type GuidePage,
+  guidePageOf,
+  searchGuide,
+} from './guide.ts';
+export {
   AID_WORDS,
   beatTaskInWords,
   beatToldInWords,

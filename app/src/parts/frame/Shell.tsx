@@ -1,6 +1,6 @@
 import './styles.ts';
 import type { ReactNode } from 'react';
-import { Link, NavLink } from 'react-router';
+import { Link, NavLink, useLocation } from 'react-router';
 
 interface ViewLink {
   readonly path: string;
@@ -34,12 +34,26 @@ export function Shell({ children, inHand, jobs, others }: Props) {
         </nav>
         <nav className="shell-others" aria-label="Other views">
           {links(others)}
+          <HelpLink />
         </nav>
       </header>
       <main id="view" tabIndex={-1}>
         {children}
       </main>
     </>
+  );
+}
+
+/** To the page of the guide that says most about this view. */
+function HelpLink() {
+  const { pathname } = useLocation();
+  return (
+    <NavLink
+      to={pathname.startsWith('/help') ? '/help' : `/help/for${pathname}`}
+      aria-label="Guide"
+    >
+      ?
+    </NavLink>
   );
 }
 

@@ -1,8 +1,7 @@
 import { Button, Group } from '@mantine/core';
-import { noContents, writeBackup } from '@rosefinch/core/records';
 import { counted } from '@rosefinch/core/words';
 import { useSyncExternalStore } from 'react';
-import { asRecords, useData } from '../../data/index.ts';
+import { asRecords, backupOf, useData } from '../../data/index.ts';
 import { now } from '../../environment.ts';
 import { download } from '../frame/index.ts';
 
@@ -15,8 +14,7 @@ export function Unstored() {
   if (problem === null || pending.length === 0) return null;
   const save = async () => {
     const instruments = await repository.instruments().catch(() => []);
-    const contents = { ...noContents(), instruments, ...asRecords(pending, 0) };
-    const text = writeBackup(contents, new Date(now()));
+    const text = await backupOf({ instruments, ...asRecords(pending, 0) }, new Date(now()));
     download('rosefinch-not-stored.json', text, 'application/json');
   };
   return (

@@ -1,0 +1,3 @@
+export { HelpOfView } from './HelpOfView.tsx';
+export { HelpPage } from './HelpPage.tsx';
+export { HelpView as default } from './HelpView.tsx';

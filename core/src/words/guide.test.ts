@@ -1,0 +1,49 @@
+import { expect } from 'chai';
+import { findTuning } from '../music/index.ts';
+import { GUIDE, guidePageOf, searchGuide } from './index.ts';
+
+describe('the guide', () => {
+  it('is twenty short pages of short lines, each with a name of its own', () => {
+    expect(GUIDE.length).to.equal(20);
+    expect(new Set(GUIDE.map(({ id }) => id)).size).to.equal(20);
+    for (const { id, lines } of GUIDE) {
+      expect(lines.length, id).to.be.within(4, 6);
+      for (const line of lines) expect(line.length, line).to.be.below(170);
+    }
+  });
+
+  it('draws tunings that are there', () => {
+    for (const { drawing } of GUIDE)
+      if ('tuning' in drawing) expect(findTuning(drawing.tuning)).to.not.equal(undefined);
+  });
+
+  it('every view leads to a page', () => {
+    for (const path of ['/', '/retune', '/settle', '/frets', '/log', '/shelf/heron', '/ear/beats'])
+      expect(GUIDE.map(({ id }) => id)).to.include(guidePageOf(path));
+    expect(guidePageOf('/settle')).to.equal('new-strings');
+    expect(guidePageOf('/nowhere')).to.equal('one-string');
+  });
+
+  it('is searched by any words of a page, in any order', () => {
+    expect(searchGuide('Graphite nut').map(({ id }) => id)).to.deep.equal(['from-below']);
+    expect(searchGuide('').length).to.equal(20);
+    expect(searchGuide('zither')).to.deep.equal([]);
+  });
+});
+
+// What the guide says in figures, worked out again.
+describe('figures of the guide', () => {
+  const all = GUIDE.flatMap(({ lines }) => lines).join(' ');
+
+  it('one beat a second at A2 is 16 cents, at A4 four', () => {
+    const cents = (hz: number) => 1200 * Math.log2((hz + 1) / hz);
+    expect(Math.round(cents(110))).to.equal(16);
+    expect(Math.round(cents(440))).to.equal(4);
+    expect(all).to.include('One beat a second at A2 is 16 cents, at A4 it is 4');
+  });
+
+  it('a pure third is 14 cents narrower than a fret’s, three pure fourths are 6 narrow', () => {
+    expect(Math.round(400 - 1200 * Math.log2(5 / 4))).to.equal(14);
+    expect(Math.round(3 * (500 - 1200 * Math.log2(4 / 3)))).to.equal(6);
+  });
+});
