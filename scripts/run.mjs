@@ -152,6 +152,7 @@ function check() {
   node(['scripts/given.mjs']);
   say('Limits have names …');
   node(['scripts/limits.mjs']);
+  node(['scripts/sentences.mjs']);
   say('The table of keys …');
   node(['--import', 'tsx', 'scripts/keys.mjs', '--check']);
   say('Licences …');
