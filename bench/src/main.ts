@@ -70,7 +70,7 @@ const parts: Readonly<Record<string, () => void | Promise<void>>> = {
     followedStrings(4001, each / 4);
   },
   who: whoFigures,
-  ranges: () => rangeFigures(2001, process.argv.includes('--long') ? 100 : 10),
+  ranges: () => rangeFigures(2001, process.argv.includes('--long') ? 100 : 10, given('model')),
   rooms: () => roomFigures(1, 200),
   strums: () => strumFigures(1, process.argv.includes('--long') ? 333 : 45),
   tunings: () => tuningFigures(1, process.argv.includes('--long') ? 400 : 60),

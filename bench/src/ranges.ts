@@ -104,12 +104,12 @@ interface Tally {
   wrong: number;
 }
 
-/** Every string of the new instruments plucked alone, by the foreign string; and pairs picked together. */
-export function rangeFigures(first: number, each: number): void {
+/** Every string of the new instruments plucked alone, by the foreign string; and pairs picked together. One model alone, where it is named. */
+export function rangeFigures(first: number, each: number, only?: string): void {
   console.log(
     `\nThe ranges of the class: each string alone, up to ${OFF} cents off, ${SNR_DB} dB over the noise, seeds ${first}–${first + each - 1}`,
   );
-  for (const id of MODELS)
+  for (const id of MODELS.filter((one) => only === undefined || one === only))
     for (const [way, rate, lowest] of WAYS) {
       const { targets, strings } = stringsOf(id);
       // A microphone's loss is no matter where nothing lies below it.
@@ -122,7 +122,7 @@ export function rangeFigures(first: number, each: number): void {
         print(string.name, string.hz, each, tally);
       }
     }
-  pairFigures(first, each);
+  if (only === undefined || only === 'pairs') pairFigures(first, each);
 }
 
 interface Scene {

@@ -41,4 +41,10 @@ describe('what a strum may be instead', () => {
     expect(names.some((name) => name.includes('chord of G'))).to.equal(false);
     expect(names.some((name) => name.includes('chord of C'))).to.equal(true);
   });
+
+  it('of an instrument in pairs is none: its strings share their partials', () => {
+    const twelve = findModel('twelve-guitar')!.build('t', 'T');
+    const own = findTuning(twelve.tuningId)!;
+    expect(strumTunings(twelve, own, TUNINGS, USUAL)).to.deep.equal([]);
+  });
 });

@@ -1,6 +1,6 @@
 import { commonShapes } from '../intonation/index.ts';
 import type { StrumTuning } from '../listen/index.ts';
-import { shiftHz, type Tuning, targetsOf, tuningsFor } from '../music/index.ts';
+import { pairingOf, shiftHz, type Tuning, targetsOf, tuningsFor } from '../music/index.ts';
 import type { Instrument } from '../strings/index.ts';
 
 /** A capo is looked for up to this fret. */
@@ -18,6 +18,8 @@ export function strumTunings(
 ): StrumTuning[] {
   const hzOf = (tuning: Tuning) => targetsOf(tuning, a4, capo).map(({ hz }) => hz);
   const open = hzOf(own);
+  // The strings of a pair share their partials: a strum tells nothing of them.
+  if (pairingOf(kind, courses.length)) return [];
   const fitting = tuningsFor(kind, courses.length, tunings);
   const capos = Array.from({ length: HIGHEST_CAPO }, (_, i) => ({
     name: `${own.name} with a capo at fret ${capo + i + 1}`,

@@ -1,3 +1,4 @@
+import { pairingOf } from '@rosefinch/core/music';
 import { stringOfDigit } from '@rosefinch/core/strings';
 import { type Hands, handActs } from '../../parts/listening/index.ts';
 import type { JobActs } from '../../parts/stage/index.ts';
@@ -26,10 +27,13 @@ export function benchActs(
     reference: () => send({ type: 'reference' }),
     pegs: () => send({ type: 'peg test' }),
     wind: () => send({ type: 'wind' }),
-    strum: () => {
-      send({ type: 'strum' });
-      listening.hands?.strum();
-    },
+    // The strings of a pair share their partials: no strum tells them apart.
+    strum: pairingOf(instrument.kind, instrument.courses.length)
+      ? null
+      : () => {
+          send({ type: 'strum' });
+          listening.hands?.strum();
+        },
     which: round ? round.ask : null,
     isOther: round?.mayBe ? round.isOther : null,
     skipInstrument: round && (() => round.book('skipped')),
