@@ -6,7 +6,7 @@ import { CHROMIUM, CHROMIUM_ARGS } from './playwright.config.ts';
 import { addressOf, serveDemo } from './serve.ts';
 import { SettlePage } from './settle.ts';
 import { sixPlucksFile } from './sound.ts';
-import { recording, take } from './test.ts';
+import { LOCALE, recording, take, ZONE } from './test.ts';
 
 /** Makes the pictures of docs/screenshots from the demo data. */
 const PORT = 5283;
@@ -17,6 +17,8 @@ async function pictures(): Promise<void> {
   const page = await browser.newPage({
     baseURL: addressOf(PORT),
     viewport: { width: 1280, height: 800 },
+    locale: LOCALE,
+    timezoneId: ZONE,
   });
   const bench = new BenchPage(page);
   const shoot = (name: string) => page.screenshot({ path: join(folder, `${name}.png`) });
@@ -42,7 +44,6 @@ async function pictures(): Promise<void> {
   await bench.pluck(6);
   await page.keyboard.press('0');
   await bench.page.waitForTimeout(2500);
-  await shoot('bench-at-rest');
   await page.keyboard.press('z');
   await page.waitForTimeout(400);
   await shoot('bench-afar');
@@ -63,9 +64,14 @@ async function pictures(): Promise<void> {
   await page.goto('/settings');
   await page.getByRole('heading', { name: 'Settings' }).waitFor();
   await shoot('settings');
-  await page.goto('/data');
-  await page.getByText('readings are kept').waitFor();
-  await shoot('data');
+  await page.goto('/paper?card=class&size=a6');
+  await page.getByRole('article').first().waitFor();
+  await page.waitForTimeout(400);
+  await shoot('paper');
+  await page.goto('/help/from-below');
+  await page.getByRole('article').waitFor();
+  await page.waitForTimeout(600);
+  await shoot('guide');
   await page.goto('/retune?to=guitar-open-d');
   await page.getByText('strings move').first().waitFor();
   await shoot('retune');

@@ -1,5 +1,7 @@
 import { expect } from 'chai';
+import { neckOf, soundAt } from '../fretboard/index.ts';
 import { findTuning } from '../music/index.ts';
+import { steelGuitar } from '../strings/index.ts';
 import { GUIDE, guidePageOf, searchGuide } from './index.ts';
 
 describe('the guide', () => {
@@ -15,6 +17,23 @@ describe('the guide', () => {
   it('draws tunings that are there', () => {
     for (const { drawing } of GUIDE)
       if ('tuning' in drawing) expect(findTuning(drawing.tuning)).to.not.equal(undefined);
+  });
+
+  it('what is compared in a drawing sounds the same on a guitar, or octaves apart', () => {
+    const neck = neckOf(findTuning('guitar-standard')!, steelGuitar('g', 'G'));
+    for (const { id, drawing } of GUIDE)
+      if (drawing.kind === 'compare') {
+        const sound = soundAt(neck[drawing.held - 1]!, drawing.fret)!;
+        expect((sound - neck[drawing.open - 1]!.midi) % 12, id).to.equal(0);
+      }
+  });
+
+  // Pure fourths are 1.955 cents narrow; from string 3 to 2 fret 4 is used, which is a unison.
+  it('a chain of fourths falls as it is drawn', () => {
+    const { drawing } = GUIDE.find(({ id }) => id === 'chains')!;
+    expect(drawing.kind === 'strings' && drawing.left).to.deep.equal([
+      -7.8, -5.9, -5.9, -3.9, -2, 0,
+    ]);
   });
 
   it('every view leads to a page', () => {

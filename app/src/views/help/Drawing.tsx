@@ -55,12 +55,7 @@ export function Drawing({ drawing }: { readonly drawing: GuideDrawing }) {
         />
       );
     case 'compare':
-      return (
-        <FretStrip
-          held={{ course: drawing.held, fret: drawing.fret }}
-          open={drawing.open === drawing.held ? drawing.held - 1 || 2 : drawing.open}
-        />
-      );
+      return <FretStrip held={{ course: drawing.held, fret: drawing.fret }} open={drawing.open} />;
     case 'near': {
       const tuning = findTuning(drawing.tuning);
       return tuning ? <NeighbourMap tuning={tuning} tunings={TUNINGS} /> : null;

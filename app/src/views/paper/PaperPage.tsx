@@ -171,10 +171,7 @@ interface About {
 
 function aboutOf(search: URLSearchParams, stock: Stock): About {
   const asked = findTuning(search.get('tuning') ?? '', stock.tunings);
-  const inHand =
-    stock.shelf.find(({ id }) => id === search.get('instrument')) ??
-    inHandOf(stock) ??
-    stock.shelf[0];
+  const inHand = stock.shelf.find(({ id }) => id === search.get('instrument')) ?? inHandOf(stock);
   const tuning =
     asked ?? (inHand && homeTuning(inHand, stock.tunings)) ?? (stock.tunings[0] as Tuning);
   return { tuning, instrument: inHand };

@@ -1,6 +1,7 @@
-import { movesBetween, noteName, openChord, type Tuning } from '@rosefinch/core/music';
+import { movesBetween, openChord, type Tuning } from '@rosefinch/core/music';
 import { semitonesShort } from '@rosefinch/core/words';
 import type { Stock } from '../../data/index.ts';
+import { CardNotes } from './CardNotes.tsx';
 import type { Room } from './Sheets.tsx';
 
 /** Four tunings, two and two, or one below the other. */
@@ -27,19 +28,13 @@ export function PocketCard({ tunings, from, stock }: Props) {
           <section key={tuning.id}>
             <strong>{tuning.name}</strong>
             {chord && <small> open chord {chord}</small>}
-            <ol className="card-notes" data-many={tuning.courses.length > 7}>
-              {tuning.courses
-                .map(([midi = 0], i) => ({ course: i + 1, midi }))
-                .reverse()
-                .map(({ course, midi }) => (
-                  <li key={course}>
-                    <strong className="card-note">{noteName(midi, tuning.accidental)}</strong>
-                    <small>
-                      {moves.find((move) => move.course === course) ? moved(moves, course) : course}
-                    </small>
-                  </li>
-                ))}
-            </ol>
+            <CardNotes
+              tuning={tuning}
+              under={(course) => {
+                const move = moves.find((one) => one.course === course);
+                return move && semitonesShort(move.semitones);
+              }}
+            />
             {phrase && <small>{phrase}</small>}
           </section>
         );
@@ -51,9 +46,4 @@ export function PocketCard({ tunings, from, stock }: Props) {
       </footer>
     </div>
   );
-}
-
-function moved(moves: ReturnType<typeof movesBetween>, course: number): string {
-  const move = moves.find((one) => one.course === course);
-  return move ? semitonesShort(move.semitones) : '';
 }

@@ -1,5 +1,5 @@
 import { tyingChecks } from '@rosefinch/core/fretboard';
-import { noteName, type Tuning } from '@rosefinch/core/music';
+import type { Tuning } from '@rosefinch/core/music';
 import { type Instrument, inCourse, stringLoad } from '@rosefinch/core/strings';
 import { arrowOf, forceInWords, inCourseInShort } from '@rosefinch/core/words';
 import type { Stock } from '../../data/index.ts';
@@ -12,6 +12,7 @@ import {
 } from '../../parts/cards/index.ts';
 import { FretStrip } from '../../parts/charts/index.ts';
 import { asLinked, LinkCode, linkTo } from '../../parts/share/index.ts';
+import { CardNotes } from './CardNotes.tsx';
 import type { Room } from './Sheets.tsx';
 
 /** Heights in widths of a letter, as the style sheet has them. */
@@ -54,7 +55,6 @@ const MOST_CHECKS = 6;
 /** What a pupil takes along of a tuning: the notes large, how each peg turns, and how to check it by ear. */
 export function PupilCard({ tuning, instrument, stock, name, tension }: Props) {
   const card = cardOf(tuning, instrument, stock);
-  const strings = tuning.courses.length;
   const checks = checksOf(tuning, instrument);
   return (
     <>
@@ -64,17 +64,7 @@ export function PupilCard({ tuning, instrument, stock, name, tension }: Props) {
           {name && <span>{name}</span>}
         </header>
         {card.phrase && <p className="card-phrase">{card.phrase}</p>}
-        <ol className="card-notes" data-many={strings > 7}>
-          {tuning.courses
-            .map(([midi = 0], i) => ({ course: i + 1, midi }))
-            .reverse()
-            .map(({ course, midi }) => (
-              <li key={course}>
-                <strong className="card-note">{noteName(midi, tuning.accidental)}</strong>
-                <small>{course}</small>
-              </li>
-            ))}
-        </ol>
+        <CardNotes tuning={tuning} />
         <Pegs {...{ tuning, instrument, stock, tension }} />
       </div>
       <div className="card-half">
