@@ -1,12 +1,11 @@
-import { ownName, setInstaller } from './environment.ts';
+import { isFirstTime } from './data/index.ts';
+import { setInstaller } from './environment.ts';
 import type { Notices } from './parts/frame/index.ts';
 
 /** What a browser offers that can keep a page as a program of its own; no type of the platform's yet. */
 interface InstallOffer extends Event {
   prompt(): Promise<unknown>;
 }
-
-const TOLD = ownName('rosefinch-install-told');
 
 /** Says once that the page can be kept as a program; the settings go on offering it. */
 export function watchForInstall(notices: Notices): void {
@@ -20,7 +19,7 @@ export function watchForInstall(notices: Notices): void {
       void offer.prompt();
     };
     setInstaller(install);
-    if (isAtWork() || wasTold()) return;
+    if (isAtWork() || !isFirstTime('install-told')) return;
     notices.say({
       message:
         'Rosefinch can stand on this machine by itself: in a window of its own, and without a network. Settings go on offering it.',
@@ -33,15 +32,4 @@ export function watchForInstall(notices: Notices): void {
 /** On the bench nothing is asked that does not concern the string in hand. */
 function isAtWork(): boolean {
   return document.querySelector('.job') !== null;
-}
-
-function wasTold(): boolean {
-  try {
-    if (localStorage.getItem(TOLD)) return true;
-    localStorage.setItem(TOLD, 'yes');
-    return false;
-  } catch {
-    // Where nothing can be marked it would be told every time.
-    return true;
-  }
 }

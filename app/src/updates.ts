@@ -4,8 +4,8 @@ import type { Notices } from './parts/frame/index.ts';
 /** Keeps the application on the machine for use offline; a new version waits until it is asked for. */
 export function watchForUpdates(notices: Notices): void {
   // While it is being built there is nothing to keep.
-  if (!import.meta.env.PROD || !('serviceWorker' in navigator)) return;
-  // Without it everything works but offline.
+  if (!import.meta.env.PROD) return;
+  // Where it cannot be, everything works but offline.
   register(notices).catch(() => {});
 }
 

@@ -26,7 +26,7 @@ describe('sentences outside of words', () => {
     for (const code of [
       SAID,
       "export const say = 'Pluck it once more.';\n",
-      'export const say = (n: number) => `String ${n} is right: go on.`;\n',
+      'export const say = (n: number) => `String $'.concat('{n} is right: go on.`;\n'),
     ]) {
       const { status, output } = check({ [VIEW]: code });
       expect(status, code).to.equal(1);

@@ -17,6 +17,7 @@ export { RosefinchDatabase, type Shelf } from './database.ts';
 export { markOpen } from './ending.ts';
 export { readLink, writeLink } from './links.ts';
 export { asRecords, type Draft } from './log.ts';
+export { isFirstTime } from './marks.ts';
 export { type Listed, type OpenPlace, Repository } from './repositories.ts';
 export { backupOf } from './rules.ts';
 export { keepStorage, storageState } from './storage.ts';
