@@ -1,3 +1,4 @@
+import { CAN_BE_INSTALLED } from '@rosefinch/core/words';
 import { isFirstTime } from './data/index.ts';
 import { setInstaller } from './environment.ts';
 import type { Notices } from './parts/frame/index.ts';
@@ -21,8 +22,7 @@ export function watchForInstall(notices: Notices): void {
     setInstaller(install);
     if (isAtWork() || !isFirstTime('install-told')) return;
     notices.say({
-      message:
-        'Rosefinch can stand on this machine by itself: in a window of its own, and without a network. Settings go on offering it.',
+      message: CAN_BE_INSTALLED,
       action: { label: 'Install it', act: install },
       calm: true,
     });

@@ -1,3 +1,4 @@
+import { notUpdatedInWords, UPDATE_READY } from '@rosefinch/core/words';
 import { base } from './environment.ts';
 import type { Notices } from './parts/frame/index.ts';
 
@@ -12,10 +13,7 @@ export function watchForUpdates(notices: Notices): void {
 async function register(notices: Notices): Promise<void> {
   const { Workbox } = await import('workbox-window');
   const worker = new Workbox(`${base}sw.js`, { scope: base });
-  const failed = (error: Error) =>
-    notices.say({
-      message: `The new version could not be taken: ${error.message}. This one goes on.`,
-    });
+  const failed = (error: Error) => notices.say({ message: notUpdatedInWords(error.message) });
   const update = async () => {
     worker.addEventListener('controlling', ({ isUpdate }) => {
       if (isUpdate) location.reload();
@@ -24,7 +22,7 @@ async function register(notices: Notices): Promise<void> {
   };
   worker.addEventListener('waiting', () =>
     notices.say({
-      message: 'A new version is ready. Take it when you are between instruments.',
+      message: UPDATE_READY,
       action: { label: 'Update now', act: () => void update().catch(failed) },
     }),
   );

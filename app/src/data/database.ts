@@ -6,6 +6,7 @@ import {
   type Tables,
 } from '@rosefinch/core/records';
 import type { LogEntry, Measurement, Summary } from '@rosefinch/core/sitting';
+import { STORE_TROUBLES } from '@rosefinch/core/words';
 import { Dexie, type Table } from 'dexie';
 import { ownName } from '../environment.ts';
 
@@ -98,15 +99,9 @@ export class RosefinchDatabase extends Dexie {
     this.version(SCHEMA).stores({ learners: 'id', earRuns: 'id, learnerId, startedAt' });
     this.on('versionchange', ({ newVersion }) => {
       this.close();
-      trouble(
-        newVersion === null
-          ? 'This browser’s records of Rosefinch were deleted from outside this page. Reload it to begin anew, or restore a backup.'
-          : 'Rosefinch was updated in another tab. All readings are kept; reload this page.',
-      );
+      trouble(newVersion === null ? STORE_TROUBLES.deleted : STORE_TROUBLES.updated);
     });
-    this.on('blocked', () =>
-      trouble('Rosefinch is open in an older tab, which holds the database. Close that tab.'),
-    );
+    this.on('blocked', () => trouble(STORE_TROUBLES.held));
   }
 
   /** The tables that a backup holds. */

@@ -1,4 +1,5 @@
 import { isRosefinchError } from '@rosefinch/core/errors';
+import { STORE_TROUBLES, storeSilentInWords } from '@rosefinch/core/words';
 import { Dexie } from 'dexie';
 
 /** A reading or setting could not be stored; what is on screen stays there. */
@@ -26,14 +27,14 @@ function inWords(error: unknown): string {
     return `The browser could not store this: ${error instanceof Error ? error.message : error}`;
   switch (error.name) {
     case 'QuotaExceededError':
-      return 'The browser’s storage is full. Save what is not stored, or write a backup under Backup and restore; then free some space.';
+      return STORE_TROUBLES.full;
     case 'DatabaseClosedError':
-      return 'The browser has closed the records. Save what is not stored; then reload this page.';
+      return STORE_TROUBLES.closed;
     case 'MissingAPIError':
-      return 'This browser keeps no records for this page: what is read here is gone when it is closed.';
+      return STORE_TROUBLES.none;
     case 'InvalidStateError':
     case 'UnknownError':
-      return `The browser’s storage does not answer (${error.message}). Save what is not stored; then restart the browser.`;
+      return storeSilentInWords(error.message);
     default:
       return `The browser could not store this: ${error.message}`;
   }

@@ -2,6 +2,7 @@ import type { Held } from '@rosefinch/core/fretboard';
 import type { StringKnowledge, StrumTuning, WoundString } from '@rosefinch/core/listen';
 import type { Press } from '@rosefinch/core/practice';
 import type { Cents, Hz, Seconds } from '@rosefinch/core/units';
+import { MICROPHONE_TROUBLES, stoppedInWords } from '@rosefinch/core/words';
 import { advance, pace, sounding } from '../environment.ts';
 import { type Line, Watchdog } from '../worker/index.ts';
 import { takeListeningLock } from './lock.ts';
@@ -221,11 +222,7 @@ export class Ear {
     // Two openings may have waited at once: one of them has it.
     if (this.unlock) return unlock?.();
     this.unlock = unlock;
-    if (!unlock)
-      throw new MicrophoneProblem(
-        'Another tab of Rosefinch is listening.',
-        'Close that tab, then choose the microphone here.',
-      );
+    if (!unlock) throw new MicrophoneProblem(MICROPHONE_TROUBLES['in another tab']);
   }
 
   private begin(): number {
@@ -274,12 +271,7 @@ export class Ear {
       this.analysis.send({ type: 'know', ...this.known });
       return this.hearer.again();
     }
-    this.hearer.problem(
-      new MicrophoneProblem(
-        `Listening stopped: ${message}.`,
-        'All readings are kept. Reload the page to go on.',
-      ),
-    );
+    this.hearer.problem(new MicrophoneProblem(stoppedInWords(message)));
   }
 }
 

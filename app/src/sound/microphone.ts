@@ -1,3 +1,9 @@
+import {
+  MICROPHONE_TROUBLES,
+  notOpenedInWords,
+  PROCESSING,
+  processedInWords,
+} from '@rosefinch/core/words';
 import { standIn } from '../environment.ts';
 import captureUrl from './capture.worklet.ts?worker&url';
 import type { CaptureRequest } from './protocol.ts';
@@ -27,11 +33,7 @@ const PLAIN: MediaTrackConstraints = {
  */
 export async function openMicrophone(wish: MicrophoneWish): Promise<Source> {
   if (standIn) return openStandIn(standIn);
-  if (!navigator.mediaDevices?.getUserMedia)
-    throw new MicrophoneProblem(
-      'This browser gives pages no microphone here.',
-      'Open Rosefinch at 127.0.0.1 or over https.',
-    );
+  if (!navigator.mediaDevices?.getUserMedia) throw new MicrophoneProblem(MICROPHONE_TROUBLES.none);
   const context = new AudioContext({ latencyHint: 'interactive' });
   let stream: MediaStream | null = null;
   try {
@@ -85,34 +87,17 @@ function watch(
   lost: (problem: MicrophoneProblem) => void,
 ): () => void {
   const bent = stillProcessed(stream);
-  if (bent)
-    lost(
-      new MicrophoneProblem(
-        `This microphone’s ${bent} could not be switched off: readings may be off.`,
-        'Choose another microphone, or switch it off in the system’s sound settings.',
-      ),
-    );
+  if (bent) lost(new MicrophoneProblem(processedInWords(bent)));
   const watching = new AbortController();
   const { signal } = watching;
   const [track] = stream.getAudioTracks();
-  const unplugged = () =>
-    lost(new MicrophoneProblem('The microphone was unplugged.', 'Plug it in and choose it again.'));
-  const muted = () =>
-    lost(new MicrophoneProblem('The microphone is muted.', 'Switch it on, then pluck again.'));
+  const unplugged = () => lost(new MicrophoneProblem(MICROPHONE_TROUBLES.unplugged));
+  const muted = () => lost(new MicrophoneProblem(MICROPHONE_TROUBLES.muted));
   track?.addEventListener('ended', unplugged, { signal });
   track?.addEventListener('mute', muted, { signal });
   const wake = () => {
     if (context.state === 'running' || context.state === 'closed') return;
-    context
-      .resume()
-      .catch(() =>
-        lost(
-          new MicrophoneProblem(
-            'The browser put listening to sleep.',
-            'Choose the microphone again to go on.',
-          ),
-        ),
-      );
+    context.resume().catch(() => lost(new MicrophoneProblem(MICROPHONE_TROUBLES.asleep)));
   };
   context.addEventListener('statechange', wake, { signal });
   document.addEventListener('visibilitychange', wake, { signal });
@@ -120,32 +105,24 @@ function watch(
 }
 
 /** Names the processing that the browser left on against our wish, or null. */
-function stillProcessed(stream: MediaStream): string | null {
+function stillProcessed(stream: MediaStream): keyof typeof PROCESSING | null {
   const settings = stream.getAudioTracks()[0]?.getSettings();
-  if (settings?.echoCancellation) return 'echo cancelling';
-  if (settings?.noiseSuppression) return 'noise suppression';
-  return settings?.autoGainControl ? 'automatic level' : null;
+  const all = Object.keys(PROCESSING) as (keyof typeof PROCESSING)[];
+  return all.find((one) => settings?.[one]) ?? null;
 }
 
-const PROBLEMS: Readonly<Record<string, readonly [string, string]>> = {
-  NotAllowedError: [
-    'The browser does not let Rosefinch hear the microphone.',
-    'Allow it beside the address, or use the practice instrument.',
-  ],
-  NotFoundError: ['No microphone was found.', 'Plug one in, or use the practice instrument.'],
-  NotReadableError: [
-    'Another program holds the microphone.',
-    'Close that program, then choose the microphone again.',
-  ],
-  OverconstrainedError: ['The chosen microphone is gone.', 'Choose another one.'],
+const PROBLEMS: Readonly<Record<string, keyof typeof MICROPHONE_TROUBLES>> = {
+  NotAllowedError: 'refused',
+  NotFoundError: 'not found',
+  NotReadableError: 'held',
+  OverconstrainedError: 'gone',
 };
 
 function asProblem(error: unknown): MicrophoneProblem {
   if (error instanceof MicrophoneProblem) return error;
   const known = error instanceof Error ? PROBLEMS[error.name] : undefined;
-  if (known) return new MicrophoneProblem(...known);
+  if (known) return new MicrophoneProblem(MICROPHONE_TROUBLES[known]);
   return new MicrophoneProblem(
-    `The microphone could not be opened: ${error instanceof Error ? error.message : error}`,
-    'Try again, or use the practice instrument.',
+    notOpenedInWords(error instanceof Error ? error.message : String(error)),
   );
 }

@@ -1,10 +1,19 @@
 import { mixDown, readWav, wavDuration } from '@rosefinch/core/formats';
 import type { Hz, Seconds } from '@rosefinch/core/units';
+import {
+  RECORDING_TROUBLES,
+  readingStoppedInWords,
+  type Sentence,
+  tooLargeInWords,
+  tooLongInWords,
+  unreadableInWords,
+} from '@rosefinch/core/words';
 import { Cancelled, doAside, type Progress } from '../worker/index.ts';
 import type { ReadRecording, RecordingRequest } from './protocol.ts';
 import { makeReader } from './workers.ts';
 
-const MOST_BYTES = 200 * 1024 * 1024;
+const MEGABYTE = 2 ** 20;
+const MOST_BYTES = 200 * MEGABYTE;
 const MOST_SECONDS = 30 * 60;
 /** The description of a WAV file stands in its first part. */
 const HEAD_BYTES = 2 ** 20;
@@ -14,11 +23,10 @@ const SILENT = 1e-4;
 /** Why a recording cannot be read, and what to do. */
 export class RecordingProblem extends Error {
   override readonly name = 'RecordingProblem';
-  constructor(
-    message: string,
-    readonly wayOn: string,
-  ) {
-    super(message);
+  readonly wayOn: string;
+  constructor({ say, more }: Sentence) {
+    super(say);
+    this.wayOn = more;
   }
 }
 
@@ -35,12 +43,9 @@ export interface DecodedRecording {
  * @throws RecordingProblem saying what is wrong; nothing was kept then.
  */
 export async function decodeRecording(file: File): Promise<DecodedRecording> {
-  if (file.size === 0) throw new RecordingProblem('The file is empty.', 'Record it again.');
+  if (file.size === 0) throw new RecordingProblem(RECORDING_TROUBLES.empty);
   if (file.size > MOST_BYTES)
-    throw new RecordingProblem(
-      `The file has ${Math.round(file.size / 1048576)} MB; up to 200 MB can be read.`,
-      'Cut it into shorter pieces.',
-    );
+    throw new RecordingProblem(tooLargeInWords(file.size / MEGABYTE, MOST_BYTES / MEGABYTE));
   // What is too long is refused before it is decoded: that may take minutes and gigabytes.
   const head = new Uint8Array(await file.slice(0, HEAD_BYTES).arrayBuffer());
   const wav = isWav(head);
@@ -49,16 +54,13 @@ export async function decodeRecording(file: File): Promise<DecodedRecording> {
   const decoded = wav ? decodeWav(bytes) : await decodeByBrowser(bytes);
   refuseTooLong(decoded.duration);
   if (decoded.samples.every((x) => Math.abs(x) < SILENT))
-    throw new RecordingProblem('The recording is silent.', 'Check the input and record it again.');
+    throw new RecordingProblem(RECORDING_TROUBLES.silent);
   return decoded;
 }
 
 function refuseTooLong(seconds: Seconds | null): void {
   if (seconds === null || seconds <= MOST_SECONDS) return;
-  throw new RecordingProblem(
-    `The recording lasts ${Math.round(seconds / 60)} minutes; up to 30 can be read.`,
-    'Cut it into shorter pieces.',
-  );
+  throw new RecordingProblem(tooLongInWords(seconds / 60, MOST_SECONDS / 60));
 }
 
 /** What a compressed file says of its length; null where it says nothing that can be read. */
@@ -89,8 +91,7 @@ function readAsWav<T>(read: () => T): T {
     return read();
   } catch (error) {
     throw new RecordingProblem(
-      `The file cannot be read: ${error instanceof Error ? error.message : error}.`,
-      'Save it as WAV with 16 or 24 bits, or as MP3, Ogg or FLAC.',
+      unreadableInWords(error instanceof Error ? error.message : String(error)),
     );
   }
 }
@@ -106,10 +107,7 @@ async function decodeByBrowser(bytes: Uint8Array<ArrayBuffer>): Promise<DecodedR
     const samples = Float32Array.from(mixDown(sound));
     return { samples, sampleRate: buffer.sampleRate, duration: buffer.duration, warnings: [] };
   } catch {
-    throw new RecordingProblem(
-      'This browser cannot read the file as sound.',
-      'Save it as WAV, MP3, Ogg or FLAC.',
-    );
+    throw new RecordingProblem(RECORDING_TROUBLES['no sound']);
   }
 }
 
@@ -132,6 +130,6 @@ export async function readRecording(
     });
   } catch (error) {
     if (error instanceof Cancelled || !(error instanceof Error)) throw error;
-    throw new RecordingProblem(`Reading stopped: ${error.message}`, 'Try it again.');
+    throw new RecordingProblem(readingStoppedInWords(error.message));
   }
 }

@@ -1,4 +1,5 @@
 import type { Hz } from '@rosefinch/core/units';
+import type { Sentence } from '@rosefinch/core/words';
 import type { SoundMark } from './protocol.ts';
 
 /** A source of sound: delivers blocks of samples, and marks between them, to a port until it is closed. */
@@ -14,10 +15,9 @@ export interface Source {
 /** Why the microphone cannot be heard, with a way on. */
 export class MicrophoneProblem extends Error {
   override readonly name = 'MicrophoneProblem';
-  constructor(
-    message: string,
-    readonly wayOn: string,
-  ) {
-    super(message);
+  readonly wayOn: string;
+  constructor({ say, more }: Sentence) {
+    super(say);
+    this.wayOn = more;
   }
 }

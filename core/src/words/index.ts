@@ -119,5 +119,23 @@ export { type AtRest, settlingTaskInWords } from './settlingTask.ts';
 export { type StrumFacts, strumInWords, strummedInWords } from './strum.ts';
 export { neckCostInWords } from './temperament.ts';
 export { touchedInWords } from './touched.ts';
+export {
+  ALL_KEPT,
+  CAN_BE_INSTALLED,
+  MICROPHONE_TROUBLES,
+  notOpenedInWords,
+  notUpdatedInWords,
+  PROCESSING,
+  processedInWords,
+  RECORDING_TROUBLES,
+  readingStoppedInWords,
+  STORE_TROUBLES,
+  stoppedInWords,
+  storeSilentInWords,
+  tooLargeInWords,
+  tooLongInWords,
+  UPDATE_READY,
+  unreadableInWords,
+} from './troubles.ts';
 export { arrowOf, pegInWords, pegKnownInWords, saidTurns, turnInWords } from './turns.ts';
 export { type WindingTask, windingInWords } from './winding.ts';

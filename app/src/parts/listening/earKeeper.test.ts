@@ -109,7 +109,7 @@ describe('the one ear of the page', () => {
       const opening = new Promise<void>((_, reject) => {
         refuse = reject;
       });
-      return { opening, refuse: () => refuse(new MicrophoneProblem('refused', '')) };
+      return { opening, refuse: () => refuse(new MicrophoneProblem({ say: 'refused', more: '' })) };
     };
 
     it('is told to be refused to the view that has the ear by then', async () => {

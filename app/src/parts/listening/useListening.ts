@@ -6,6 +6,7 @@ import {
 } from '@rosefinch/core/listen';
 import { centsBetween } from '@rosefinch/core/music';
 import type { Cents, Hz } from '@rosefinch/core/units';
+import { ALL_KEPT } from '@rosefinch/core/words';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Settings } from '../../data/index.ts';
 import {
@@ -85,7 +86,7 @@ export function useListening<Asked>(wish: Wish<Asked>): Listening {
   const hear = (report: AnalysisReport) => {
     const answers = askedAt(report);
     if (report.type === 'failed')
-      setProblem(new MicrophoneProblem(report.message, 'All readings are kept.'));
+      setProblem(new MicrophoneProblem({ say: report.message, more: ALL_KEPT }));
     takeForRoom(report);
     // A note that began in the hands of another view, or on another instrument, is nothing here.
     if (answers === null) return;

@@ -1,6 +1,7 @@
 import type { Target } from '@rosefinch/core/music';
 import type { Instrument } from '@rosefinch/core/strings';
 import type { Cents, Hz } from '@rosefinch/core/units';
+import { readingStoppedInWords } from '@rosefinch/core/words';
 import { useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { type Repository, useData } from '../../data/index.ts';
@@ -48,7 +49,7 @@ export function useRecording(place: RecordingPlace, dropped: File | null): Recor
     } catch (error) {
       if (error instanceof RecordingProblem) setProblem(error);
       else if (error instanceof Cancelled) setCancelled(true);
-      else setProblem(new RecordingProblem(String(error), 'Try it again.'));
+      else setProblem(new RecordingProblem(readingStoppedInWords(String(error))));
     } finally {
       setShare(null);
     }
