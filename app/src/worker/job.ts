@@ -1,3 +1,4 @@
+import { PARTS_SAYS } from '@rosefinch/core/words';
 import { connect } from './line.ts';
 import type { JobReport, Progress } from './protocol.ts';
 
@@ -54,7 +55,7 @@ function doOnce<Request, Answer>({
       act();
     };
     const stop = () => end(() => reject(new Cancelled('Stopped.')));
-    const silent = () => end(() => reject(new Silent('A helper process does not answer.')));
+    const silent = () => end(() => reject(new Silent(PARTS_SAYS.helperSilent)));
     const hear = (report: JobReport<Answer>) => {
       if (report.type === 'done') return end(() => resolve(report.answer));
       if (report.type === 'failed') return end(() => reject(new Error(report.message)));

@@ -97,6 +97,21 @@ export {
   STANDINGS,
 } from './rounds.ts';
 export { type Saying, sayingInWords } from './saying.ts';
+export { BENCH_SAYS } from './says/bench.ts';
+export { EAR_VIEW_SAYS } from './says/earView.ts';
+export { FRET_VIEW_SAYS } from './says/fretView.ts';
+export { HELP_SAYS } from './says/help.ts';
+export { LOG_SAYS } from './says/log.ts';
+export { OPEN_SAYS } from './says/open.ts';
+export { PAGE_SAYS } from './says/page.ts';
+export { PAPER_SAYS } from './says/paper.ts';
+export { PARTS_SAYS } from './says/parts.ts';
+export { RECORDING_SAYS } from './says/recording.ts';
+export { RETUNE_VIEW_SAYS } from './says/retuneView.ts';
+export { SETTINGS_SAYS } from './says/settings.ts';
+export { SETTLE_SAYS } from './says/settle.ts';
+export { SHELF_SAYS } from './says/shelf.ts';
+export { TUNING_VIEW_SAYS } from './says/tuningView.ts';
 export { capital, type Sentence } from './sentence.ts';
 export {
   type Clock,

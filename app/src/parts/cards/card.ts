@@ -18,6 +18,7 @@ import {
 import type { Cents, Hz } from '@rosefinch/core/units';
 import {
   distanceInWords,
+  PARTS_SAYS,
   pegInWords,
   referenceInWords,
   signedCents,
@@ -136,7 +137,7 @@ function wayThere(
       const way = cents < 0 ? 'down' : 'up';
       // On paper what is right at the end, not what only comes near.
       const [best] = fine.find((step) => step.course === course)?.references ?? [];
-      const compare = best ? referenceInWords(best) : 'By the reference tone.';
+      const compare = best ? referenceInWords(best) : PARTS_SAYS.byTone;
       return `String ${course} ${way} ${distanceInWords(cents)}. ${compare}`;
     }),
     warnings: warnings.map(warningInWords),

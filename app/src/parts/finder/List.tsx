@@ -1,3 +1,4 @@
+import { PARTS_SAYS } from '@rosefinch/core/words';
 import '@mantine/spotlight/styles.css';
 import './finder.css';
 import { createSpotlight, Spotlight } from '@mantine/spotlight';
@@ -50,7 +51,7 @@ export default function List({ label, groups, onClose, children }: Props) {
             ))}
           </Spotlight.ActionsGroup>
         ))}
-        {found.length === 0 && <Spotlight.Empty>Nothing of that name.</Spotlight.Empty>}
+        {found.length === 0 && <Spotlight.Empty>{PARTS_SAYS.noSuchName}</Spotlight.Empty>}
       </Spotlight.ActionsList>
       {children && <Spotlight.Footer>{children}</Spotlight.Footer>}
     </Spotlight.Root>

@@ -1,4 +1,5 @@
 import { Button, Group, Text } from '@mantine/core';
+import { PARTS_SAYS } from '@rosefinch/core/words';
 import { useEffect } from 'react';
 import { useBlocker } from 'react-router';
 import { Dialog } from './Dialog.tsx';
@@ -17,8 +18,8 @@ export function Unsaved({ changed }: { changed: boolean }) {
   }, [changed]);
   if (blocker.state !== 'blocked') return null;
   return (
-    <Dialog title="Leave without saving?" opened onClose={() => blocker.reset()}>
-      <Text>What was changed here is not saved yet.</Text>
+    <Dialog title={PARTS_SAYS.leave} opened onClose={() => blocker.reset()}>
+      <Text>{PARTS_SAYS.notSaved}</Text>
       <Group mt="md">
         <Button onClick={() => blocker.reset()}>Stay here</Button>
         <Button variant="default" onClick={() => blocker.proceed()}>

@@ -1,3 +1,4 @@
+import { PARTS_SAYS } from '@rosefinch/core/words';
 import { Component, type ReactNode } from 'react';
 import { useLocation } from 'react-router';
 
@@ -39,7 +40,7 @@ class Boundary extends Component<BoundaryProps, { failed: Error | null }> {
     if (!failed) return this.props.children;
     return (
       <div className="problem" role="alert">
-        <strong>This view has stopped.</strong>
+        <strong>{PARTS_SAYS.stopped}</strong>
         <p>All that was stored is kept; the other views work on. It said: {failed.message}</p>
         {this.props.rescue}
       </div>

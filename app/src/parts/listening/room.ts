@@ -1,4 +1,5 @@
 import type { RoomReport } from '@rosefinch/core/listen';
+import { PARTS_SAYS } from '@rosefinch/core/words';
 
 /** Level of the moment, of the room, and the peak of the last tenth of a second. */
 interface RoomLevel {
@@ -24,8 +25,8 @@ const CLIPPING = 0.985;
 
 /** The room and the level in words. */
 export function roomInWords({ level, report, lastReadingDbfs, deaf }: RoomState): string {
-  if (!level) return 'Not listening yet.';
-  if (deaf) return 'Not listening while the tone sounds. Wait for it to end, then pluck.';
+  if (!level) return PARTS_SAYS.notListening;
+  if (deaf) return PARTS_SAYS.toneSounds;
   const room =
     level.floorDbfs < QUIET
       ? 'Room quiet'

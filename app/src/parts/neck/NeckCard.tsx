@@ -1,5 +1,5 @@
 import type { Instrument } from '@rosefinch/core/strings';
-import { counted, signedCents } from '@rosefinch/core/words';
+import { counted, PARTS_SAYS, signedCents } from '@rosefinch/core/words';
 import type { Stock } from '../../data/index.ts';
 import { Wide } from '../frame/index.ts';
 import { useCoupling } from './useCoupling.ts';
@@ -16,7 +16,7 @@ export function NeckCard({ instrument, stock }: { instrument: Instrument; stock:
       <strong>How the strings move each other</strong>
       <p className="soft">
         {turns === 0
-          ? 'Not heard yet: what is usual for such a bridge.'
+          ? PARTS_SAYS.usualNeck
           : `Learned from ${counted(turns, 'turn')}; a figure may be off by ${Math.round(100 * error)} %.`}{' '}
         Each row: one string raised by {TURN} cents, and what the others do, in cents.
       </p>

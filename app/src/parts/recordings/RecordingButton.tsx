@@ -1,4 +1,5 @@
 import { Button, FileButton, Group, Progress, Text } from '@mantine/core';
+import { PARTS_SAYS } from '@rosefinch/core/words';
 import { type RecordingPlace, useRecording } from './useRecording.ts';
 
 interface Props {
@@ -34,7 +35,7 @@ export function RecordingButton({ place, dropped = null }: Props) {
       </FileButton>
       {cancelled && (
         <Text role="status" size="sm">
-          Cancelled; nothing is kept. The browser may be busy with the file a little longer.
+          {PARTS_SAYS.cancelled}
         </Text>
       )}
       {problem && (

@@ -1,3 +1,4 @@
+import { PARTS_SAYS } from '@rosefinch/core/words';
 import './share.css';
 import { Button, Group, Text, TextInput } from '@mantine/core';
 import type { Tuning } from '@rosefinch/core/music';
@@ -34,10 +35,7 @@ export function ShareLink({ what, title, opened, onClose }: Props) {
   const share = shareSheet();
   return (
     <Dialog title={`Hand on: ${title}`} opened={opened} onClose={onClose}>
-      <Text mb="sm">
-        It stands in the link itself: nothing is sent anywhere. Whoever opens it sees what it holds
-        before it is taken in.
-      </Text>
+      <Text mb="sm">{PARTS_SAYS.linkHolds}</Text>
       <TextInput
         label="Link"
         readOnly
@@ -65,9 +63,7 @@ export function ShareLink({ what, title, opened, onClose }: Props) {
           </Button>
         )}
       </Group>
-      {copied === 'refused' && (
-        <Text role="alert">The browser does not let it be copied: mark the link and copy it.</Text>
-      )}
+      {copied === 'refused' && <Text role="alert">{PARTS_SAYS.notCopied}</Text>}
       <LinkCode url={url} />
     </Dialog>
   );

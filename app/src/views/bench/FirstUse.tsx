@@ -1,3 +1,4 @@
+import { BENCH_SAYS } from '@rosefinch/core/words';
 import './firstUse.css';
 import { Button, Group, NumberInput, Radio, Stack, Text, Title } from '@mantine/core';
 import type { InstrumentKind, Tuning } from '@rosefinch/core/music';
@@ -38,11 +39,11 @@ export default function FirstUse({ stock }: { readonly stock: Stock }) {
   };
   return (
     <Stack className="first-use" align="flex-start">
-      <Title order={1}>What stands in front of you?</Title>
+      <Title order={1}>{BENCH_SAYS.whatStands}</Title>
       <StrumFirst settings={stock.settings} onTake={(m, tuning) => void takeStrummed(m, tuning)} />
       <KindChoice value={modelId} onChange={setModelId} />
       <NumberInput
-        label="How many of them?"
+        label={BENCH_SAYS.howMany}
         w={150}
         min={1}
         max={MOST}
@@ -58,13 +59,8 @@ export default function FirstUse({ stock }: { readonly stock: Stock }) {
           Try it with a practice {kind}
         </Button>
       </Group>
-      <Text>
-        Pluck a string. Rosefinch says how far it lies from its note, which way to turn, and when to
-        stop. It keeps every reading on this machine.
-      </Text>
-      <Text size="sm">
-        Caution: a string under tension can snap. Keep your face away; children with an adult.
-      </Text>
+      <Text>{BENCH_SAYS.whatItDoes}</Text>
+      <Text size="sm">{BENCH_SAYS.caution}</Text>
     </Stack>
   );
 }

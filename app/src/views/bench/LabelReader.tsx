@@ -1,3 +1,4 @@
+import { BENCH_SAYS } from '@rosefinch/core/words';
 import { useEffect, useRef, useState } from 'react';
 import { instrumentIn } from '../../parts/rounds/index.ts';
 import { openCamera } from '../../sound/index.ts';
@@ -25,12 +26,10 @@ export function LabelReader({ onRead }: { readonly onRead: (id: string) => boole
         const picture = video.current && pictureOf(video.current);
         const text = picture && jsQr(picture.data, picture.width, picture.height)?.data;
         const id = text ? instrumentIn(text) : null;
-        if (id !== null && !latest.current(id)) setProblem('This one is not in the round.');
+        if (id !== null && !latest.current(id)) setProblem(BENCH_SAYS.notInRound);
       }, EVERY);
     };
-    open().catch(() =>
-      setProblem('No camera can be used here. Type the number that stands on the label.'),
-    );
+    open().catch(() => setProblem(BENCH_SAYS.noCamera));
     return () => {
       gone = true;
       clearInterval(timer);

@@ -2,7 +2,7 @@ import { Button, Group, Text } from '@mantine/core';
 import type { StrumLike, StrumTuning } from '@rosefinch/core/listen';
 import { TUNINGS, type Tuning, targetsOf } from '@rosefinch/core/music';
 import { MODELS, type Model } from '@rosefinch/core/strings';
-import { strummedInWords } from '@rosefinch/core/words';
+import { BENCH_SAYS, strummedInWords } from '@rosefinch/core/words';
 import { useEffect, useMemo, useState } from 'react';
 import type { Settings } from '../../data/index.ts';
 import { ListeningProblem, useJobHere, useListening } from '../../parts/listening/index.ts';
@@ -75,9 +75,9 @@ export function StrumFirst({ settings, onTake }: Props) {
 }
 
 function sentenceOf(like: readonly StrumLike[] | null) {
-  if (like === null) return <Text size="lg">Strum all strings slowly, and let them ring.</Text>;
+  if (like === null) return <Text size="lg">{BENCH_SAYS.strum}</Text>;
   const [first] = like;
-  if (!first) return <Text size="lg">That was no strum I could name. Once more, slowly.</Text>;
+  if (!first) return <Text size="lg">{BENCH_SAYS.noStrum}</Text>;
   const names = like.map(({ name }) => {
     const tuning = TUNINGS.find(({ id }) => id === name);
     return tuning ? `a ${tuning.kind} in ${tuning.name}` : name;

@@ -1,5 +1,5 @@
 import { Button, Group, Stack, TextInput } from '@mantine/core';
-import { STANDINGS } from '@rosefinch/core/words';
+import { BENCH_SAYS, STANDINGS } from '@rosefinch/core/words';
 import { useState } from 'react';
 import { Dialog } from '../../parts/frame/index.ts';
 import { LabelReader } from './LabelReader.tsx';
@@ -8,7 +8,7 @@ import type { BenchRound } from './useBenchRound.ts';
 /** Which instrument is in hand now: by its number, its name or its label. */
 export function WhichOne({ round }: { readonly round: BenchRound }) {
   return (
-    <Dialog title="Which one is it?" opened={round.asked} onClose={round.answered}>
+    <Dialog title={BENCH_SAYS.whichOne} opened={round.asked} onClose={round.answered}>
       {round.asked && <Choice round={round} />}
     </Dialog>
   );

@@ -1,8 +1,9 @@
+import { BENCH_SAYS } from '@rosefinch/core/words';
 import { useCallback, useEffect, useRef } from 'react';
 import { useNotices } from '../../parts/frame/index.ts';
 import type { Sitting } from '../../parts/listening/index.ts';
 
-const AFRESH = 'A new sitting begins. The one before is kept.';
+const AFRESH = BENCH_SAYS.afresh;
 
 /** Ends the sitting and begins another; the way back is offered for as long as the bench is there. */
 export function useAfresh({ startAfresh }: Sitting): (undoable: boolean) => void {

@@ -1,3 +1,4 @@
+import { EAR_VIEW_SAYS } from '@rosefinch/core/words';
 import './ear.css';
 import { Button, Group, Stack } from '@mantine/core';
 import { type EarProgress, EXERCISES, type ExerciseKind, nextPractice } from '@rosefinch/core/ear';
@@ -55,7 +56,7 @@ export function EarView() {
           Progress on paper
         </Button>
       </Group>
-      <p className="soft">Headphones low: what is soft is heard as finely.</p>
+      <p className="soft">{EAR_VIEW_SAYS.softly}</p>
     </Stack>
   );
 }

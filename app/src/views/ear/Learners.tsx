@@ -1,4 +1,5 @@
 import { Button, Group, Select, TextInput } from '@mantine/core';
+import { EAR_VIEW_SAYS } from '@rosefinch/core/words';
 import { useState } from 'react';
 import { useData, useLive } from '../../data/index.ts';
 import { newId } from '../../environment.ts';
@@ -67,7 +68,7 @@ function NewLearner({ onDone }: { readonly onDone: () => void }) {
     >
       <TextInput
         label="Name or initials"
-        description="It stays on this machine."
+        description={EAR_VIEW_SAYS.staysHere}
         data-autofocus
         maxLength={60}
         value={name}

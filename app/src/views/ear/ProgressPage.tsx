@@ -1,3 +1,4 @@
+import { EAR_VIEW_SAYS } from '@rosefinch/core/words';
 import './ear.css';
 import { Button } from '@mantine/core';
 import { type EarProgress, nextPractice } from '@rosefinch/core/ear';
@@ -44,10 +45,7 @@ export function ProgressPage() {
         )}
       </ViewHead>
       {progress.length === 0 ? (
-        <EmptyView
-          says="Nothing was practised yet: what is, stands here on one page to take home."
-          offer={null}
-        />
+        <EmptyView says={EAR_VIEW_SAYS.nothingYet} offer={null} />
       ) : (
         <table className="ledger">
           <thead>
@@ -67,9 +65,7 @@ export function ProgressPage() {
         </table>
       )}
       {next && <p>{nextInWords(next).say}</p>}
-      <p className="soft">
-        In cents, hundredths of a half step; in brackets where the truth lies nine times in ten.
-      </p>
+      <p className="soft">{EAR_VIEW_SAYS.inCents}</p>
     </>
   );
 }

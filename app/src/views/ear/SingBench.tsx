@@ -5,6 +5,7 @@ import type { Instrument } from '@rosefinch/core/strings';
 import type { Hz } from '@rosefinch/core/units';
 import {
   beginInWords,
+  EAR_VIEW_SAYS,
   EXERCISE_OVER,
   inShort,
   noticedInWords,
@@ -34,7 +35,7 @@ const DETUNE = [-34, 12, -8, 46, 3, -22] as const;
 /** A note is heard and sung or hummed; one is told above, below or there. */
 export function SingBench(props: ExerciseProps) {
   return (
-    <WithInstrument says="Hear a note of an instrument and sing or hum it: you are told above, below or there.">
+    <WithInstrument says={EAR_VIEW_SAYS.sing}>
       {(instrument) => <Singing {...props} instrument={instrument} />}
     </WithInstrument>
   );

@@ -5,6 +5,7 @@ import { MADE_NECK } from '@rosefinch/core/practice';
 import { type Instrument, startFret } from '@rosefinch/core/strings';
 import {
   CHOOSE_SOURCE,
+  EAR_VIEW_SAYS,
   evennessInWords,
   inShort,
   signedCents,
@@ -30,7 +31,7 @@ const FRET = 3;
 /** The same fret ten times: how evenly, and how lightly, it is held. */
 export function TouchBench(props: ExerciseProps) {
   return (
-    <WithInstrument says="Hold one fret ten times: how evenly, and how far above the lightest touch.">
+    <WithInstrument says={EAR_VIEW_SAYS.touch}>
       {(instrument) => <Touch key={instrument.id} {...props} instrument={instrument} />}
     </WithInstrument>
   );

@@ -14,6 +14,7 @@ import type { Instrument } from '@rosefinch/core/strings';
 import {
   AID_WORDS,
   CHOOSE_SOURCE,
+  EAR_VIEW_SAYS,
   inShort,
   restoredInWords,
   restoringInWords,
@@ -48,7 +49,7 @@ const REST = 3;
 /** A whole instrument is put out of tune and brought back, with as much help as was chosen. */
 export function WholeBench(props: ExerciseProps) {
   return (
-    <WithInstrument says="Put an instrument out of tune and bring it back, by a tone for each string, by one tone, or from memory.">
+    <WithInstrument says={EAR_VIEW_SAYS.whole}>
       {(instrument) => <Whole key={instrument.id} {...props} instrument={instrument} />}
     </WithInstrument>
   );

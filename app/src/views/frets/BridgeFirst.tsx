@@ -1,5 +1,6 @@
 import { Button, Group, NumberInput } from '@mantine/core';
 import type { Millimetres } from '@rosefinch/core/units';
+import { FRET_VIEW_SAYS } from '@rosefinch/core/words';
 import { inMillimetres, lengthFigure, lengthInWords, lengthUnit } from '@rosefinch/core/writing';
 import { useState } from 'react';
 import { decimals } from '../../parts/frame/index.ts';
@@ -28,7 +29,7 @@ export function BridgeFirst({ scaleMm, onBegin }: Props) {
       {off !== null && (
         <p role="note">
           {Math.abs(off) < 0.5
-            ? 'By measure it stands right.'
+            ? FRET_VIEW_SAYS.standsRight
             : `By measure: move the bridge ${lengthInWords(Math.abs(off), 1)} ${off > 0 ? 'away from' : 'towards'} the nut.`}
         </p>
       )}

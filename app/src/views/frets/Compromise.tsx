@@ -12,7 +12,7 @@ import { findTuning, offsetsOf, type Tuning } from '@rosefinch/core/music';
 import type { FretCheck } from '@rosefinch/core/records';
 import { homeTuning, type Instrument } from '@rosefinch/core/strings';
 import type { Cents, Midi } from '@rosefinch/core/units';
-import { compromiseInWords, signedCents } from '@rosefinch/core/words';
+import { compromiseInWords, FRET_VIEW_SAYS, signedCents } from '@rosefinch/core/words';
 import { useMemo, useState } from 'react';
 import { type Stock, useData } from '../../data/index.ts';
 import { ChordWires } from './ChordWires.tsx';
@@ -74,7 +74,7 @@ function CompromiseOf({ instrument, stock, check, found }: OfProps) {
       </Group>
       {common.length > 0 && <Played common={common} names={names} onNames={setNames} />}
       {shapes.length === 0 ? (
-        <p>Choose or type the chords that are really played.</p>
+        <p>{FRET_VIEW_SAYS.chooseChords}</p>
       ) : (
         <Result {...{ instrument, stock, check, shapes, found, way }} />
       )}

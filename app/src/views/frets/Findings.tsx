@@ -13,6 +13,7 @@ import type { FretCheck } from '@rosefinch/core/records';
 import type { Instrument } from '@rosefinch/core/strings';
 import {
   bridgeInWords,
+  FRET_VIEW_SAYS,
   faultyPartInWords,
   fretVerdictInWords,
   proofInWords,
@@ -96,7 +97,7 @@ export function octavesSaid(instrument: Instrument, check: FretCheck): Sentence 
   const moves = ends.some(({ right }) => !right);
   return {
     say: loose ? bridgeInWords(ends) : saddlesInWords(ends),
-    more: moves ? 'Loosen the strings a little first; move it, tune, then check again.' : '',
+    more: moves ? FRET_VIEW_SAYS.loosenFirst : '',
   };
 }
 
@@ -104,7 +105,7 @@ export function octavesSaid(instrument: Instrument, check: FretCheck): Sentence 
 function Saddles({ instrument, check }: Pick<Props, 'instrument' | 'check'>) {
   const [pitch, setPitch] = useState<number | string>('');
   const saddles = saddlesOf(instrument, check);
-  if (!saddles) return <p>The octaves of the strings tell it, once all are read.</p>;
+  if (!saddles) return <p>{FRET_VIEW_SAYS.octavesOfStrings}</p>;
   const pitchMm = typeof pitch === 'number' && pitch > 0 ? pitch : null;
   return (
     <>
@@ -113,7 +114,7 @@ function Saddles({ instrument, check }: Pick<Props, 'instrument' | 'check'>) {
       </p>
       <NumberInput
         label="Pitch of the screws, mm a turn"
-        description="Two threads counted on a rule tell it; often 0.5 or 0.7."
+        description={FRET_VIEW_SAYS.pitchOfThread}
         maw={280}
         min={0.1}
         max={3}
@@ -170,7 +171,7 @@ function Steps({ instrument, check, judgement }: Props) {
       <strong>What to do, in this order</strong>
       <ol className="way">
         {touch && <li>Touch: {touch}</li>}
-        <li>A compromise of the open strings, where it helps: below.</li>
+        <li>{FRET_VIEW_SAYS.compromiseBelow}</li>
         {strings.map(({ part }) => (
           <li key={part.kind === 'string' ? part.course : ''}>
             A new string {part.kind === 'string' && part.course}, then read it again.
@@ -179,8 +180,8 @@ function Steps({ instrument, check, judgement }: Props) {
         {parts.length > 0 && (
           <li>
             {instrument.bridge !== 'fixed' && parts.every(({ part }) => part.kind === 'saddle')
-              ? 'Move the bridge, mark its place, tune, then check again.'
-              : 'To a qualified repairer, with this page: how it is done is the repairer’s. Too low a slot or string buzzes.'}
+              ? FRET_VIEW_SAYS.moveBridge
+              : FRET_VIEW_SAYS.repairer}
           </li>
         )}
       </ol>
@@ -210,7 +211,7 @@ function touchOf({ courses, readings }: FretCheck, { explanations }: Judgement):
 /** A loose bridge the teacher moves alone: how far, each end for itself. */
 function Bridge({ instrument, check }: Pick<Props, 'instrument' | 'check'>) {
   const ends = bridgeEndsOf(instrument, check);
-  if (!ends) return <p>The octaves of both outer strings tell it, once both are read.</p>;
+  if (!ends) return <p>{FRET_VIEW_SAYS.octavesOfEnds}</p>;
   if (ends.every(({ right }) => right)) return <p role="note">{bridgeInWords(ends)}</p>;
   return (
     <p role="note">

@@ -2,7 +2,7 @@ import { isBridgeCheck } from '@rosefinch/core/intonation';
 import type { FretCheck } from '@rosefinch/core/records';
 import { tellsOfInstrument } from '@rosefinch/core/sitting';
 import type { Instrument } from '@rosefinch/core/strings';
-import { dayInWords, faultyPartInWords } from '@rosefinch/core/words';
+import { dayInWords, FRET_VIEW_SAYS, faultyPartInWords } from '@rosefinch/core/words';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { type Stock, useData, useLive } from '../../data/index.ts';
@@ -40,7 +40,7 @@ function Summary({ instrument, stock, check }: Props & { readonly check: FretChe
 
 function saidOf(instrument: Instrument, { tunings }: Stock, check: FretCheck): string[] {
   if (isBridgeCheck(check))
-    return [octavesSaid(instrument, check)?.say ?? 'The octaves are not all read yet.'];
+    return [octavesSaid(instrument, check)?.say ?? FRET_VIEW_SAYS.octavesOpen];
   const judgement = judgedBefore(instrument, check, tunings);
   const { verdict } = judgement;
   if (verdict.kind !== 'at fault' || check.proves)

@@ -1,3 +1,4 @@
+import { FRET_VIEW_SAYS } from '@rosefinch/core/words';
 import './frets.css';
 import { Button, Stack } from '@mantine/core';
 import type { Instrument } from '@rosefinch/core/strings';
@@ -13,7 +14,7 @@ import { StartForm } from './StartForm.tsx';
 /** Open strings right, fretted notes not: which cause, how much, what to do. */
 export function FretsView() {
   return (
-    <WithInstrument says="In tune and still wrong: this view measures the fretted notes against the open strings, tells the causes apart, and says what to do about them.">
+    <WithInstrument says={FRET_VIEW_SAYS.about}>
       {(instrument, stock) =>
         instrument.frets === 0 ? (
           <EmptyView

@@ -3,7 +3,7 @@ import { isBridgeCheck, type Ordered } from '@rosefinch/core/intonation';
 import type { FretCheck } from '@rosefinch/core/records';
 import { tellsOfInstrument } from '@rosefinch/core/sitting';
 import type { Instrument } from '@rosefinch/core/strings';
-import { dayInWords, faultyPartInWords } from '@rosefinch/core/words';
+import { dayInWords, FRET_VIEW_SAYS, faultyPartInWords } from '@rosefinch/core/words';
 import { useMemo } from 'react';
 import { type Stock, useData } from '../../data/index.ts';
 import { locale } from '../../environment.ts';
@@ -40,7 +40,7 @@ export function Orders({ instrument, stock, checks, onProve }: Props) {
             <li key={say}>
               {say}{' '}
               <Button variant="default" onClick={() => onProve({ part, cents, at })}>
-                Is it put right? About ten plucks
+                {FRET_VIEW_SAYS.isItRight}
               </Button>
             </li>
           );

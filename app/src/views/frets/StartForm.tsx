@@ -11,6 +11,7 @@ import {
 } from '@rosefinch/core/intonation';
 import type { FretCheck } from '@rosefinch/core/records';
 import type { Instrument } from '@rosefinch/core/strings';
+import { FRET_VIEW_SAYS } from '@rosefinch/core/words';
 import { type Stock, useData } from '../../data/index.ts';
 import { newId, newSeed, now, zone } from '../../environment.ts';
 import { BridgeFirst } from './BridgeFirst.tsx';
@@ -102,7 +103,7 @@ function WhichNotes({ form, instrument, numbers }: NotesProps) {
     <>
       <NativeSelect
         label="Which notes?"
-        description={frets === 'led' ? 'It ends once it is decided: 20 to 60 plucks.' : undefined}
+        description={frets === 'led' ? FRET_VIEW_SAYS.endsWhenDecided : undefined}
         maw={460}
         data={[
           { value: 'led', label: 'the whole neck, each place where it tells most' },

@@ -1,3 +1,4 @@
+import { HELP_SAYS } from '@rosefinch/core/words';
 import './help.css';
 import { Stack, TextInput } from '@mantine/core';
 import { counted, searchGuide } from '@rosefinch/core/words';
@@ -23,9 +24,7 @@ export function HelpView() {
         }}
       />
       <div role="status" className="soft">
-        {found.length === 0
-          ? 'No page has all these words. Try fewer.'
-          : counted(found.length, 'page', 'pages')}
+        {found.length === 0 ? HELP_SAYS.noPage : counted(found.length, 'page', 'pages')}
       </div>
       <ol className="guide-list">
         {found.map(({ id, title, lines }) => (

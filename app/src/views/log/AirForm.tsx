@@ -1,6 +1,6 @@
 import { Button, FileButton, Group, NumberInput } from '@mantine/core';
 import type { AirOfDay } from '@rosefinch/core/records';
-import { counted } from '@rosefinch/core/words';
+import { counted, LOG_SAYS } from '@rosefinch/core/words';
 import { useState } from 'react';
 import { readAirCsv, useData, useLive } from '../../data/index.ts';
 import { dayHere, now } from '../../environment.ts';
@@ -21,7 +21,7 @@ export function AirForm() {
       ...(humidity !== '' && { humidity: Number(humidity) }),
     };
     await repository.chronicle.saveAir([today]);
-    setSays(['Today’s air is kept.']);
+    setSays([LOG_SAYS.airKept]);
   };
   const read = async (file: File | null) => {
     if (!file) return;

@@ -1,5 +1,5 @@
 import type { Cents } from '@rosefinch/core/units';
-import { signedCents } from '@rosefinch/core/words';
+import { LOG_SAYS, signedCents } from '@rosefinch/core/words';
 import { noteOf, type Sitting, whenOf } from './sitting.ts';
 
 /** Two sessions side by side, the earlier one first: where it was left, where it was found again. */
@@ -16,7 +16,7 @@ export function Comparison({ pair }: { pair: readonly [Sitting, Sitting] }) {
         {first.instrument.name}, {whenOf(first.session)}, and {second.instrument.name},{' '}
         {whenOf(second.session)}
       </strong>
-      {!same && <div className="soft">These are two different instruments.</div>}
+      {!same && <div className="soft">{LOG_SAYS.different}</div>}
       <table className="ledger narrow">
         <thead>
           <tr>

@@ -2,7 +2,7 @@ import { Button, Group, NativeSelect, TextInput } from '@mantine/core';
 import { useForm } from '@mantine/form';
 import type { Mark } from '@rosefinch/core/records';
 import type { Instrument } from '@rosefinch/core/strings';
-import { dayInWords } from '@rosefinch/core/words';
+import { dayInWords, LOG_SAYS } from '@rosefinch/core/words';
 import { useData } from '../../data/index.ts';
 import { locale, newId, now, zone } from '../../environment.ts';
 import { useNotices } from '../../parts/frame/index.ts';
@@ -24,7 +24,7 @@ export function Marks({ instrument, marks }: Props) {
   const notices = useNotices();
   const newest = [...marks].sort((a, b) => b.at - a.at);
   const remove = async ({ id }: Mark) =>
-    notices.undoable('It is taken out of the log.', await repository.chronicle.deleteMark(id));
+    notices.undoable(LOG_SAYS.markGone, await repository.chronicle.deleteMark(id));
   const back = (mark: Mark) => repository.chronicle.saveMark({ ...mark, until: now() });
   return (
     <section aria-label="Loans, repairs, notes">

@@ -1,4 +1,5 @@
 import { Button } from '@mantine/core';
+import { LOG_SAYS } from '@rosefinch/core/words';
 import { Link } from 'react-router';
 import { EmptyView } from '../../parts/frame/index.ts';
 
@@ -6,7 +7,7 @@ import { EmptyView } from '../../parts/frame/index.ts';
 export function NothingYet() {
   return (
     <EmptyView
-      says="Every sitting at the bench is kept here: what each string was found at, and where it was left."
+      says={LOG_SAYS.nothingYet}
       offer={
         <Button component={Link} to="/?listen=practice">
           Try it with a practice instrument

@@ -2,7 +2,7 @@ import { Button, Checkbox, Group, NativeSelect, Pagination, Stack, TextInput } f
 import { findTuning, type Tuning } from '@rosefinch/core/music';
 import { movedMost } from '@rosefinch/core/sitting';
 import type { Instrument } from '@rosefinch/core/strings';
-import { counted, signedCents } from '@rosefinch/core/words';
+import { counted, LOG_SAYS, signedCents } from '@rosefinch/core/words';
 import { useMemo, useState } from 'react';
 import { type Listed, useData, useLive } from '../../data/index.ts';
 import { useNotices } from '../../parts/frame/index.ts';
@@ -29,7 +29,7 @@ export function Sittings({ instrumentId }: { readonly instrumentId: string | nul
   const remove = async (id: string) => {
     const back = await repository.deleteSession(id);
     setPicked((ids) => ids.filter((other) => other !== id));
-    notices.undoable('The sitting is deleted.', back);
+    notices.undoable(LOG_SAYS.deleted, back);
   };
   const pick = (id: string) =>
     setPicked((ids) => (ids.includes(id) ? ids.filter((x) => x !== id) : [...ids, id].slice(-2)));
@@ -45,7 +45,7 @@ export function Sittings({ instrumentId }: { readonly instrumentId: string | nul
       {(total > 0 || isFiltered) && (
         <Filters filter={filter} names={names} total={total} onPut={put} />
       )}
-      {total === 0 && isFiltered && <p>None of them.</p>}
+      {total === 0 && isFiltered && <p>{LOG_SAYS.noneChosen}</p>}
       {total === 0 && !isFiltered && <NothingYet />}
       {compared.length === 2 && <Comparison pair={compared as [Sitting, Sitting]} />}
       {sittings.map((sitting) => (

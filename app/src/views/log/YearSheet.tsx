@@ -1,3 +1,4 @@
+import { LOG_SAYS } from '@rosefinch/core/words';
 import { fixed, lengthInWords } from '@rosefinch/core/writing';
 import './log.css';
 import { Button, NativeSelect } from '@mantine/core';
@@ -67,9 +68,7 @@ export function YearSheet() {
           <li key={sort}>{sparesInWords(sort, sparesOf(instruments, lives))}</li>
         ))}
       </ul>
-      <p className="soft">
-        Enough for three months nine times in ten, from what was put on in the last twelve.
-      </p>
+      <p className="soft">{LOG_SAYS.spares}</p>
     </>
   );
 }

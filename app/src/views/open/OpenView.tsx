@@ -1,7 +1,7 @@
 import { Button, Group, Stack } from '@mantine/core';
 import { findTuning, notesInWords, TUNINGS, type Tuning } from '@rosefinch/core/music';
 import type { Linked } from '@rosefinch/core/records';
-import { EXERCISE_WORDS } from '@rosefinch/core/words';
+import { EXERCISE_WORDS, OPEN_SAYS } from '@rosefinch/core/words';
 import { useState } from 'react';
 import { Link, useLocation, useNavigate } from 'react-router';
 import { readLink, type Stock, useData, useStock } from '../../data/index.ts';
@@ -93,8 +93,8 @@ function sameNotes(a: Tuning, b: Tuning): boolean {
 
 function standingOf(tuning: Tuning, stock: Stock): string {
   const known = findTuning(tuning.id, stock.tunings);
-  if (!known) return 'It is not here yet.';
-  if (sameNotes(known, tuning)) return 'You have it.';
+  if (!known) return OPEN_SAYS.notHere;
+  if (sameNotes(known, tuning)) return OPEN_SAYS.here;
   return `You have another form of it, ${known.name}, which it would replace.`;
 }
 

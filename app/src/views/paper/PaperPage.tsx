@@ -1,3 +1,4 @@
+import { PAPER_SAYS } from '@rosefinch/core/words';
 import './paper.css';
 import { Button, Checkbox, Group, MultiSelect, NativeSelect } from '@mantine/core';
 import { findTuning, neighboursOf, type Tuning, tuningsFor } from '@rosefinch/core/music';
@@ -132,9 +133,7 @@ function Paper({ stock }: { readonly stock: Stock }) {
             />
           )}
         </Group>
-        {cards.length === 0 && (
-          <p>Nothing to print here yet: no instrument on the shelf fits what is chosen.</p>
-        )}
+        {cards.length === 0 && <p>{PAPER_SAYS.nothingFits}</p>}
       </div>
       <Sheets {...{ card, paper, cards }} />
     </>

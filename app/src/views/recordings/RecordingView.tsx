@@ -1,3 +1,4 @@
+import { RECORDING_SAYS } from '@rosefinch/core/words';
 import { fixed } from '@rosefinch/core/writing';
 import './recordings.css';
 import { Anchor, Button, Group, Stack, Text, Title } from '@mantine/core';
@@ -27,7 +28,7 @@ export function RecordingView() {
     return (
       <Stack align="flex-start">
         <Title order={1}>This recording is not here</Title>
-        <Text>It may have been read in another browser.</Text>
+        <Text>{RECORDING_SAYS.otherBrowser}</Text>
         <Anchor component={Link} to="/">
           To the bench
         </Anchor>
@@ -88,7 +89,7 @@ function Report({ recording, whose }: { recording: Recording; whose: ReactNode }
       </div>
       {whose}
       <Wave recording={recording} chosen={chosen} />
-      {recording.plucks.length === 0 && <Text>No pluck was found in it.</Text>}
+      {recording.plucks.length === 0 && <Text>{RECORDING_SAYS.noPluck}</Text>}
       <PluckTable plucks={recording.plucks} chosen={chosen} onChoose={setChosen} />
       {pluck?.outcome.kind === 'reading' && (
         <div className="pair">

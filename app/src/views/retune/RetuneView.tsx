@@ -1,3 +1,4 @@
+import { RETUNE_VIEW_SAYS } from '@rosefinch/core/words';
 import './retune.css';
 import { findTuning, type Tuning, targetsOf, tuningsFor } from '@rosefinch/core/music';
 import { planRetune, planStrings } from '@rosefinch/core/retune';
@@ -21,7 +22,7 @@ import { capoOf, loadInWords, type Way } from './way.ts';
 /** From the tuning an instrument is in to another one, and back. */
 export function RetuneView() {
   return (
-    <WithInstrument says="The way from one tuning to another: which strings move, in which order, and what to compare each one with.">
+    <WithInstrument says={RETUNE_VIEW_SAYS.about}>
       {(instrument, stock) => (
         <RetuneOf key={instrument.id} instrument={instrument} stock={stock} />
       )}

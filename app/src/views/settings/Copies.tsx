@@ -1,5 +1,5 @@
 import { Button, Group, Text, Title } from '@mantine/core';
-import { counted, momentInWords } from '@rosefinch/core/words';
+import { counted, momentInWords, SETTINGS_SAYS } from '@rosefinch/core/words';
 import { useEffect, useState } from 'react';
 import { storageState, useData, useLive } from '../../data/index.ts';
 import { locale, zone } from '../../environment.ts';
@@ -18,11 +18,11 @@ export function Copies() {
       {copies && (
         <Text>
           {copies.at === null
-            ? 'No copy was written yet.'
+            ? SETTINGS_SAYS.noCopy
             : `The last copy was written ${momentInWords(copies.at, zone(), locale())}.`}{' '}
           {copies.without > 0
             ? `${counted(copies.without, 'reading')} ${copies.without === 1 ? 'has' : 'have'} no copy yet.`
-            : 'Every reading is in it.'}
+            : SETTINGS_SAYS.copyWhole}
         </Text>
       )}
       <Text>{storage}</Text>
@@ -60,7 +60,7 @@ function FolderChoice() {
       Copy to a folder after each sitting …
     </Button>
   ) : (
-    <Text>This browser cannot put copies in a folder by itself: write a backup now and then.</Text>
+    <Text>{SETTINGS_SAYS.noFolder}</Text>
   );
 }
 
@@ -83,7 +83,7 @@ const GIB = 2 ** 30;
 
 async function storageInWords(): Promise<string> {
   const state = await storageState();
-  if (!state) return 'This browser does not say how long it keeps records.';
+  if (!state) return SETTINGS_SAYS.unknownStay;
   const room = new Intl.NumberFormat(locale(), { maximumFractionDigits: 1 });
   const left = `${room.format(state.left / GIB)} GiB are left for them.`;
   return state.lasting

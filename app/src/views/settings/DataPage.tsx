@@ -1,3 +1,4 @@
+import { SETTINGS_SAYS } from '@rosefinch/core/words';
 import './settings.css';
 import { Button, Group, Stack, Text, Title } from '@mantine/core';
 import { saltmarshLibrary } from '@rosefinch/core/demo';
@@ -103,7 +104,7 @@ function Upkeep() {
         </Button>
         {sure ? (
           <>
-            <Text>Everything in this browser goes. Write a backup first.</Text>
+            <Text>{SETTINGS_SAYS.allGoes}</Text>
             <Button color="dark" onClick={() => void wipe()}>
               Remove everything
             </Button>
@@ -131,14 +132,14 @@ function useWiping() {
   const undo = () =>
     archive.run(
       (progress) => archiveAside(shelf, { job: 'undo' }, progress),
-      () => 'All is as it was before.',
+      () => SETTINGS_SAYS.asBefore,
     );
   const wipe = () =>
     archive.run(
       (progress) => archiveAside(shelf, { job: 'wipe', at: now() }, progress),
       () => {
         setSure(false);
-        notices.undoable('Everything is removed.', undo);
+        notices.undoable(SETTINGS_SAYS.removed, undo);
         return null;
       },
     );

@@ -1,6 +1,6 @@
 import { Button, FileButton, Group, Radio, Title } from '@mantine/core';
 import { type Preference, TABLE_NAMES } from '@rosefinch/core/records';
-import { counted } from '@rosefinch/core/words';
+import { counted, SETTINGS_SAYS } from '@rosefinch/core/words';
 import { useState } from 'react';
 import { archiveAside, type Survey, useData } from '../../data/index.ts';
 import { now } from '../../environment.ts';
@@ -89,7 +89,7 @@ function useRestore() {
   const undo = () =>
     archive.run(
       (progress) => archiveAside(shelf, { job: 'undo' }, progress),
-      () => 'All is as it was before.',
+      () => SETTINGS_SAYS.asBefore,
     );
   const restore = ({ file }: Planned, preference: Preference, salvage: boolean) => {
     const how = { preference, salvage };
@@ -97,8 +97,8 @@ function useRestore() {
       (progress) => archiveAside(shelf, { job: 'restore', file, how, at: now() }, progress),
       () => {
         setPlanned(null);
-        notices.undoable('The backup is restored.', undo);
-        return 'Restored. Nothing was removed.';
+        notices.undoable(SETTINGS_SAYS.restored, undo);
+        return SETTINGS_SAYS.restoredAll;
       },
     );
   };

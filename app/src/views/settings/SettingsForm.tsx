@@ -9,7 +9,7 @@ import {
   useMantineColorScheme,
 } from '@mantine/core';
 import { noteName } from '@rosefinch/core/music';
-import { forceInWords, momentInWords, signedCents } from '@rosefinch/core/words';
+import { forceInWords, momentInWords, SETTINGS_SAYS, signedCents } from '@rosefinch/core/words';
 import { lengthInWords } from '@rosefinch/core/writing';
 import type { ReactNode } from 'react';
 import { type Settings, useData, useLive } from '../../data/index.ts';
@@ -229,11 +229,7 @@ function Manner({ settings, set }: GroupProps) {
   return (
     <NativeSelect
       label="Tuned"
-      description={
-        settings.aiming
-          ? 'The figure leads each string to where it lands once the others are tuned; the reference tone sounds that.'
-          : 'Strings are brought near, then each is set like another one that sounds right now; the tone sounds the note.'
-      }
+      description={settings.aiming ? SETTINGS_SAYS.byDisplay : SETTINGS_SAYS.byEar}
       data={[
         { value: 'display', label: 'by display: in one pass' },
         { value: 'ear', label: 'by ear: near first, then one against the other' },

@@ -1,5 +1,5 @@
 import { Button, Group, Text, Title } from '@mantine/core';
-import { counted } from '@rosefinch/core/words';
+import { counted, SETTINGS_SAYS } from '@rosefinch/core/words';
 import { useState } from 'react';
 import { archiveAside, type StoreReport, useData } from '../../data/index.ts';
 import { download } from '../../parts/frame/index.ts';
@@ -30,7 +30,7 @@ export function StoreCheck() {
       <Title order={2} size="h3">
         Check the records
       </Title>
-      <Text mb="sm">Reads every record that is kept here, and mends what can be mended.</Text>
+      <Text mb="sm">{SETTINGS_SAYS.check}</Text>
       <Group>
         <Button variant="default" onClick={() => void check()}>
           Check the records

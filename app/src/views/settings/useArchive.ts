@@ -1,3 +1,4 @@
+import { SETTINGS_SAYS } from '@rosefinch/core/words';
 import { useEffect, useRef, useState } from 'react';
 import type { Archiving } from '../../data/index.ts';
 import { Cancelled, type Progress } from '../../worker/index.ts';
@@ -27,8 +28,7 @@ export function useArchive() {
       const says = done(await job.done);
       setWork(says === null ? { kind: 'idle' } : { kind: 'done', says });
     } catch (error) {
-      if (error instanceof Cancelled)
-        setWork({ kind: 'done', says: 'Stopped. Nothing was changed.' });
+      if (error instanceof Cancelled) setWork({ kind: 'done', says: SETTINGS_SAYS.stopped });
       else
         setWork({ kind: 'failed', says: error instanceof Error ? error.message : String(error) });
     }

@@ -1,7 +1,7 @@
 import { Button, Checkbox, Group, NumberInput, Stack, TextInput } from '@mantine/core';
 import type { RoomMove } from '@rosefinch/core/settling';
 import type { RoomNote } from '@rosefinch/core/sitting';
-import { momentInWords, signedCents } from '@rosefinch/core/words';
+import { momentInWords, SETTLE_SAYS, signedCents } from '@rosefinch/core/words';
 import { useState } from 'react';
 import { locale, zone } from '../../environment.ts';
 import { Dialog, decimals } from '../../parts/frame/index.ts';
@@ -28,13 +28,10 @@ export function RoomNotes({ log, move, opened, onClose, onNote }: Props) {
               ? `The old strings moved by ${signedCents(move.cents)} cents since the look before: that is the room, not settling.`
               : `All strings moved alike, by ${signedCents(move.cents)} cents: that points to the room.`}
           </strong>{' '}
-          {move.by === 'all alike' &&
-            'A string that is not new would tell: read one at every look.'}
+          {move.by === 'all alike' && SETTLE_SAYS.oldWouldTell}
         </p>
       )}
-      {latest?.note.broughtIn && (
-        <p>Just brought in: let it take the room’s warmth first, half an hour or more.</p>
-      )}
+      {latest?.note.broughtIn && <p>{SETTLE_SAYS.broughtIn}</p>}
       {notes.length > 0 && (
         <ul className="soft" aria-label="Notes of the room">
           {notes.map(({ at, note }) => (

@@ -1,3 +1,4 @@
+import { SETTLE_SAYS } from '@rosefinch/core/words';
 import './settle.css';
 import { Stack } from '@mantine/core';
 import type { Instrument } from '@rosefinch/core/strings';
@@ -11,7 +12,7 @@ import { StringAges } from './StringAges.tsx';
 /** New strings: how many rounds more, will they hold this lesson, when to look again. */
 export function SettleView() {
   return (
-    <WithInstrument says="New strings fall as soon as they are tuned. This view reads by how much, and says how many rounds of pulling are left, whether they hold a lesson, and when to look again.">
+    <WithInstrument says={SETTLE_SAYS.about}>
       {(instrument, stock) => (
         <SettleOf key={instrument.id} instrument={instrument} stock={stock} />
       )}

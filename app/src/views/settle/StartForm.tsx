@@ -3,6 +3,7 @@ import { type UseFormReturnType, useForm } from '@mantine/form';
 import { findTuning, noteName } from '@rosefinch/core/music';
 import type { Restringing } from '@rosefinch/core/records';
 import type { Instrument, StringSpec } from '@rosefinch/core/strings';
+import { SETTLE_SAYS } from '@rosefinch/core/words';
 import { useData, useStock } from '../../data/index.ts';
 import { newId, now, zone } from '../../environment.ts';
 import {
@@ -36,8 +37,7 @@ export function StartForm({ instrument }: { instrument: Instrument }) {
     },
     validate: {
       fresh: (fresh) => (fresh.length === 0 ? 'At least one string' : null),
-      fitted: (fitted) =>
-        momentOf(fitted, 0) > now() ? 'The strings cannot have been fitted after now.' : null,
+      fitted: (fitted) => (momentOf(fitted, 0) > now() ? SETTLE_SAYS.notAfterNow : null),
       ...LESSON_RULES,
     },
   });
@@ -49,16 +49,11 @@ export function StartForm({ instrument }: { instrument: Instrument }) {
       onSubmit={form.onSubmit((asked) => void begin(asked))}
     >
       <Stack>
-        <p className="plan-head">
-          Tune a new string, pull it gently, read how far it dropped, bring it up again: each time
-          it drops less. From that follows how long it is sure to hold, and when to look again.
-        </p>
+        <p className="plan-head">{SETTLE_SAYS.howItGoes}</p>
         <FreshStrings form={form} instrument={instrument} courses={courses} />
         <Facts form={form} />
         <LessonFields form={form} />
-        <p className="soft">
-          A string under tension can snap: face away, wear glasses, cut the ends.
-        </p>
+        <p className="soft">{SETTLE_SAYS.caution}</p>
         <Group>
           <Button type="submit" size="lg" disabled={form.values.fresh.length === 0}>
             Settle these strings
@@ -87,7 +82,7 @@ function FreshStrings({ form, instrument, courses }: StringsProps) {
   };
   const { value, ...rest } = form.getInputProps('fresh');
   return (
-    <Checkbox.Group label="Which strings are new?" value={[...value]} {...rest}>
+    <Checkbox.Group label={SETTLE_SAYS.whichNew} value={[...value]} {...rest}>
       <Group mt="xs">
         {courses.map((course) => (
           <Checkbox key={course} value={String(course)} label={label(course)} />

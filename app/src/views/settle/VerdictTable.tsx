@@ -6,6 +6,7 @@ import {
   holdInWords,
   lessonAsked,
   lessonChance,
+  SETTLE_SAYS,
   slipsInWords,
   standsInWords,
   sureInWords,
@@ -51,10 +52,7 @@ export function VerdictTable({ settling: { report }, clock, minutes, note }: Pro
           ))}
         </tbody>
       </table>
-      <p className="soft">
-        What all new strings do alike may be the room as well as creep: a string that is not new,
-        read at every look, or a thermometer tells them apart.
-      </p>
+      <p className="soft">{SETTLE_SAYS.roomOrCreep}</p>
       {report.strings.map((string) => {
         const odd = slipsInWords(string);
         return odd && <p key={string.history.course}>{odd}</p>;

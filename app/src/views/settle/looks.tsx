@@ -1,7 +1,7 @@
 import { writeCalendar } from '@rosefinch/core/formats';
 import type { Restringing } from '@rosefinch/core/records';
 import type { Instrument } from '@rosefinch/core/strings';
-import { lookInWords, whenInWords } from '@rosefinch/core/words';
+import { lookInWords, SETTLE_SAYS, whenInWords } from '@rosefinch/core/words';
 import { locale } from '../../environment.ts';
 import { download } from '../../parts/frame/index.ts';
 import type { Settling } from './useSettling.ts';
@@ -70,7 +70,7 @@ export function saveLooks({ looks, id }: Restringing, { name }: Instrument): voi
       at,
       minutes: MINUTES,
       title: `Look at ${name}`,
-      text: 'Read every new string, and bring up what has dropped.',
+      text: SETTLE_SAYS.readAll,
     })),
   );
   download(`${name}-looks.ics`, text, 'text/calendar');

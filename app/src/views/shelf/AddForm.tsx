@@ -1,5 +1,6 @@
 import { Button, Group, NativeSelect, NumberInput, TextInput } from '@mantine/core';
 import { findModel, MODELS } from '@rosefinch/core/strings';
+import { SHELF_SAYS } from '@rosefinch/core/words';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { useData } from '../../data/index.ts';
@@ -65,5 +66,5 @@ export function AddForm({ names }: { names: readonly string[] }) {
 function aboutNames(wanted: readonly string[], taken: readonly string[]): string | null {
   const [first = ''] = wanted;
   if (wanted.length > 1) return `${first} to ${wanted.at(-1)}`;
-  return taken.includes(first) ? 'Another one on the shelf has this name.' : null;
+  return taken.includes(first) ? SHELF_SAYS.sameName : null;
 }

@@ -1,7 +1,7 @@
 import { Button, Group, NativeSelect, SegmentedControl, Stack, TextInput } from '@mantine/core';
 import { useForm } from '@mantine/form';
 import { newRound, ONE_STRUM, type Round, roundOrder } from '@rosefinch/core/rounds';
-import { counted } from '@rosefinch/core/words';
+import { counted, SHELF_SAYS } from '@rosefinch/core/words';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { type Settings, useData } from '../../data/index.ts';
@@ -89,9 +89,7 @@ function RoundForm({ picked, due, shown, group }: Props) {
           {...form.getInputProps('way')}
         />
         <p className="soft">
-          {form.values.way === 'roll call'
-            ? 'Each number is called; its child strums once; the next is called whatever was heard. At the end a sheet says who needs what.'
-            : 'Each is strummed once. What is right is let go; of the others the strings that are off are put right. Take them in any order.'}
+          {form.values.way === 'roll call' ? SHELF_SAYS.rollCall : SHELF_SAYS.anyOrder}
         </p>
         <Group>
           <Button type="submit" disabled={list.length === 0}>

@@ -1,5 +1,6 @@
 import { Button, Checkbox, Text } from '@mantine/core';
 import type { Instrument } from '@rosefinch/core/strings';
+import { SHELF_SAYS } from '@rosefinch/core/words';
 import { useState } from 'react';
 import { archiveAside, useData } from '../../data/index.ts';
 import { now } from '../../environment.ts';
@@ -25,10 +26,7 @@ export function HandOn({ instrument }: { readonly instrument: Instrument }) {
         Hand it on
       </Button>
       <Dialog title={`Hand on ${instrument.name}`} opened={opened} onClose={() => setOpened(false)}>
-        <Text mb="sm">
-          A file with this instrument and nothing else. Whoever restores it keeps what they have;
-          the same instrument is known again.
-        </Text>
+        <Text mb="sm">{SHELF_SAYS.handOn}</Text>
         <Checkbox
           label="With its log: sittings, strings, checks, notes"
           checked={log}

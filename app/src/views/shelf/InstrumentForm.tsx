@@ -22,6 +22,7 @@ import {
   setsFor,
   withSet,
 } from '@rosefinch/core/strings';
+import { SHELF_SAYS } from '@rosefinch/core/words';
 import { useState } from 'react';
 import type { Stock } from '../../data/index.ts';
 import {
@@ -69,7 +70,7 @@ export function InstrumentForm({ instrument, stock, onSave }: Props) {
   const refuse = () => {
     // The field may be folded away.
     setDetail(true);
-    setProblem('A field above says what is wrong with it.');
+    setProblem(SHELF_SAYS.fieldAbove);
   };
   const save = ({ draft: next }: Values) => {
     setProblem(null);
@@ -86,7 +87,7 @@ export function InstrumentForm({ instrument, stock, onSave }: Props) {
         <Textarea label="Note" maw={560} {...form.getInputProps('draft.note')} />
         <TagsInput
           label="Groups"
-          description="A class, a lender, an owner: Enter after each."
+          description={SHELF_SAYS.groups}
           maw={560}
           maxTags={20}
           value={[...(draft.groups ?? [])]}
@@ -149,7 +150,7 @@ function Body({ form, stock, lawful, change, put }: PartProps) {
       <TextInput
         label="Name"
         maxLength={LONGEST_NAME}
-        description={twin && 'Another one on the shelf has this name.'}
+        description={twin && SHELF_SAYS.sameName}
         {...form.getInputProps('draft.name')}
       />
       <NativeSelect
@@ -190,7 +191,7 @@ function SetChoice({ form, put }: Pick<PartProps, 'form' | 'put'>) {
   return (
     <NativeSelect
       label="Strings by the set"
-      description="Weights and cores are computed, or from memory: check them where it matters."
+      description={SHELF_SAYS.setsFromMemory}
       maw={360}
       my="xs"
       data={[

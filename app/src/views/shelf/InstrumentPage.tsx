@@ -1,5 +1,6 @@
 import { Button, Stack } from '@mantine/core';
 import type { Instrument } from '@rosefinch/core/strings';
+import { SHELF_SAYS } from '@rosefinch/core/words';
 import { Link, useNavigate, useParams } from 'react-router';
 import { useData, useLive, useStock } from '../../data/index.ts';
 import { newId } from '../../environment.ts';
@@ -71,10 +72,9 @@ function Head({ instrument }: { readonly instrument: Instrument }) {
   };
   const back = () => {
     const { archived: _, ...kept } = instrument;
-    void save(kept, 'It is back on the shelf.');
+    void save(kept, SHELF_SAYS.isBack);
   };
-  const away = () =>
-    void save({ ...instrument, archived: true }, 'Taken off the shelf; its history stays.');
+  const away = () => void save({ ...instrument, archived: true }, SHELF_SAYS.isOff);
   return (
     <ViewHead title={instrument.name}>
       {!instrument.archived && <Button onClick={() => void onBench()}>Put it on the bench</Button>}

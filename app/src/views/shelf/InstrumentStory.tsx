@@ -1,3 +1,4 @@
+import { SHELF_SAYS } from '@rosefinch/core/words';
 import './instrument.css';
 import { movedMost, type Summary } from '@rosefinch/core/sitting';
 import type { Instrument } from '@rosefinch/core/strings';
@@ -14,8 +15,7 @@ export function InstrumentStory({ instrument }: { readonly instrument: Instrumen
   const lives = useLive((r) => r.chronicle.lives(instrument.id), `lives ${instrument.id}`);
   if (!lives) return <p>One moment …</p>;
   const told = [...(lives.get(instrument.id)?.sittings ?? [])].reverse().slice(0, SHOWN);
-  if (told.length === 0)
-    return <p className="soft">Not looked at yet: its sittings will stand here.</p>;
+  if (told.length === 0) return <p className="soft">{SHELF_SAYS.notLookedAt}</p>;
   return (
     <section aria-label="Last sittings" className="story">
       {told.map(({ session, summary }) => (

@@ -1,4 +1,5 @@
 import { Button, Group } from '@mantine/core';
+import { SHELF_SAYS } from '@rosefinch/core/words';
 import { QRCodeSVG } from 'qrcode.react';
 import { useSearchParams } from 'react-router';
 import { useStock } from '../../data/index.ts';
@@ -19,10 +20,7 @@ export function LabelsPage() {
           <Button onClick={() => window.print()}>Print them</Button>
         </Group>
       </ViewHead>
-      <p className="soft screen-only">
-        Stick one on each instrument. In a round the camera reads it; nothing but its name on this
-        shelf stands in it.
-      </p>
+      <p className="soft screen-only">{SHELF_SAYS.labels}</p>
       <ul className="labels" data-printed>
         {shelf.map(({ id, name, kind }) => (
           <li key={id} className="label">

@@ -1,3 +1,4 @@
+import { SHELF_SAYS } from '@rosefinch/core/words';
 import './shelf.css';
 import { Button, Group, SegmentedControl, Stack } from '@mantine/core';
 import { findTuning } from '@rosefinch/core/music';
@@ -83,7 +84,7 @@ function Shelf({ stock }: { readonly stock: Stock }) {
           />
         </Group>
       )}
-      {shelf.length > 0 && shown.length === 0 && <p>None of them.</p>}
+      {shelf.length > 0 && shown.length === 0 && <p>{SHELF_SAYS.noneChosen}</p>}
       {shown.length > 0 && <List shelf={shown} chosen={chosen} onPick={pick} />}
       <AddForm names={shelf.map(({ instrument }) => instrument.name)} />
       {shelf.length > 0 && (
@@ -103,7 +104,7 @@ function Shelf({ stock }: { readonly stock: Stock }) {
 function Empty() {
   return (
     <>
-      <p>The instruments that you keep in tune stand here. Put the first one on it.</p>
+      <p>{SHELF_SAYS.empty}</p>
       <p className="soft">
         This is the shelf of {location.origin}
         {base === '/' ? '' : base}, kept in this browser: nothing of it is sent there. The same page

@@ -1,5 +1,6 @@
 import { Group, Text } from '@mantine/core';
 import { noteName, type Scale, scaleOffsets, type Temper } from '@rosefinch/core/music';
+import { TUNING_VIEW_SAYS } from '@rosefinch/core/words';
 import { useState } from 'react';
 import { type Draft, rootOf, tuningOf } from './draft.ts';
 import { RootSelect } from './RootSelect.tsx';
@@ -44,7 +45,9 @@ export function ScaleFile({ draft, onChange }: Props) {
           }
         />
       )}
-      {scale && !problem && <Text size="sm">{scale.description || 'It has no description.'}</Text>}
+      {scale && !problem && (
+        <Text size="sm">{scale.description || TUNING_VIEW_SAYS.noDescription}</Text>
+      )}
       {problem && (
         <Text size="sm" role="alert">
           {problem}. The offsets are as they were.

@@ -1,7 +1,7 @@
 import { Button, Group, NativeSelect, Stack, TextInput } from '@mantine/core';
 import { findTuning, openChord, type Tuning, targetsOf } from '@rosefinch/core/music';
 import { homeTuning, type Instrument, MODELS, stringLoad } from '@rosefinch/core/strings';
-import { forceInWords } from '@rosefinch/core/words';
+import { forceInWords, TUNING_VIEW_SAYS } from '@rosefinch/core/words';
 import { fixed } from '@rosefinch/core/writing';
 import { type Dispatch, type SetStateAction, useState } from 'react';
 import { flushSync } from 'react-dom';
@@ -86,7 +86,7 @@ function Editor({ start, stock, isNew }: EditorProps) {
           <Button type="submit" disabled={draft.name.trim() === ''}>
             Save
           </Button>
-          {draft.name.trim() === '' && <span className="soft">It needs a name.</span>}
+          {draft.name.trim() === '' && <span className="soft">{TUNING_VIEW_SAYS.needsName}</span>}
         </Group>
       </Stack>
     </form>
@@ -243,9 +243,9 @@ function Outcome({ tuning, instrument, stock }: OutcomeProps) {
   const chord = openChord(tuning);
   return (
     <p role="status">
-      {chord ? `Open chord ${chord}.` : 'The open strings make no common chord.'} On{' '}
-      {instrument.name} the neck carries {forceInWords(total, force)}; string {tightest.course} is
-      nearest to breaking, {fixed(tightest.headroom, 1)} semitones.
+      {chord ? `Open chord ${chord}.` : TUNING_VIEW_SAYS.noChord} On {instrument.name} the neck
+      carries {forceInWords(total, force)}; string {tightest.course} is nearest to breaking,{' '}
+      {fixed(tightest.headroom, 1)} semitones.
     </p>
   );
 }

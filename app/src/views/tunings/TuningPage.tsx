@@ -1,3 +1,4 @@
+import { TUNING_VIEW_SAYS } from '@rosefinch/core/words';
 import { fixed } from '@rosefinch/core/writing';
 import './tunings.css';
 import { Button, Group, NativeSelect, Stack, Switch, Text, TextInput } from '@mantine/core';
@@ -51,7 +52,7 @@ export function TuningPage() {
   const instrument =
     own ??
     MODELS.map((model) => model.build(model.id, model.name)).find((entry) => takes(entry, tuning));
-  if (!instrument) return <p>No instrument of this kind is known.</p>;
+  if (!instrument) return <p>{TUNING_VIEW_SAYS.noInstrument}</p>;
   const card = cardOf(tuning, instrument, stock);
   return (
     <Stack>
@@ -382,7 +383,7 @@ function CheckList({ checks, sounding, onSound }: CheckListProps) {
         ))}
       </ul>
       <div role="status" className="soft screen-only">
-        {sounding || 'Click a comparison to hear both strings.'}
+        {sounding || TUNING_VIEW_SAYS.clickOne}
       </div>
     </>
   );

@@ -6,7 +6,7 @@ import {
   openChord,
   type Tuning,
 } from '@rosefinch/core/music';
-import { counted } from '@rosefinch/core/words';
+import { counted, TUNING_VIEW_SAYS } from '@rosefinch/core/words';
 import { useState } from 'react';
 import { Link, useLocation } from 'react-router';
 import { useData, useLive } from '../../data/index.ts';
@@ -31,13 +31,13 @@ export function TuningsView() {
         maw={520}
         size="md"
         label="Search"
-        description="A name, an instrument, a chord, or notes such as D A D G A D."
+        description={TUNING_VIEW_SAYS.searchBy}
         value={query}
         onChange={(event) => setQuery(event.currentTarget.value)}
       />
       <div role="status" className="soft">
         {found.length === 0
-          ? 'No tuning fits. Try fewer words.'
+          ? TUNING_VIEW_SAYS.noneFits
           : counted(found.length, 'tuning fits', 'tunings fit')}
       </div>
       <div className="tiles">

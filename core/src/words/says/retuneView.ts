@@ -1,0 +1,5 @@
+/** What the plan says. */
+export const RETUNE_VIEW_SAYS = {
+  about:
+    'The way from one tuning to another: which strings move, in which order, and what to compare each one with.',
+} as const;
