@@ -38,6 +38,25 @@ const says = (page: Page, text: string | RegExp) =>
       .getByRole('status'),
   ).toContainText(text);
 
+/** Answers that the records hold: a page that is left before would take the newest with it. */
+const stored = (page: Page) =>
+  page.evaluate(
+    () =>
+      new Promise<number>((resolve) => {
+        const opening = indexedDB.open('rosefinch-demo');
+        opening.onsuccess = () => {
+          const all = opening.result.transaction('earRuns').objectStore('earRuns').getAll();
+          all.onsuccess = () => {
+            opening.result.close();
+            resolve(all.result.reduce((sum, { trials }) => sum + trials.length, 0));
+          };
+        };
+      }),
+  );
+
+const kept = (page: Page, answers: number) =>
+  expect.poll(() => stored(page)).toBeGreaterThanOrEqual(answers);
+
 async function open(page: Page, exercise: string, way = 'Begin'): Promise<void> {
   await page.goto('/ear');
   await page.getByRole('region', { name: exercise }).getByRole('link', { name: way }).click();
@@ -95,6 +114,7 @@ test('without feedback the next question follows by itself, and a reload in the 
     await page.keyboard.press('2');
     await says(page, 'Listen.');
   }
+  await kept(page, 2);
   await page.reload();
   await says(page, 'Enter begins.');
   await page.goto('/ear');
@@ -200,6 +220,7 @@ test('a practice instrument is put out and brought back by one tone: all is hidd
     await page.keyboard.press(' ');
   }
   await says(page, /^Back within [\d.]+ cents, in/);
+  await kept(page, 1);
   await page.goto('/ear');
   await expect(page.getByRole('region', { name: 'The whole instrument' })).toContainText(
     'Usually off by',
@@ -260,6 +281,7 @@ test.describe('by microphone', () => {
     await says(page, 'Sing or hum that note.');
     await feed(page, sungNote(await asked()));
     await says(page, /^There\..*Enter goes on/);
+    await kept(page, 1);
     await page.goto('/ear');
     await expect(page.getByRole('region', { name: 'Sing it' })).toContainText('Too few');
     // The bench hears strings again, and took no voice for one.
