@@ -102,9 +102,12 @@ test('a way that would break a string is refused with its figure and a way out',
   await expect(page.getByRole('button', { name: 'Do it on the bench' })).toBeDisabled();
 });
 
-test('an instrument with one tuning only is told that nothing has to move', async ({ page }) => {
+test('an instrument that is in a tuning is told that nothing has to move to it', async ({
+  page,
+}) => {
   await page.goto('/retune');
   await take(page, 'Bittern');
+  await page.goto('/retune?to=guitar-seven-standard');
   await expect(page.getByRole('status')).toContainText('nothing has to move');
 });
 

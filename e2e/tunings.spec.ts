@@ -202,7 +202,7 @@ test('a scale file is laid on the strings, a bad one changes nothing, and what i
   await expect(offsets.getByRole('alert')).toContainText('no step of this scale is near');
   await save(page, 'Low meadow');
   const saved = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Scale file (.scl)' }).click();
+  await page.getByRole('button', { name: 'Scale file (.scl)', exact: true }).click();
   const text = readFileSync(await (await saved).path(), 'utf8');
   expect(text).toContain('Low meadow\n 3\n!\n 386.31');
 });

@@ -1,5 +1,5 @@
 import { inMillimetres, inReadersUnit, lengthUnit } from '@rosefinch/core/writing';
-import type { ComponentProps } from 'react';
+import { type ComponentProps, useMemo } from 'react';
 import { CheckedNumber, type NumberRule } from './CheckedNumber.tsx';
 
 type Props = Omit<ComponentProps<typeof CheckedNumber>, 'rule' | 'value' | 'onValue' | 'label'> & {
@@ -18,14 +18,22 @@ const rounded = (value: number) => Number(value.toFixed(DECIMALS));
 
 /** A length in the reader's unit; what it is told and tells is in millimetres. */
 export function CheckedLength({ rule, label, valueMm, onMm, ...rest }: Props) {
-  const low = rounded(inReadersUnit(rule.low));
-  const high = rounded(inReadersUnit(rule.high));
-  const { name, unit: _, ...more } = rule;
+  const unit = lengthUnit();
+  // The field takes another rule for a change from elsewhere, and would forget what is being typed.
+  const own = useMemo(
+    () => ({
+      ...rule,
+      low: rounded(inReadersUnit(rule.low)),
+      high: rounded(inReadersUnit(rule.high)),
+      unit: ` ${unit}`,
+    }),
+    [rule, unit],
+  );
   return (
     <CheckedNumber
       {...rest}
-      {...(label !== undefined && { label: `${label}, ${lengthUnit()}` })}
-      rule={{ ...more, name, low, high, unit: ` ${lengthUnit()}` }}
+      {...(label !== undefined && { label: `${label}, ${unit}` })}
+      rule={own}
       decimalScale={DECIMALS}
       value={rounded(inReadersUnit(valueMm))}
       onValue={(value) => onMm(inMillimetres(value))}
