@@ -73,8 +73,9 @@ test('a phone gives a pulse when a string is at rest, where it is asked for', as
     page.evaluate(() => (globalThis as unknown as { felt: unknown[] }).felt.length);
   await page.goto('/settings');
   // It is set once it is stored.
-  await page.getByText('A short pulse').click();
-  await expect(page.getByRole('switch', { name: /^A short pulse/ })).toBeChecked();
+  const pulses = page.getByRole('switch', { name: /^A short pulse/ });
+  await pulses.click();
+  await expect(pulses).toBeChecked();
   await page.getByLabel('Tolerance, cents').fill('20');
   await page.getByRole('link', { name: 'Bench', exact: true }).click();
   await page.getByRole('button', { name: 'Practice guitar' }).click();
