@@ -21,15 +21,18 @@ interface Served {
   readonly routes: 'path' | 'hash';
 }
 
+/** Nothing is said where files are all there is. */
+const FILES_ALONE: Served = { shelf: 'own', routes: 'hash' };
+
 /** The server says which shelf it serves; offline the last answer holds. A folder of files serves one of its own. */
 async function whatIsServed(): Promise<Served> {
   try {
     const answer = await fetch(`${base}shelf.json`, { cache: 'no-store' });
-    const served = (await answer.json()) as Served;
-    remember(served);
-    return served;
+    const served = asServed(await answer.text());
+    if (served) remember(served);
+    return served ?? FILES_ALONE;
   } catch {
-    return remembered() ?? { shelf: 'own', routes: 'hash' };
+    return remembered() ?? FILES_ALONE;
   }
 }
 
@@ -44,7 +47,19 @@ function remember(served: Served): void {
 
 function remembered(): Served | null {
   try {
-    return JSON.parse(localStorage.getItem(LAST_SHELF) ?? 'null') as Served | null;
+    return asServed(localStorage.getItem(LAST_SHELF) ?? '');
+  } catch {
+    return null;
+  }
+}
+
+/** What was said, if it can be; versions before this one remembered the shelf alone, and had a server of their own. */
+function asServed(text: string): Served | null {
+  if (text === 'own' || text === 'demo') return { shelf: text, routes: 'path' };
+  try {
+    const { shelf, routes } = JSON.parse(text) as Partial<Served>;
+    if (shelf !== 'own' && shelf !== 'demo') return null;
+    return { shelf, routes: routes === 'hash' ? 'hash' : 'path' };
   } catch {
     return null;
   }

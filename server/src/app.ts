@@ -41,7 +41,7 @@ export function createApp(built: string, shelf: Shelf): Express {
   app.disable('x-powered-by');
   app.use(helmet({ contentSecurityPolicy: CONTENT_POLICY, strictTransportSecurity: false }));
   app.use((_request, response, next) => {
-    response.setHeader('Permissions-Policy', 'microphone=(self), camera=(), geolocation=()');
+    response.setHeader('Permissions-Policy', 'microphone=(self), camera=(self), geolocation=()');
     next();
   });
   app.use(onlyFromHere);

@@ -10,9 +10,12 @@ export {
 } from './checks.ts';
 export { fretPlace, lengthFrom } from './places.ts';
 export {
+  byScale,
   costOf,
+  EQUAL,
   fairestOpen,
   type NeckCost,
+  pureIn,
   type Temperament,
   type TemperedPlace,
   temperedNeck,

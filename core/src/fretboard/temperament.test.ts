@@ -1,18 +1,18 @@
 import { expect } from 'chai';
-import { findTuning, pureOffsets, scaleOffsets } from '../music/index.ts';
+import { findTuning, pureOffsets } from '../music/index.ts';
 import { steelGuitar } from '../strings/index.ts';
 import { neckCostInWords } from '../words/index.ts';
-import { costOf, fairestOpen, neckOf, temperedNeck } from './index.ts';
+import { byScale, costOf, EQUAL, fairestOpen, neckOf, pureIn, temperedNeck } from './index.ts';
 
 const OPEN_D = findTuning('guitar-open-d')!;
 const neck = neckOf(OPEN_D, steelGuitar('g', 'G'));
 const open = OPEN_D.courses.map(([midi]) => midi!);
 const D = 2;
-const pureInD = (midi: number) => pureOffsets([midi], D, 1)[0]!;
+const pureInD = pureIn(D);
 
 describe('a temperament on straight frets', () => {
   it('equal costs nothing', () => {
-    const cost = costOf(temperedNeck(neck, [], () => 0, 12))!;
+    const cost = costOf(temperedNeck(neck, [], EQUAL, 12))!;
     expect(cost.near).to.equal(cost.places);
     expect(cost.places).to.equal(6 * 13);
     expect(neckCostInWords(cost).say).to.equal('Every note lies within 5 cents of it.');
@@ -65,10 +65,18 @@ describe('a temperament on straight frets', () => {
       description: 'meantone',
       steps: [...steps, { kind: 'ratio' as const, over: 2, under: 1 }],
     };
-    const wanted = (midi: number) => scaleOffsets(scale, [midi], 60, String)[0]!;
+    const wanted = byScale(scale, 60);
     const ukulele = { ...steelGuitar('u', 'U'), kind: 'ukulele' as const };
     const places = temperedNeck(neckOf(findTuning('ukulele-standard')!, ukulele), [], wanted, 4);
     const e = places.find(({ course, fret }) => course === 3 && fret === 4)!;
     expect(e.cents).to.be.closeTo(13.69, 0.02);
+  });
+
+  it('a scale that lacks a note says which', () => {
+    const five = {
+      description: 'five even steps',
+      steps: [240, 480, 720, 960, 1200].map((cents) => ({ kind: 'cents' as const, cents })),
+    };
+    expect(() => byScale(five, 60)(66)).to.throw('near F♯4');
   });
 });

@@ -1,8 +1,26 @@
+import { nth } from '../maths/index.ts';
+import { noteName, pureOffsets, type Scale, scaleOffsets } from '../music/index.ts';
 import type { Cents, Midi } from '../units.ts';
 import { type NeckCourse, soundAt } from './checks.ts';
 
 /** A temperament as a player means it: how far it sets a note off equal, in cents. */
 export type Temperament = (midi: Midi) => Cents;
+
+export const EQUAL: Temperament = () => 0;
+
+/** Pure above a pitch class, 0 being C. */
+export function pureIn(root: number): Temperament {
+  return (midi) => nth(pureOffsets([midi], root, 1), 0);
+}
+
+/** A scale with its first note on a pitch class. @throws FormatError, asked for a note that is none of its steps */
+export function byScale(
+  scale: Scale,
+  root: number,
+  named: (midi: Midi) => string = noteName,
+): Temperament {
+  return (midi) => nth(scaleOffsets(scale, [midi], root, named), 0);
+}
 
 /** What one place of the neck sounds, against what a temperament wants there. */
 export interface TemperedPlace {

@@ -10,6 +10,8 @@ export interface Model {
   readonly id: string;
   /** @example 'Ukulele, concert' */
   readonly name: string;
+  /** Most classes have it: it is offered first. Common practice, no source. */
+  readonly usual?: true;
   readonly build: (id: string, name: string, note?: string) => Instrument;
 }
 
@@ -101,10 +103,11 @@ const FIVE_STRING: Omit<Sheet, 'strings'> = {
 
 /** The instruments that Rosefinch knows by themselves. */
 export const MODELS: readonly Model[] = [
-  { id: 'steel-guitar', name: 'Guitar, steel strings', build: steelGuitar },
+  { id: 'steel-guitar', name: 'Guitar, steel strings', usual: true, build: steelGuitar },
   {
     id: 'electric-guitar',
     name: 'Guitar, electric',
+    usual: true,
     build: built({
       kind: 'guitar',
       scaleMm: 648,
@@ -118,6 +121,7 @@ export const MODELS: readonly Model[] = [
   {
     id: 'nylon-guitar',
     name: 'Guitar, nylon strings',
+    usual: true,
     build: built({
       kind: 'guitar',
       scaleMm: 650,
@@ -216,28 +220,32 @@ export const MODELS: readonly Model[] = [
       strings: stringsOfSet('guitar-guitalele'),
     }),
   },
-  { id: 'bass-four', name: 'Bass guitar, four strings', build: bass('four') },
+  { id: 'bass-four', name: 'Bass guitar, four strings', usual: true, build: bass('four') },
   { id: 'bass-fretless', name: 'Bass guitar, fretless', build: bass('four', 0) },
   { id: 'bass-five', name: 'Bass guitar, five strings', build: bass('five', 24) },
   { id: 'bass-six', name: 'Bass guitar, six strings', build: bass('six', 24) },
   {
     id: 'ukulele-soprano',
     name: 'Ukulele, soprano',
+    usual: true,
     build: ukulele(345, 12, [nylon(0.56), nylon(0.81), nylon(0.91), nylon(0.61)]),
   },
   {
     id: 'ukulele-concert',
     name: 'Ukulele, concert',
+    usual: true,
     build: ukulele(380, 15, [nylon(0.56), nylon(0.76), nylon(0.91), nylon(0.61)]),
   },
   {
     id: 'ukulele-tenor',
     name: 'Ukulele, tenor',
+    usual: true,
     build: ukulele(430, 18, [nylon(0.56), nylon(0.73), nylon(0.91), nylon(0.64)]),
   },
   {
     id: 'ukulele-baritone',
     name: 'Ukulele, baritone',
+    usual: true,
     build: built({
       kind: 'ukulele',
       scaleMm: 510,
@@ -292,6 +300,7 @@ export const MODELS: readonly Model[] = [
   {
     id: 'banjo-five',
     name: 'Banjo, five strings',
+    usual: true,
     build: built({
       ...FIVE_STRING,
       strings: [

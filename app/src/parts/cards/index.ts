@@ -8,3 +8,4 @@ export {
   heldInWords,
 } from './card.ts';
 export { NeighbourMap } from './NeighbourMap.tsx';
+export { TemperedGrid } from './TemperedGrid.tsx';

@@ -1,1 +1,2 @@
+export { modelChoices } from './modelChoices.ts';
 export { WithInstrument } from './WithInstrument.tsx';

@@ -1,6 +1,6 @@
 import { BENCH_SAYS } from '@rosefinch/core/words';
 import './firstUse.css';
-import { Button, Group, NumberInput, Radio, Stack, Text, Title } from '@mantine/core';
+import { Button, Group, NativeSelect, NumberInput, Radio, Stack, Text, Title } from '@mantine/core';
 import type { InstrumentKind, Tuning } from '@rosefinch/core/music';
 import { type Instrument, MODELS, type Model } from '@rosefinch/core/strings';
 import { capital } from '@rosefinch/core/words';
@@ -8,6 +8,7 @@ import { useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { type Stock, useData } from '../../data/index.ts';
 import { newId } from '../../environment.ts';
+import { modelChoices } from '../../parts/instruments/index.ts';
 import { StrumFirst } from './StrumFirst.tsx';
 
 /** So many can be put on the shelf at once. */
@@ -70,20 +71,31 @@ interface KindProps {
   readonly onChange: (modelId: string) => void;
 }
 
+/** What most have as cards, so that the ways to begin stay in sight; all others in a list. */
 function KindChoice({ value, onChange }: KindProps) {
+  const usual = MODELS.filter((model) => model.usual);
+  const others = MODELS.filter((model) => !model.usual);
   return (
-    <Radio.Group aria-label="Kind" value={value} onChange={onChange}>
-      <div className="first-kinds">
-        {MODELS.map(({ id, name }) => (
-          <Radio.Card key={id} value={id} className="first-kind">
-            <Group wrap="nowrap">
-              <Radio.Indicator />
-              <span>{name}</span>
-            </Group>
-          </Radio.Card>
-        ))}
-      </div>
-    </Radio.Group>
+    <>
+      <Radio.Group aria-label="Kind" value={value} onChange={onChange}>
+        <div className="first-kinds">
+          {usual.map(({ id, name }) => (
+            <Radio.Card key={id} value={id} className="first-kind">
+              <Group wrap="nowrap">
+                <Radio.Indicator />
+                <span>{name}</span>
+              </Group>
+            </Radio.Card>
+          ))}
+        </div>
+      </Radio.Group>
+      <NativeSelect
+        label="Another one"
+        data={[{ value: '', label: 'one of the above' }, ...modelChoices(others)]}
+        value={others.some(({ id }) => id === value) ? value : ''}
+        onChange={(event) => onChange(event.currentTarget.value || (usual[0]?.id ?? ''))}
+      />
+    </>
   );
 }
 

@@ -1,10 +1,10 @@
-import { neckOf, temperedNeck } from '@rosefinch/core/fretboard';
-import { findTuning, noteName, pureOffsets, TUNINGS } from '@rosefinch/core/music';
+import { neckOf, pureIn, temperedNeck } from '@rosefinch/core/fretboard';
+import { findTuning, TUNINGS } from '@rosefinch/core/music';
 import { steelGuitar } from '@rosefinch/core/strings';
 import type { GuideDrawing } from '@rosefinch/core/words';
 import { signedCents } from '@rosefinch/core/words';
-import { NeighbourMap } from '../../parts/cards/index.ts';
-import { FretStrip, HeatGrid } from '../../parts/charts/index.ts';
+import { NeighbourMap, TemperedGrid } from '../../parts/cards/index.ts';
+import { FretStrip } from '../../parts/charts/index.ts';
 import { MiniWires, type Perch, WireCanvas } from '../../parts/wires/index.ts';
 
 const TOLERANCE = 2;
@@ -69,21 +69,16 @@ export function Drawing({ drawing }: { readonly drawing: GuideDrawing }) {
 function PureNeck({ tuning: id, root }: Extract<GuideDrawing, { kind: 'neck' }>) {
   const tuning = findTuning(id);
   if (!tuning) return null;
-  const notes = tuning.courses.map(([midi = 0]) => midi);
-  const wanted = (midi: number) => pureOffsets([midi], root, 1)[0] ?? 0;
-  const frets = Array.from({ length: FRETS + 1 }, (_, fret) => fret);
+  const wanted = pureIn(root);
   const neck = neckOf(tuning, steelGuitar('drawn', 'drawn'));
-  const places = temperedNeck(neck, notes.map(wanted), wanted, FRETS);
+  const open = neck.map(({ midi }) => wanted(midi));
   return (
-    <HeatGrid
+    <TemperedGrid
       label="Cents from pure, string by fret"
-      frets={frets}
-      rows={neck.toReversed().map(({ course, midi }) => ({
-        name: `${course} ${noteName(midi)}`,
-        cents: frets.map(
-          (fret) => places.find((one) => one.course === course && one.fret === fret)?.cents ?? null,
-        ),
-      }))}
+      neck={neck}
+      accidental={tuning.accidental}
+      places={temperedNeck(neck, open, wanted, FRETS)}
+      highestFret={FRETS}
     />
   );
 }

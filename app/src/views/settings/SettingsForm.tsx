@@ -10,7 +10,7 @@ import {
 } from '@mantine/core';
 import { noteName } from '@rosefinch/core/music';
 import { forceInWords, momentInWords, SETTINGS_SAYS, signedCents } from '@rosefinch/core/words';
-import { lengthInWords } from '@rosefinch/core/writing';
+import { lengthInWords, written } from '@rosefinch/core/writing';
 import type { ReactNode } from 'react';
 import { type Settings, useData, useLive } from '../../data/index.ts';
 import { locale, now, zone } from '../../environment.ts';
@@ -99,7 +99,7 @@ function Pitch({ settings, set }: GroupProps) {
         description="400 to 480; 440 is the standard"
         decimalScale={1}
         value={settings.a4}
-        stays={`${settings.a4} Hz stays.`}
+        stays={`${written(settings.a4)} Hz stays.`}
         onValue={(a4) => set({ a4 })}
       />
       <OpenSitting settings={settings} />
@@ -110,7 +110,7 @@ function Pitch({ settings, set }: GroupProps) {
         step={0.5}
         decimalScale={1}
         value={settings.tolerance}
-        stays={`${settings.tolerance} cents stay.`}
+        stays={`${written(settings.tolerance)} cents stay.`}
         onValue={(tolerance) => set({ tolerance })}
       />
     </>
@@ -290,15 +290,15 @@ function OpenSitting({ settings }: { settings: Settings }) {
   return (
     <div className="card" role="status">
       <Text>
-        The sitting on the bench keeps {sitting.a4} Hz and {sitting.tolerance} cents, with which it
-        began.
+        The sitting on the bench keeps {written(sitting.a4)} Hz and {written(sitting.tolerance)}{' '}
+        cents, with which it began.
       </Text>
       <Button
         variant="default"
         mt="xs"
         onClick={() => void repository.endSession(sitting.id, now())}
       >
-        Begin a new sitting with {a4} Hz and {tolerance} cents
+        Begin a new sitting with {written(a4)} Hz and {written(tolerance)} cents
       </Button>
     </div>
   );

@@ -1,6 +1,6 @@
 import { targetName } from '@rosefinch/core/music';
 import type { Restringing } from '@rosefinch/core/records';
-import type { Instrument } from '@rosefinch/core/strings';
+import { type Instrument, stringOfDigit } from '@rosefinch/core/strings';
 import { counted } from '@rosefinch/core/words';
 import { useMemo, useState } from 'react';
 import { type Stock, useData } from '../../data/index.ts';
@@ -54,7 +54,7 @@ export function SettlingBench({ instrument, stock, restringing }: Props) {
   };
   const closed = () => setOver(null);
   const charts = chartsOf(settling, restringing, time);
-  const acts = settleActs(settling, hands, {
+  const acts = settleActs(instrument, settling, hands, {
     room: () => setOver('room'),
     stand: () => setOver('stand'),
     calendar: restringing.looks.length > 0 ? () => saveLooks(restringing, instrument) : null,
@@ -161,10 +161,16 @@ function wordsOf(settling: Settling, restringing: Restringing): string {
 
 type Acts = Pick<JobActs<'settle'>, 'room' | 'stand' | 'calendar' | 'pull'>;
 
-function settleActs(settling: Settling, hands: Hands | null, acts: Acts): JobActs<'settle'> {
-  const { send, targets, fresh, course } = settling;
+function settleActs(
+  instrument: Instrument,
+  settling: Settling,
+  hands: Hands | null,
+  acts: Acts,
+): JobActs<'settle'> {
+  const { send, fresh, course } = settling;
   const chosen = (key: string) => {
-    if (Number(key) <= targets.length) send({ type: 'choose', course: Number(key) });
+    const string = stringOfDigit(instrument, Number(key), course);
+    if (string !== null) send({ type: 'choose', course: string });
   };
   const at = fresh.findIndex((history) => history.course === course);
   const next = fresh[(at + 1) % fresh.length];

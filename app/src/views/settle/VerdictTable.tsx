@@ -70,13 +70,14 @@ interface RowProps {
 
 function Row({ string, left, note }: RowProps) {
   const { history } = string;
+  const newest = dropsOf(history.rounds).at(-1);
   return (
     <tr>
       <th scope="row">
         {history.course} {note}
       </th>
       <td>{fixed(history.droppedSoFar, 1)}</td>
-      <td>{dropsOf(history.rounds).at(-1)?.toFixed(1) ?? ''}</td>
+      <td>{newest === undefined ? '' : fixed(newest, 1)}</td>
       <td>{history.rounds.length}</td>
       <td>{standsInWords(string, left)}</td>
       <td>{holdInWords(outlookNow(string))}</td>

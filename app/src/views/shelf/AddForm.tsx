@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { useData } from '../../data/index.ts';
 import { newId } from '../../environment.ts';
+import { modelChoices } from '../../parts/instruments/index.ts';
 import { MOST_AT_ONCE, numberedNames } from './names.ts';
 
 /** Puts one instrument on the shelf, or many of a kind. */
@@ -39,7 +40,7 @@ export function AddForm({ names }: { names: readonly string[] }) {
         />
         <NativeSelect
           label="Kind"
-          data={MODELS.map(({ id, name: label }) => ({ value: id, label }))}
+          data={modelChoices()}
           value={model}
           onChange={(event) => setModel(event.currentTarget.value)}
         />

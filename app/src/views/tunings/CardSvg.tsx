@@ -1,4 +1,5 @@
 import { signedCents } from '@rosefinch/core/words';
+import { fixed } from '@rosefinch/core/writing';
 import { type Card, checkInWords } from '../../parts/cards/index.ts';
 
 /** A5 in millimetres. */
@@ -50,7 +51,7 @@ function linesOf(card: Card): Line[] {
     heading('Strings'),
     ...card.strings.flatMap(({ course, note, hz, offset, peg, tighten }) =>
       small(
-        `${course}   ${note}${Math.abs(offset) >= 0.05 ? ` ${signedCents(offset)} cents` : ''}   ${hz.toFixed(2)} Hz   peg: ${peg}; tighten ${tighten}`,
+        `${course}   ${note}${Math.abs(offset) >= 0.05 ? ` ${signedCents(offset)} cents` : ''}   ${fixed(hz, 2)} Hz   peg: ${peg}; tighten ${tighten}`,
       ),
     ),
     ...(card.way

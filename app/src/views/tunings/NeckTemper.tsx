@@ -1,26 +1,22 @@
 import { Button, Group, NativeSelect, Text } from '@mantine/core';
 import {
+  byScale,
   costOf,
+  EQUAL,
   fairestOpen,
   neckOf,
+  pureIn,
   type Temperament,
   temperedNeck,
 } from '@rosefinch/core/fretboard';
-import {
-  noteName,
-  offsetsOf,
-  pureOffsets,
-  type Scale,
-  scaleOffsets,
-  type Tuning,
-} from '@rosefinch/core/music';
+import { noteName, offsetsOf, type Scale, type Tuning } from '@rosefinch/core/music';
 import type { Instrument } from '@rosefinch/core/strings';
 import { neckCostInWords } from '@rosefinch/core/words';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useData } from '../../data/index.ts';
 import { newId } from '../../environment.ts';
-import { HeatGrid } from '../../parts/charts/index.ts';
+import { TemperedGrid } from '../../parts/cards/index.ts';
 import { Wide } from '../../parts/frame/index.ts';
 import { rootOf } from './draft.ts';
 import { RootSelect } from './RootSelect.tsx';
@@ -57,13 +53,8 @@ export function NeckTemper({ tuning, instrument }: Props) {
   const places = temperedNeck(neck, offsets, temperament, frets);
   const cost = costOf(places);
   const words = cost && neckCostInWords(cost);
-  const rows = neck.toReversed().map(({ course, midi }) => ({
-    name: `${course} ${noteName(midi, tuning.accidental)}`,
-    cents: Array.from(
-      { length: frets + 1 },
-      (_, fret) => places.find((one) => one.course === course && one.fret === fret)?.cents ?? null,
-    ),
-  }));
+  /** One that lacks a note of this neck is refused before it is shown. */
+  const laidOn = (next: Temperament) => temperedNeck(neck, [], next, frets);
   return (
     <section className="card" aria-label="A temperament on the neck">
       <strong>A temperament on the neck</strong>
@@ -85,8 +76,8 @@ export function NeckTemper({ tuning, instrument }: Props) {
             {...{ root, found }}
             onChange={(next) =>
               tried(() => {
-                // One that lacks a note of the neck is refused before it is shown.
-                if (wanted === 'scale') everyNote(temperamentOf(wanted, scale, next));
+                if (wanted === 'scale')
+                  laidOn(temperamentOf(wanted, scale, next, tuning.accidental));
                 setRoot(next);
               }, setProblem)
             }
@@ -105,7 +96,7 @@ export function NeckTemper({ tuning, instrument }: Props) {
         <ScaleButton
           onProblem={setProblem}
           onScale={(next) => {
-            everyNote(temperamentOf('scale', next, root));
+            laidOn(temperamentOf('scale', next, root, tuning.accidental));
             setScale(next);
             setWanted('scale');
           }}
@@ -123,10 +114,11 @@ export function NeckTemper({ tuning, instrument }: Props) {
         </p>
       )}
       <Wide label="Cents from the temperament, string by fret">
-        <HeatGrid
+        <TemperedGrid
           label="Cents from the temperament, string by fret"
-          frets={Array.from({ length: frets + 1 }, (_, fret) => fret)}
-          rows={rows}
+          accidental={tuning.accidental}
+          highestFret={frets}
+          {...{ neck, places }}
         />
       </Wide>
     </section>
@@ -164,14 +156,9 @@ function temperamentOf(
   wanted: Wanted,
   scale: Scale | null,
   root: number,
-  accidental: Tuning['accidental'] = 'sharp',
+  accidental: Tuning['accidental'],
 ): Temperament {
-  if (wanted === 'pure') return (midi) => pureOffsets([midi], root, 1)[0] ?? 0;
-  if (wanted === 'equal' || !scale) return () => 0;
-  return (midi) => scaleOffsets(scale, [midi], root, (note) => noteName(note, accidental))[0] ?? 0;
-}
-
-/** @throws FormatError where one of the twelve notes is none of the temperament */
-function everyNote(temperament: Temperament): void {
-  for (let midi = 60; midi < 72; midi++) temperament(midi);
+  if (wanted === 'pure') return pureIn(root);
+  if (wanted === 'equal' || !scale) return EQUAL;
+  return byScale(scale, root, (midi) => noteName(midi, accidental));
 }

@@ -276,7 +276,7 @@ function LoadRow({ string, offset, instrument, force }: LoadRowProps) {
       <td>{string.tighten}</td>
       <td>{fixed(string.hz, 2)}</td>
       <td>{load && forceFigure(load.tension, force)}</td>
-      <td>{load?.headroom.toFixed(1)}</td>
+      <td>{load && fixed(load.headroom, 1)}</td>
     </tr>
   );
 }
