@@ -25,18 +25,16 @@ const WAYS: readonly (readonly [name: string, rate: Hz, lowest: Hz | null])[] = 
   ['48 kHz, nothing below 150 Hz', 48_000, 150],
 ];
 
-const MODELS = process.env.ONLY
-  ? ([process.env.ONLY] as never[])
-  : ([
-      'bass-six',
-      'eight-guitar',
-      'baritone-guitar',
-      'twelve-guitar',
-      'guitalele',
-      'ukulele-eight',
-      'banjo-cello',
-      'banjo-long-neck',
-    ] as const);
+const MODELS = [
+  'bass-six',
+  'eight-guitar',
+  'baritone-guitar',
+  'twelve-guitar',
+  'guitalele',
+  'ukulele-eight',
+  'banjo-cello',
+  'banjo-long-neck',
+] as const;
 
 /** The open strings of a model in its tuning; stiffness scatters by a third around that of its gauges. */
 function stringsOf(id: string): { readonly targets: Target[]; readonly strings: OpenString[] } {

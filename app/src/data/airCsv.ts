@@ -1,4 +1,5 @@
 import type { AirOfDay } from '@rosefinch/core/records';
+import { RECORDS_SAYS } from '@rosefinch/core/words';
 import Papa from 'papaparse';
 
 /** What a logger's table holds, day by day; or what is wrong with it, line by line. */
@@ -46,7 +47,7 @@ export function readAirCsv(text: string): AirRead {
       else faults.push(`${line}: ${quantity} “${typed}” is no number from ${low} to ${high}`);
     }
   });
-  if (rows.length === 0) faults.push('There is no line below the first one.');
+  if (rows.length === 0) faults.push(RECORDS_SAYS.noLineOfAir);
   if (faults.length > 0) return { ok: false, faults: faults.slice(0, MOST_FAULTS) };
   const days = [...byDay].map(([id, { celsius, humidity }]) => ({
     id,

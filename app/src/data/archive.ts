@@ -20,6 +20,7 @@ import {
 } from '@rosefinch/core/records';
 import type { Session } from '@rosefinch/core/sitting';
 import { type Instrument, MODELS } from '@rosefinch/core/strings';
+import { RECORDS_SAYS } from '@rosefinch/core/words';
 import { Dexie } from 'dexie';
 import type { Progress } from '../worker/protocol.ts';
 import type { RosefinchDatabase } from './database.ts';
@@ -351,8 +352,8 @@ async function mendHomeless(db: RosefinchDatabase): Promise<string[]> {
     });
   await db.instruments.bulkAdd([...missing.values()]);
   return [
-    ...found.map(() => 'Readings whose sitting was gone have one again.'),
-    ...[...missing.values()].map(({ name }) => `${name} stands for an instrument that was gone.`),
+    ...found.map(() => RECORDS_SAYS.sittingAgain),
+    ...[...missing.values()].map(({ name }) => RECORDS_SAYS.standsForGone(name)),
   ];
 }
 
@@ -370,11 +371,11 @@ function foundSession(id: string, at: number): Session {
   };
 }
 
-const GONE = 'Put in place of one that was gone.';
-
 function standIn(id: string, tuningId: string): Instrument {
   const tuning = findTuning(tuningId, TUNINGS);
-  const models = MODELS.map((model) => model.build(id, `Found again (${model.name})`, GONE));
+  const models = MODELS.map((model) =>
+    model.build(id, `Found again (${model.name})`, RECORDS_SAYS.inPlaceOfGone),
+  );
   const built = models.find(({ kind }) => kind === tuning?.kind) ?? models[0]!;
   return { ...built, archived: true };
 }
@@ -393,10 +394,10 @@ async function mendSummaries(db: RosefinchDatabase): Promise<string[]> {
   const sessions = await db.sessions.toArray();
   for (const session of sessions) {
     const wrong = await mendSummary(db, session);
-    if (wrong) mended.push(`The summary of a sitting was ${wrong}.`);
+    if (wrong) mended.push(RECORDS_SAYS.summaryMended(wrong));
   }
   const there = new Set(sessions.map(({ id }) => id));
   const stray = (await db.summaries.toCollection().primaryKeys()).filter((id) => !there.has(id));
   await db.summaries.bulkDelete(stray);
-  return [...mended, ...stray.map(() => 'The summary of a sitting that is gone was taken away.')];
+  return [...mended, ...stray.map(() => RECORDS_SAYS.summaryGone)];
 }

@@ -22,7 +22,9 @@ export function readLink(fragment: string): Linked {
   const text = fragment.replace(/^#/, '');
   if (text.length > LONGEST) throw new FormatError('this link is too long to be one of Rosefinch');
   if (/^v\d+\./.test(text) && !text.startsWith(FORM))
-    throw new FormatError('this link was made by a newer Rosefinch. Use a newer one.');
+    throw new FormatError(
+      'this link was made by a newer Rosefinch, and only such a one can read it',
+    );
   if (!text.startsWith(FORM)) throw new FormatError('this is no link of Rosefinch');
   return checkLinked(parsed(text.slice(FORM.length)));
 }

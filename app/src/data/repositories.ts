@@ -16,6 +16,7 @@ import {
 } from '@rosefinch/core/sitting';
 import { type Instrument, type Peg, type StringHeard, withPeg } from '@rosefinch/core/strings';
 import type { EpochMs, Hz } from '@rosefinch/core/units';
+import { RECORDS_SAYS } from '@rosefinch/core/words';
 import { writeAs } from '@rosefinch/core/writing';
 import { liveQuery } from 'dexie';
 import { demoYear, natural, now, usualUnits, writeDatesAs, zone } from '../environment.ts';
@@ -144,8 +145,7 @@ export class Repository {
       ({ tuningId, homeTuningId = tuningId }) =>
         singleTuningId(tuningId) === id || singleTuningId(homeTuningId) === id,
     );
-    if (user)
-      throw new StoreProblem(`${user.name} is in this tuning. Keep it in another one first.`);
+    if (user) throw new StoreProblem(RECORDS_SAYS.inThisTuning(user.name));
     return stored(() => this.db.tunings.delete(id));
   }
 

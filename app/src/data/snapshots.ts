@@ -1,3 +1,4 @@
+import { RECORDS_SAYS } from '@rosefinch/core/words';
 import type { Progress } from '../worker/protocol.ts';
 import { restoreArchive, writeArchive } from './archive.ts';
 import type { RosefinchDatabase } from './database.ts';
@@ -23,7 +24,7 @@ export async function keepSnapshot(
  */
 export async function restoreSnapshot(db: RosefinchDatabase, progress: Progress): Promise<void> {
   const newest = await db.snapshots.orderBy(':id').last();
-  if (newest?.id === undefined) throw new Error('Nothing was kept that could be brought back.');
+  if (newest?.id === undefined) throw new Error(RECORDS_SAYS.nothingToBringBack);
   await restoreArchive(db, newest.file, { preference: 'all', salvage: false }, progress);
   await db.snapshots.delete(newest.id);
 }

@@ -5,7 +5,7 @@ import type { Taken } from '../settling/index.ts';
 import type { BenchEvent, BenchState, Measurement, Step, StringReading } from '../sitting/index.ts';
 import { hearPluck } from '../state/index.ts';
 import type { Hz, Milliseconds } from '../units.ts';
-import { refusalInWords, type Sentence, touchedInWords } from '../words/index.ts';
+import { refusalInWords, type Sentence, tooCloseInWords, touchedInWords } from '../words/index.ts';
 import type { Next } from './machine.ts';
 
 /** What the player is asked for: the string that was chosen by hand, and what is to be done with which. */
@@ -148,8 +148,5 @@ export function settleNoticeInWords(notice: SettleNotice, targets: readonly Targ
   if (notice.kind === 'refused')
     return refusalInWords(notice.refusal, soundedTogether(notice.refusal, targets));
   if (notice.kind === 'touched') return touchedInWords({ course: notice.of, node: notice.node });
-  return {
-    say: `String ${notice.courses.join(' or ')}? Choose it by its number, then pluck again.`,
-    more: 'They lie too close together to be told apart.',
-  };
+  return tooCloseInWords(notice.courses);
 }

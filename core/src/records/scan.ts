@@ -222,7 +222,7 @@ function parse(text: string): Readonly<Record<string, unknown>> {
 function checkSchema(schema: unknown): number {
   if (typeof schema === 'number' && schema > SCHEMA && Number.isFinite(schema))
     throw new FormatError(
-      `this backup has schema ${schema}; this Rosefinch knows ${SCHEMA}. Use a newer one.`,
+      `this backup has schema ${schema}, this Rosefinch knows ${SCHEMA}: a newer one can read it`,
     );
   if (typeof schema !== 'number' || !Number.isInteger(schema) || schema < 1)
     throw new FormatError(`this backup’s schema is ${shownOf(schema)}: there is none such`);

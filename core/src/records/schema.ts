@@ -12,7 +12,7 @@ export function backupSchema(): JsonSchema {
     $schema: 'https://json-schema.org/draft/2020-12/schema',
     title: `Rosefinch backup, schema ${SCHEMA}`,
     description:
-      'Times in ms since 1970 (UTC), frequencies in Hz, deviations in cents, lengths in mm. Fields that name a record of another table must name one that is there.',
+      'times in ms since 1970 (UTC), frequencies in Hz, deviations in cents, lengths in mm; a field that names a record of another table must name one that is there',
     type: 'object',
     properties: {
       format: { const: 'rosefinch-backup' },

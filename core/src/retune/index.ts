@@ -1,6 +1,6 @@
 export type { BestOrder, OrderProblem } from './order.ts';
 export { bestOrder } from './order.ts';
-export type { FineStep, Manner, Plan, PlanOrder, PlanStep } from './plan.ts';
+export type { FineStep, Manner, OrderReason, Plan, PlanOrder, PlanStep } from './plan.ts';
 export { planRetune } from './plan.ts';
 export type { PlanString, Retune } from './strings.ts';
 export { planStrings } from './strings.ts';

@@ -47,13 +47,23 @@ export interface FineStep {
   readonly references: readonly Comparison[];
 }
 
+/** Why steps come in their order; a planned one with how many of its steps have no string to compare with, and how many will have to be looked at again. */
+export type OrderReason =
+  | { readonly kind: 'thickest first' | 'thinnest first' }
+  | {
+      readonly kind: 'planned';
+      readonly steps: number;
+      readonly unreferenced: number;
+      readonly rechecks: number;
+    };
+
 export interface Plan {
   /** Strings that have a way to go, those that stay and are off before the others lean on them. */
   readonly steps: readonly PlanStep[];
   /** Every string once more by ear; empty by display. */
   readonly fine: readonly FineStep[];
   /** Why the steps come in this order. */
-  readonly reason: string;
+  readonly reason: OrderReason;
   /** Between the highest and the lowest load on the way. */
   readonly loadRange: Newtons;
   readonly warnings: readonly PlanWarning[];
@@ -265,22 +275,19 @@ interface Problem {
   readonly tolerance: Cents;
 }
 
-function arrange(order: PlanOrder, problem: Problem): { courses: number[]; reason: string } {
+function arrange(order: PlanOrder, problem: Problem): { courses: number[]; reason: OrderReason } {
   const thickest = thickestFirst(problem.moving).map((s) => s.course);
-  if (order === 'thickest first') return { courses: thickest, reason: 'Thickest string first.' };
-  if (order === 'thinnest first')
-    return { courses: thickest.reverse(), reason: 'Thinnest string first.' };
+  if (order === 'thickest first') return { courses: thickest, reason: { kind: order } };
+  if (order === 'thinnest first') return { courses: thickest.reverse(), reason: { kind: order } };
   const best = bestOrder(orderProblem(thickest, problem));
   const courses = best.order.map((i) => nth(thickest, i));
-  const without =
-    best.unreferenced === 0
-      ? 'every step has a string to compare with'
-      : `${best.unreferenced} of ${courses.length} steps need the reference tone`;
-  const again =
-    problem.coupling && best.rechecks > 0
-      ? `; ${best.rechecks} of them will have to be looked at again`
-      : '';
-  return { courses, reason: `In this order the load swings least, and ${without}${again}.` };
+  const reason = {
+    kind: order,
+    steps: courses.length,
+    unreferenced: best.unreferenced,
+    rechecks: problem.coupling ? best.rechecks : 0,
+  };
+  return { courses, reason };
 }
 
 /** The planned order as a problem of bits: entry i is the i-th moving string, thickest first. */

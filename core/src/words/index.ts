@@ -83,11 +83,16 @@ export { type PegFound, type PegTask, pegTestInWords } from './pegTest.ts';
 export {
   capoWayInWords,
   knownSinceInWords,
+  loadInWords,
+  reasonInWords,
+  roundsInWords,
   shortStringInWords,
+  type TuningWay,
   warningInWords,
+  wayInWords,
 } from './plan.ts';
 export { BY_TONE, referenceInWords } from './reference.ts';
-export { refusalInWords } from './refusal.ts';
+export { refusalInWords, tooCloseInWords } from './refusal.ts';
 export {
   laterInWords,
   type RoundTask,
@@ -107,6 +112,7 @@ export { PAGE_SAYS } from './says/page.ts';
 export { PAPER_SAYS } from './says/paper.ts';
 export { PARTS_SAYS } from './says/parts.ts';
 export { RECORDING_SAYS } from './says/recording.ts';
+export { RECORDS_SAYS } from './says/records.ts';
 export { RETUNE_VIEW_SAYS } from './says/retuneView.ts';
 export { SETTINGS_SAYS } from './says/settings.ts';
 export { SETTLE_SAYS } from './says/settle.ts';

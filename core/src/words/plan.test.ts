@@ -1,5 +1,12 @@
 import { expect } from 'chai';
-import { capoWayInWords, knownSinceInWords, shortStringInWords, warningInWords } from './plan.ts';
+import {
+  capoWayInWords,
+  knownSinceInWords,
+  reasonInWords,
+  roundsInWords,
+  shortStringInWords,
+  warningInWords,
+} from './plan.ts';
 
 describe('plans in words', () => {
   it('say from when the strings are known, never cents without their date', () => {
@@ -25,6 +32,19 @@ describe('plans in words', () => {
       'String 1 comes within 2.4 semitones of breaking. Face away; go slowly.',
     );
     expect(warningInWords({ kind: 'floating' })).to.match(/^The bridge floats/);
+  });
+
+  it('say why the strings come in their order, and what it costs', () => {
+    expect(reasonInWords({ kind: 'thinnest first' })).to.equal('Thinnest string first.');
+    expect(reasonInWords({ kind: 'thickest first' })).to.equal('Thickest string first.');
+    const planned = { kind: 'planned', steps: 4, unreferenced: 0, rechecks: 0 } as const;
+    expect(reasonInWords(planned)).to.equal(
+      'In this order the load swings least, and every step has a string to compare with.',
+    );
+    expect(reasonInWords({ ...planned, unreferenced: 1, rechecks: 2 })).to.equal(
+      'In this order the load swings least, and 1 of 4 steps need the reference tone; 2 of them will have to be looked at again.',
+    );
+    expect(roundsInWords(1)).to.equal('1 round, the last look included.');
   });
 
   it('offer a capo, and say what it leaves out', () => {

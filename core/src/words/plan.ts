@@ -1,7 +1,8 @@
-import type { OtherString, PlanWarning } from '../retune/index.ts';
+import type { OrderReason, OtherString, Plan, PlanWarning } from '../retune/index.ts';
 import type { EpochMs, Semitones } from '../units.ts';
 import { fixed, lengthInWords } from '../writing.ts';
 import { whenInWords } from './dates.ts';
+import { counted, type ForceUnit, forceInWords } from './figures.ts';
 
 const BREAKING: Semitones = 0;
 
@@ -58,4 +59,49 @@ export function knownSinceInWords(
 ): string {
   if (!left) return `No string was read yet: as ${tuning} has them.`;
   return `As they were left ${whenInWords(left.at, left.zone, now, reader)}; they are read first.`;
+}
+
+/** From which tuning to which, with a capo or without. */
+export interface TuningWay {
+  readonly from: { readonly name: string };
+  readonly target: { readonly name: string };
+  readonly plan: Pick<Plan, 'steps'>;
+  /** Fret; 0 without one. */
+  readonly capo: number;
+}
+
+/** From which tuning to which, and how many strings move. */
+export function wayInWords({ from, target, plan, capo }: TuningWay): string {
+  const { steps } = plan;
+  const capoed = capo > 0 ? `, capo ${capo}` : '';
+  if (steps.length === 0) return `${target.name}${capoed}: nothing has to move.`;
+  return `${from.name} → ${target.name}${capoed}: ${counted(steps.length, 'string moves', 'strings move')}.`;
+}
+
+/** Why the steps of a plan come in their order. */
+export function reasonInWords(reason: OrderReason): string {
+  if (reason.kind !== 'planned')
+    return reason.kind === 'thickest first' ? 'Thickest string first.' : 'Thinnest string first.';
+  const { steps, unreferenced, rechecks } = reason;
+  const without =
+    unreferenced === 0
+      ? 'every step has a string to compare with'
+      : `${unreferenced} of ${steps} steps need the reference tone`;
+  const again = rechecks > 0 ? `; ${rechecks} of them will have to be looked at again` : '';
+  return `In this order the load swings least, and ${without}${again}.`;
+}
+
+/** How often one goes round all strings. */
+export function roundsInWords(passes: number): string {
+  return `${counted(passes, 'round', 'rounds')}, the last look included.`;
+}
+
+/** What the neck carries, before, after and on the way. */
+export function loadInWords(
+  { steps, loadBefore, loadAfter, loadRange }: Plan,
+  force: ForceUnit,
+): string {
+  const between =
+    steps.length > 1 ? `, on the way within ${forceInWords(loadRange, force)} of that` : '';
+  return `The neck carries ${forceInWords(loadBefore, force)} now, ${forceInWords(loadAfter, force)} then${between}.`;
 }

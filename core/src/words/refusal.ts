@@ -49,3 +49,11 @@ export function refusalInWords(
       return { say: 'Not sure. Pluck again.', more: REASONS[refusal.reason] };
   }
 }
+
+/** A pluck that several strings near each other could have been. */
+export function tooCloseInWords(courses: readonly number[]): Sentence {
+  return {
+    say: `String ${courses.join(' or ')}? Choose it by its number, then pluck again.`,
+    more: 'They lie too close together to be told apart.',
+  };
+}

@@ -1,6 +1,6 @@
 import './cards.css';
 import { type Neighbour, neighboursOf, type Tuning } from '@rosefinch/core/music';
-import { semitonesShort } from '@rosefinch/core/words';
+import { PARTS_SAYS, semitonesShort } from '@rosefinch/core/words';
 import { Link } from 'react-router';
 
 const COLUMN = 200;
@@ -81,8 +81,8 @@ export function NeighbourMap({ tuning, tunings }: Props) {
         ))}
       </svg>
       <figcaption className="soft">
-        Under each: the strings that move, and by how many semitones.
-        {left > 0 && ` ${left} more are not drawn.`}
+        {PARTS_SAYS.underEachName}
+        {left > 0 && ` ${PARTS_SAYS.notDrawn(left)}`}
       </figcaption>
     </figure>
   );

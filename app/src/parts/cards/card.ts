@@ -16,14 +16,7 @@ import {
   type TightenDirection,
 } from '@rosefinch/core/strings';
 import type { Cents, Hz } from '@rosefinch/core/units';
-import {
-  distanceInWords,
-  PARTS_SAYS,
-  pegInWords,
-  referenceInWords,
-  signedCents,
-  warningInWords,
-} from '@rosefinch/core/words';
+import { PARTS_SAYS, pegInWords, referenceInWords, warningInWords } from '@rosefinch/core/words';
 import { fixed, written } from '@rosefinch/core/writing';
 import type { Stock } from '../../data/index.ts';
 
@@ -134,11 +127,10 @@ function wayThere(
   return {
     from: home.name,
     steps: steps.map(({ course, cents }) => {
-      const way = cents < 0 ? 'down' : 'up';
       // On paper what is right at the end, not what only comes near.
       const [best] = fine.find((step) => step.course === course)?.references ?? [];
       const compare = best ? referenceInWords(best) : PARTS_SAYS.byTone;
-      return `String ${course} ${way} ${distanceInWords(cents)}. ${compare}`;
+      return PARTS_SAYS.onePegMoves(course, cents, compare);
     }),
     warnings: warnings.map(warningInWords),
   };
@@ -188,10 +180,5 @@ function isFourth({ low, high }: HarmonicCheck): boolean {
 /** The comparisons by harmonics, with what they are out by; null where none serves. */
 function harmonicsInWords(fourths: readonly HarmonicCheck[]): string | null {
   const [first] = fourths;
-  if (!first) return null;
-  const all = fourths.map(
-    ({ low, high }) =>
-      `string ${low.course} at fret ${low.fret} with string ${high.course} at fret ${high.fret}`,
-  );
-  return `Harmonics serve too: ${all.join(', ')}. They set pure fourths, so the higher string comes out ${signedCents(first.errorCents)} cents, and in a row they add up.`;
+  return first ? PARTS_SAYS.byHarmonics(fourths, first.errorCents) : null;
 }

@@ -1,4 +1,4 @@
-import { counted } from '@rosefinch/core/words';
+import { RECORDS_SAYS } from '@rosefinch/core/words';
 import { useEffect } from 'react';
 import { archiveAside, markOpen, useData } from '../../data/index.ts';
 import { useNotices } from '../frame/index.ts';
@@ -17,7 +17,7 @@ export function AfterBadEnding() {
       const { mended, left } = await job.done;
       if (mended.length + left.length > 0)
         notices.say({
-          message: `The last time this page was not closed in order. In the records ${counted(mended.length, 'fault')} ${mended.length === 1 ? 'was' : 'were'} mended, ${left.length} left. Under Backup and restore they can be checked again.`,
+          message: RECORDS_SAYS.notClosedInOrder(mended.length, left.length),
         });
     };
     // What could not be checked now can be by hand; nothing was changed.

@@ -1,4 +1,4 @@
-import { counted } from '@rosefinch/core/words';
+import { RECORDS_SAYS } from '@rosefinch/core/words';
 import type { Repository } from '../../data/index.ts';
 import { type Archiving, archiveAside } from '../../data/index.ts';
 import { dayHere, now } from '../../environment.ts';
@@ -19,15 +19,10 @@ export function saveBackup(
   const saved = done.then(async ({ file, counts, upTo, faults }) => {
     download(`rosefinch-${dayHere(at)}.json`, file);
     await repository.noteCopy(at, upTo);
-    const parts = [
-      counted(counts.instruments, 'instrument'),
-      counted(counts.sessions, 'sitting'),
-      counted(counts.events, 'event'),
-    ];
-    const all = `${parts.join(', ')}: checked.`;
+    const all = RECORDS_SAYS.backupChecked(counts);
     const [first] = faults;
     if (!first) return all;
-    return `${all} ${counted(faults.length, 'record')} would not come back, the first for this: ${first.place} ${first.reason}. Check the records.`;
+    return `${all} ${RECORDS_SAYS.wouldNotComeBack(faults.length, first)}`;
   });
   return { done: saved, cancel };
 }

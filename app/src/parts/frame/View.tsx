@@ -41,7 +41,7 @@ class Boundary extends Component<BoundaryProps, { failed: Error | null }> {
     return (
       <div className="problem" role="alert">
         <strong>{PARTS_SAYS.stopped}</strong>
-        <p>All that was stored is kept; the other views work on. It said: {failed.message}</p>
+        <p>{PARTS_SAYS.restKept(failed.message)}</p>
         {this.props.rescue}
       </div>
     );

@@ -1,5 +1,6 @@
 import { Button } from '@mantine/core';
 import type { Instrument } from '@rosefinch/core/strings';
+import { PARTS_SAYS } from '@rosefinch/core/words';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import { inHandOf, type Stock, useStock } from '../../data/index.ts';
@@ -21,7 +22,7 @@ export function WithInstrument({ says, children }: Props) {
   if (instrument) return children(instrument, stock);
   return (
     <EmptyView
-      says={`${says} Put an instrument on the bench first.`}
+      says={`${says} ${PARTS_SAYS.putOneFirst}`}
       offer={
         <Button component={Link} to="/">
           To the bench

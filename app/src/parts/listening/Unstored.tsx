@@ -1,5 +1,5 @@
 import { Button, Group } from '@mantine/core';
-import { counted } from '@rosefinch/core/words';
+import { RECORDS_SAYS } from '@rosefinch/core/words';
 import { useSyncExternalStore } from 'react';
 import { asRecords, backupOf, useData } from '../../data/index.ts';
 import { now } from '../../environment.ts';
@@ -20,10 +20,7 @@ export function Unstored() {
   return (
     <div className="problem" role="alert">
       <strong>{problem}</strong>
-      <p>
-        {counted(pending.length, 'event')} of this page {pending.length === 1 ? 'is' : 'are'} not
-        stored yet. It is tried again by itself.
-      </p>
+      <p>{RECORDS_SAYS.notStoredYet(pending.length)}</p>
       <Group>
         <Button onClick={() => void save()}>Save what is not stored</Button>
         <Button variant="default" onClick={() => void outbox.flush()}>

@@ -1,5 +1,5 @@
 import type { Instrument } from '@rosefinch/core/strings';
-import { counted, PARTS_SAYS, signedCents } from '@rosefinch/core/words';
+import { PARTS_SAYS, signedCents } from '@rosefinch/core/words';
 import type { Stock } from '../../data/index.ts';
 import { Wide } from '../frame/index.ts';
 import { useCoupling } from './useCoupling.ts';
@@ -15,10 +15,8 @@ export function NeckCard({ instrument, stock }: { instrument: Instrument; stock:
     <section className="card medium" aria-label="How the strings move each other">
       <strong>How the strings move each other</strong>
       <p className="soft">
-        {turns === 0
-          ? PARTS_SAYS.usualNeck
-          : `Learned from ${counted(turns, 'turn')}; a figure may be off by ${Math.round(100 * error)} %.`}{' '}
-        Each row: one string raised by {TURN} cents, and what the others do, in cents.
+        {turns === 0 ? PARTS_SAYS.usualNeck : PARTS_SAYS.neckLearned(turns, error)}{' '}
+        {PARTS_SAYS.neckRows(TURN)}
       </p>
       <Wide label="How the strings move each other">
         <table className="ledger">

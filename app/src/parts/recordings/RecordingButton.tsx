@@ -1,5 +1,5 @@
 import { Button, FileButton, Group, Progress, Text } from '@mantine/core';
-import { PARTS_SAYS } from '@rosefinch/core/words';
+import { PARTS_SAYS, RECORDS_SAYS } from '@rosefinch/core/words';
 import { type RecordingPlace, useRecording } from './useRecording.ts';
 
 interface Props {
@@ -41,7 +41,9 @@ export function RecordingButton({ place, dropped = null }: Props) {
       {problem && (
         <div className="problem" role="alert">
           <strong>{problem.message}</strong>
-          <Text>{problem.wayOn} Nothing was kept.</Text>
+          <Text>
+            {problem.wayOn} {RECORDS_SAYS.nothingKept}
+          </Text>
         </div>
       )}
     </>

@@ -1,4 +1,5 @@
 import { nextOf, type Round, type Standing } from '@rosefinch/core/rounds';
+import { RECORDS_SAYS } from '@rosefinch/core/words';
 import type { Repository } from '../../data/index.ts';
 import { newId, now, zone } from '../../environment.ts';
 
@@ -37,7 +38,7 @@ export async function bookInRound(
       at: now(),
       until: null,
       zone: zone(),
-      text: `Sent from the round ${round.name}.`,
+      text: RECORDS_SAYS.sentFromRound(round.name),
     });
   if (next === null) await chronicle.changeRound(round.id, { type: 'end' });
   else await takeOfRound(repository, round, next);

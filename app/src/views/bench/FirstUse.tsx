@@ -1,9 +1,8 @@
-import { BENCH_SAYS } from '@rosefinch/core/words';
+import { BENCH_SAYS, capital } from '@rosefinch/core/words';
 import './firstUse.css';
 import { Button, Group, NativeSelect, NumberInput, Radio, Stack, Text, Title } from '@mantine/core';
 import type { InstrumentKind, Tuning } from '@rosefinch/core/music';
 import { type Instrument, MODELS, type Model } from '@rosefinch/core/strings';
-import { capital } from '@rosefinch/core/words';
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { type Stock, useData } from '../../data/index.ts';

@@ -1,8 +1,13 @@
-import { EAR_VIEW_SAYS } from '@rosefinch/core/words';
+import {
+  comesToInWords,
+  dayInWords,
+  EAR_VIEW_SAYS,
+  EXERCISE_WORDS,
+  nextInWords,
+} from '@rosefinch/core/words';
 import './ear.css';
 import { Button, Group, Stack } from '@mantine/core';
 import { type EarProgress, EXERCISES, type ExerciseKind, nextPractice } from '@rosefinch/core/ear';
-import { comesToInWords, dayInWords, EXERCISE_WORDS, nextInWords } from '@rosefinch/core/words';
 import { Link } from 'react-router';
 import { locale, now, zone } from '../../environment.ts';
 import { ViewHead } from '../../parts/frame/index.ts';

@@ -19,7 +19,7 @@ export function Learners({ learnerId }: { readonly learnerId: string | null }) {
     if (!current) return;
     const undo = await repository.ears.deleteLearner(current.id);
     await choose(null);
-    notices.undoable(`${current.name} and all their answers are deleted.`, undo);
+    notices.undoable(EAR_VIEW_SAYS.learnerGone(current.name), undo);
   };
   return (
     <Group gap="xs" align="end">

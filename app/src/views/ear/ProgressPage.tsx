@@ -1,16 +1,16 @@
-import { EAR_VIEW_SAYS } from '@rosefinch/core/words';
-import './ear.css';
-import { Button } from '@mantine/core';
-import { type EarProgress, nextPractice } from '@rosefinch/core/ear';
 import {
   cellInWords,
   comesToInWords,
   counted,
   dayInWords,
+  EAR_VIEW_SAYS,
   EXERCISE_WORDS,
   nextInWords,
   noticedInWords,
 } from '@rosefinch/core/words';
+import './ear.css';
+import { Button } from '@mantine/core';
+import { type EarProgress, nextPractice } from '@rosefinch/core/ear';
 import { useLive } from '../../data/index.ts';
 import { locale, now, zone } from '../../environment.ts';
 import { download, EmptyView, ViewHead } from '../../parts/frame/index.ts';

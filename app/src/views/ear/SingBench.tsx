@@ -164,5 +164,5 @@ function sentenceOf({ phase, sung, note }: SingingTalk, listens: boolean): Sente
   if (!sung || (out !== 0 && phase !== 'told')) return singTaskInWords(listens, out !== 0);
   const { say, more } =
     out === 0 ? sungInWords(sung) : sungStringInWords(sung, note?.course ?? 0, out);
-  return { say, more: phase === 'told' ? `${more} Enter goes on.` : more };
+  return { say, more: phase === 'told' ? `${more} ${EAR_VIEW_SAYS.enterGoesOn}` : more };
 }

@@ -1,7 +1,7 @@
 import { Button, Group, NumberInput } from '@mantine/core';
 import type { Millimetres } from '@rosefinch/core/units';
 import { FRET_VIEW_SAYS } from '@rosefinch/core/words';
-import { inMillimetres, lengthFigure, lengthInWords, lengthUnit } from '@rosefinch/core/writing';
+import { inMillimetres, lengthFigure, lengthUnit } from '@rosefinch/core/writing';
 import { useState } from 'react';
 import { decimals } from '../../parts/frame/index.ts';
 
@@ -28,9 +28,7 @@ export function BridgeFirst({ scaleMm, onBegin }: Props) {
       </Group>
       {off !== null && (
         <p role="note">
-          {Math.abs(off) < 0.5
-            ? FRET_VIEW_SAYS.standsRight
-            : `By measure: move the bridge ${lengthInWords(Math.abs(off), 1)} ${off > 0 ? 'away from' : 'towards'} the nut.`}
+          {Math.abs(off) < 0.5 ? FRET_VIEW_SAYS.standsRight : FRET_VIEW_SAYS.bridgeMoves(off)}
         </p>
       )}
     </section>

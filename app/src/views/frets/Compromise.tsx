@@ -190,7 +190,7 @@ function useSaveCompromise(instrument: Instrument, stock: Stock, check: FretChec
     });
     const homeTuningId = instrument.homeTuningId ?? home.id;
     await repository.saveInstrument({ ...instrument, tuningId: id, homeTuningId });
-    setSaved(`The bench now aims ${instrument.name} at it.`);
+    setSaved(FRET_VIEW_SAYS.aimsNow(instrument.name));
   };
   const kept = homeTuning(instrument, stock.tunings);
   const isOn = instrument.tuningId === idFor(instrument) && kept && kept.id !== instrument.tuningId;
@@ -199,7 +199,7 @@ function useSaveCompromise(instrument: Instrument, stock: Stock, check: FretChec
         name: kept.name,
         back: async () => {
           await repository.saveInstrument({ ...instrument, tuningId: kept.id });
-          setSaved(`The bench aims ${instrument.name} at ${kept.name} again.`);
+          setSaved(FRET_VIEW_SAYS.aimsAgain(instrument.name, kept.name));
         },
       }
     : null;

@@ -174,7 +174,7 @@ function Steps({ instrument, check, judgement }: Props) {
         <li>{FRET_VIEW_SAYS.compromiseBelow}</li>
         {strings.map(({ part }) => (
           <li key={part.kind === 'string' ? part.course : ''}>
-            A new string {part.kind === 'string' && part.course}, then read it again.
+            {part.kind === 'string' && FRET_VIEW_SAYS.newString(part.course)}
           </li>
         ))}
         {parts.length > 0 && (
@@ -215,8 +215,7 @@ function Bridge({ instrument, check }: Pick<Props, 'instrument' | 'check'>) {
   if (ends.every(({ right }) => right)) return <p role="note">{bridgeInWords(ends)}</p>;
   return (
     <p role="note">
-      <strong>{bridgeInWords(ends)}</strong> Loosen the strings a little first, move it, mark the
-      place, tune, then check again.
+      <strong>{bridgeInWords(ends)}</strong> {FRET_VIEW_SAYS.bridgeByHand}
     </p>
   );
 }

@@ -3,7 +3,7 @@ import { isBridgeCheck } from '@rosefinch/core/intonation';
 import { findTuning } from '@rosefinch/core/music';
 import type { FretCheck } from '@rosefinch/core/records';
 import { type Instrument, withCapo } from '@rosefinch/core/strings';
-import { dayInWords, placeInWords } from '@rosefinch/core/words';
+import { dayInWords, FRET_VIEW_SAYS, placeInWords } from '@rosefinch/core/words';
 import type { Stock } from '../../data/index.ts';
 import { locale } from '../../environment.ts';
 import { download, ViewHead } from '../../parts/frame/index.ts';
@@ -112,5 +112,5 @@ function notesOf({ readings }: FretCheck): string {
   const notes = readings.flatMap(({ course, place, note }) =>
     note ? `string ${course}, ${placeInWords(place, 0)}: ${note}` : [],
   );
-  return notes.length === 0 ? '' : `. Noted: ${notes.join('; ')}.`;
+  return notes.length === 0 ? '' : `. ${FRET_VIEW_SAYS.noted(notes)}`;
 }

@@ -18,7 +18,7 @@ export function FretsView() {
       {(instrument, stock) =>
         instrument.frets === 0 ? (
           <EmptyView
-            says={`${instrument.name} has no frets: every note is where the finger puts it, and there is nothing to check.`}
+            says={FRET_VIEW_SAYS.noFrets(instrument.name)}
             offer={
               <Button component={Link} to="/">
                 To the bench

@@ -63,9 +63,8 @@ export function StartForm({ instrument, stock, checks, onBegun }: Props) {
     >
       <Stack>
         <p className="plan-head">
-          Every fretted note is measured against its own open string, so the instrument need not be
-          in tune. You are led from note to note; the pitch says whether it was the right fret.
-          {instrument.capo && ` Frets are counted from the capo at fret ${instrument.capo}.`}
+          {FRET_VIEW_SAYS.howItGoes}
+          {instrument.capo && ` ${FRET_VIEW_SAYS.fromCapo(instrument.capo)}`}
         </p>
         <Orders
           {...{ instrument, stock, checks }}

@@ -1,8 +1,7 @@
 import { neckOf, pureIn, temperedNeck } from '@rosefinch/core/fretboard';
 import { findTuning, TUNINGS } from '@rosefinch/core/music';
 import { steelGuitar } from '@rosefinch/core/strings';
-import type { GuideDrawing } from '@rosefinch/core/words';
-import { signedCents } from '@rosefinch/core/words';
+import { type GuideDrawing, signedCents } from '@rosefinch/core/words';
 import { NeighbourMap, TemperedGrid } from '../../parts/cards/index.ts';
 import { FretStrip } from '../../parts/charts/index.ts';
 import { MiniWires, type Perch, WireCanvas } from '../../parts/wires/index.ts';

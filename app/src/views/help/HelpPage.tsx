@@ -1,6 +1,6 @@
 import './help.css';
 import { Button, Group, Stack } from '@mantine/core';
-import { GUIDE } from '@rosefinch/core/words';
+import { GUIDE, HELP_SAYS } from '@rosefinch/core/words';
 import { Link, useParams } from 'react-router';
 import { ViewHead } from '../../parts/frame/index.ts';
 import { Drawing } from './Drawing.tsx';
@@ -13,7 +13,7 @@ export function HelpPage() {
   if (!page)
     return (
       <p>
-        The guide has no such page. <Link to="/help">All pages</Link>
+        {HELP_SAYS.noSuchPage} <Link to="/help">All pages</Link>
       </p>
     );
   const [before, after] = [GUIDE[at - 1], GUIDE[at + 1]];

@@ -1,7 +1,6 @@
-import { HELP_SAYS } from '@rosefinch/core/words';
+import { counted, HELP_SAYS, searchGuide } from '@rosefinch/core/words';
 import './help.css';
 import { Stack, TextInput } from '@mantine/core';
-import { counted, searchGuide } from '@rosefinch/core/words';
 import { Link, useSearchParams } from 'react-router';
 import { ViewHead } from '../../parts/frame/index.ts';
 

@@ -1,6 +1,6 @@
 import { Button, FileButton, Group, NumberInput } from '@mantine/core';
 import type { AirOfDay } from '@rosefinch/core/records';
-import { counted, LOG_SAYS } from '@rosefinch/core/words';
+import { LOG_SAYS } from '@rosefinch/core/words';
 import { useState } from 'react';
 import { readAirCsv, useData, useLive } from '../../data/index.ts';
 import { dayHere, now } from '../../environment.ts';
@@ -27,20 +27,18 @@ export function AirForm() {
     if (!file) return;
     const result = readAirCsv(await file.text());
     if (!result.ok) {
-      setSays([`Nothing of ${file.name} was taken in.`, ...result.faults]);
+      setSays([LOG_SAYS.nothingOf(file.name), ...result.faults]);
       return;
     }
     await repository.chronicle.saveAir(result.days);
-    setSays([
-      `${counted(result.lines, 'line')} of ${file.name} read: ${counted(result.days.length, 'day')} kept.`,
-    ]);
+    setSays([LOG_SAYS.airRead(result.lines, file.name, result.days.length)]);
   };
   return (
     <section aria-label="The air of the room" className="screen-only">
       <h2>The air of the room</h2>
       <p className="soft">
-        {days && days.length > 0 ? `${counted(days.length, 'day')} are known. ` : ''}
-        It tells what the air does to an instrument from what its pegs do.
+        {days && days.length > 0 && `${LOG_SAYS.daysKnown(days.length)} `}
+        {LOG_SAYS.whatAirTells}
       </p>
       <Group align="end">
         <NumberInput

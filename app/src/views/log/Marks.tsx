@@ -57,7 +57,9 @@ export function Marks({ instrument, marks }: Props) {
 function daysOf({ kind, at, until, zone: where }: Mark): string {
   const from = dayInWords(at, where, locale());
   if (kind === 'note') return `${from}:`;
-  return until === null ? `since ${from}.` : `${from} to ${dayInWords(until, where, locale())}.`;
+  return until === null
+    ? LOG_SAYS.since(from)
+    : LOG_SAYS.between(from, dayInWords(until, where, locale()));
 }
 
 function MarkForm({ instrument }: { readonly instrument: Instrument }) {

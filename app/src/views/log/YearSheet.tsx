@@ -1,10 +1,9 @@
-import { LOG_SAYS } from '@rosefinch/core/words';
+import { counted, dayInWords, LOG_SAYS, sparesInWords } from '@rosefinch/core/words';
 import { fixed, lengthInWords } from '@rosefinch/core/writing';
 import './log.css';
 import { Button, NativeSelect } from '@mantine/core';
 import { sparesFor } from '@rosefinch/core/drift';
 import type { Instrument } from '@rosefinch/core/strings';
-import { counted, dayInWords, sparesInWords } from '@rosefinch/core/words';
 import { useState } from 'react';
 import { type Life, useLive, useStock } from '../../data/index.ts';
 import { locale, now, zone } from '../../environment.ts';

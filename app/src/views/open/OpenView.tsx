@@ -21,7 +21,7 @@ export function OpenView() {
         <ViewHead title="A link" />
         <p role="alert">{error instanceof Error ? error.message : String(error)}</p>
         <p>
-          Nothing was taken in. <Link to="/tunings">All tunings</Link>
+          {OPEN_SAYS.nothingTaken} <Link to="/tunings">All tunings</Link>
         </p>
       </Stack>
     );
@@ -42,7 +42,7 @@ function Held({ what, stock }: Props) {
   const taken = tuningsIn(held).filter((tuning) => !isHere(tuning, stock));
   const take = async () => {
     for (const tuning of taken)
-      notices.undoable(`${tuning.name} is taken in.`, await repository.saveTuning(tuning));
+      notices.undoable(OPEN_SAYS.taken(tuning.name), await repository.saveTuning(tuning));
     await navigate(placeOf(held));
   };
   return (
@@ -95,7 +95,7 @@ function standingOf(tuning: Tuning, stock: Stock): string {
   const known = findTuning(tuning.id, stock.tunings);
   if (!known) return OPEN_SAYS.notHere;
   if (sameNotes(known, tuning)) return OPEN_SAYS.here;
-  return `You have another form of it, ${known.name}, which it would replace.`;
+  return OPEN_SAYS.replaces(known.name);
 }
 
 function titleOf(what: Linked): string {

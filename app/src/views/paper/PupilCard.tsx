@@ -1,7 +1,7 @@
 import { tyingChecks } from '@rosefinch/core/fretboard';
 import type { Tuning } from '@rosefinch/core/music';
 import { type Instrument, inCourse, stringLoad } from '@rosefinch/core/strings';
-import { arrowOf, forceInWords, inCourseInShort } from '@rosefinch/core/words';
+import { arrowOf, forceInWords, inCourseInShort, PAPER_SAYS } from '@rosefinch/core/words';
 import type { Stock } from '../../data/index.ts';
 import {
   type CardCheck,
@@ -83,8 +83,9 @@ export function PupilCard({ tuning, instrument, stock, name, tension }: Props) {
         <footer>
           <LinkCode url={linkTo({ kind: 'tuning', tuning: asLinked(tuning) })} size={84} />
           <span>
-            The same on a phone.
-            <br />A string under tension can snap: face away.
+            {PAPER_SAYS.sameOnPhone}
+            <br />
+            {PAPER_SAYS.faceAway}
           </span>
         </footer>
       </div>

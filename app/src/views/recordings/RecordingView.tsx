@@ -1,11 +1,10 @@
-import { RECORDING_SAYS } from '@rosefinch/core/words';
+import { counted, RECORDING_SAYS, signedCents } from '@rosefinch/core/words';
 import { fixed } from '@rosefinch/core/writing';
 import './recordings.css';
 import { Anchor, Button, Group, Stack, Text, Title } from '@mantine/core';
 import { nearestNote, noteName } from '@rosefinch/core/music';
 import type { RecordedPluck, Recording } from '@rosefinch/core/records';
 import type { Session } from '@rosefinch/core/sitting';
-import { counted, signedCents } from '@rosefinch/core/words';
 import { type ReactNode, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { useData, useLive } from '../../data/index.ts';
@@ -51,14 +50,12 @@ function Whose({ session, of }: { session: Session; of: string }) {
   if (session.adopted !== undefined)
     return (
       <Text role="status">
-        {session.adopted
-          ? `Kept as a sitting of ${of}.`
-          : `Kept as a recording; it does not count for ${of}.`}
+        {session.adopted ? RECORDING_SAYS.keptAsSitting(of) : RECORDING_SAYS.keptAside(of)}
       </Text>
     );
   return (
     <section className="card medium" aria-label="Whose recording">
-      <p className="plan-head">Is this {of}, as it is now?</p>
+      <p className="plan-head">{RECORDING_SAYS.whose(of)}</p>
       <Group>
         <Button onClick={() => void repository.adopt(session.id, true)}>
           Yes, count it for {of}

@@ -1,14 +1,6 @@
-import { referenceInWords } from '@rosefinch/core/words';
+import { loadInWords, reasonInWords, referenceInWords, wayInWords } from '@rosefinch/core/words';
 import type { Settings } from '../../data/index.ts';
-import {
-  loadInWords,
-  moveInWords,
-  noteOf,
-  strainOf,
-  turnsOf,
-  type Way,
-  wayInWords,
-} from './way.ts';
+import { moveInWords, noteOf, strainOf, turnsOf, type Way } from './way.ts';
 
 /** The plan on paper, step by step. */
 export function PlanPrinted({ way, settings }: { readonly way: Way; readonly settings: Settings }) {
@@ -30,7 +22,7 @@ export function PlanPrinted({ way, settings }: { readonly way: Way; readonly set
         ))}
       </ol>
       <p>
-        {plan.reason} {loadInWords(way, settings)}
+        {reasonInWords(plan.reason)} {loadInWords(plan, settings.force)}
       </p>
     </section>
   );

@@ -1,12 +1,18 @@
 import { Button } from '@mantine/core';
 import type { PlanStep } from '@rosefinch/core/retune';
-import type { Sentence } from '@rosefinch/core/words';
-import { capoWayInWords, counted, warningInWords } from '@rosefinch/core/words';
+import {
+  capoWayInWords,
+  reasonInWords,
+  roundsInWords,
+  type Sentence,
+  warningInWords,
+  wayInWords,
+} from '@rosefinch/core/words';
 import { fixed } from '@rosefinch/core/writing';
 import type { Settings } from '../../data/index.ts';
 import { ReferenceLine } from '../../parts/charts/index.ts';
 import { Stage, StageFigure } from '../../parts/stage/index.ts';
-import { capoOf, noteOf, shortStringOf, strainOf, turnsOf, type Way, wayInWords } from './way.ts';
+import { capoOf, noteOf, shortStringOf, strainOf, turnsOf, type Way } from './way.ts';
 
 interface Props {
   readonly way: Way;
@@ -64,6 +70,8 @@ function sentenceOf(way: Way): Sentence {
   if (steps.length === 0) return { say: wayInWords(way), more: '' };
   const fret = capoOf(way);
   const capo = fret === null ? '' : `${capoWayInWords(way.from.name, fret)} `;
-  const rounds = `${counted(passes, 'round', 'rounds')}, the last look included.`;
-  return { say: wayInWords(way), more: `${capo}${shortStringOf(way)}${reason} ${rounds}` };
+  return {
+    say: wayInWords(way),
+    more: `${capo}${shortStringOf(way)}${reasonInWords(reason)} ${roundsInWords(passes)}`,
+  };
 }

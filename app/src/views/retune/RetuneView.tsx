@@ -1,9 +1,8 @@
-import { RETUNE_VIEW_SAYS } from '@rosefinch/core/words';
+import { knownSinceInWords, loadInWords, RETUNE_VIEW_SAYS } from '@rosefinch/core/words';
 import './retune.css';
 import { findTuning, type Tuning, targetsOf, tuningsFor } from '@rosefinch/core/music';
 import { planRetune, planStrings } from '@rosefinch/core/retune';
 import { homeTuning, type Instrument } from '@rosefinch/core/strings';
-import { knownSinceInWords } from '@rosefinch/core/words';
 import { type ReactNode, useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { type Repository, type Stock, useData, useLive } from '../../data/index.ts';
@@ -17,7 +16,7 @@ import { PlanChoices } from './PlanChoices.tsx';
 import { PlanPrinted } from './PlanPrinted.tsx';
 import { PlanStage } from './PlanStage.tsx';
 import { planLines } from './planLines.tsx';
-import { capoOf, loadInWords, type Way } from './way.ts';
+import { capoOf, type Way } from './way.ts';
 
 /** From the tuning an instrument is in to another one, and back. */
 export function RetuneView() {
@@ -43,7 +42,7 @@ function RetuneOf({ instrument, stock }: OfProps) {
   if (found === null)
     return (
       <p className="job-says">
-        The tuning of {instrument.name} is not known here.{' '}
+        {RETUNE_VIEW_SAYS.tuningUnknown(instrument.name)}{' '}
         <Link to={`/shelf/${instrument.id}`}>Choose another one for it</Link>
       </p>
     );
@@ -102,7 +101,7 @@ function PlanOf({ way, stock, choices }: PlanProps) {
       more={[{ label: 'Hand this plan on as a link', act: () => setSharing(true) }]}
       asleep={sharing}
       listening={null}
-      says={`${loadInWords(way, settings)} ${knownSinceInWords(way.left, way.from.name, now(), locale())}`}
+      says={`${loadInWords(way.plan, settings.force)} ${knownSinceInWords(way.left, way.from.name, now(), locale())}`}
       stage={
         <PlanStage
           way={way}

@@ -2,20 +2,13 @@ import { findTuning, targetsOf } from '@rosefinch/core/music';
 import { DEFAULT_SETTINGS } from '@rosefinch/core/records';
 import { planRetune, planStrings } from '@rosefinch/core/retune';
 import { expectedCoupling, findModel, homeTuning, steelGuitar } from '@rosefinch/core/strings';
+import { loadInWords, wayInWords } from '@rosefinch/core/words';
 import { expect } from 'chai';
 import { createElement } from 'react';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { PlanPrinted } from './PlanPrinted.tsx';
 import { planLines } from './planLines.tsx';
-import {
-  capoOf,
-  loadInWords,
-  moveInWords,
-  shortStringOf,
-  strainOf,
-  type Way,
-  wayInWords,
-} from './way.ts';
+import { capoOf, moveInWords, shortStringOf, strainOf, type Way } from './way.ts';
 
 const instrument = steelGuitar('g', 'Heron');
 const coupling = expectedCoupling({ tensions: [72, 69, 74, 82, 86, 78], bridge: 'fixed' });
@@ -54,10 +47,10 @@ describe('a plan in words', () => {
   });
 
   it('weighs the neck before and after, and on the way where there is one', () => {
-    expect(loadInWords(OPEN_D, DEFAULT_SETTINGS)).to.match(
+    expect(loadInWords(OPEN_D.plan, 'N')).to.match(
       /^The neck carries \d+ N now, \d+ N then, on the way within \d+ N of that\.$/,
     );
-    expect(loadInWords(wayTo('guitar-drop-d'), DEFAULT_SETTINGS)).to.not.contain('on the way');
+    expect(loadInWords(wayTo('guitar-drop-d').plan, 'N')).to.not.contain('on the way');
   });
 });
 

@@ -3,7 +3,6 @@ import type { Plan, PlanStep, PlanString } from '@rosefinch/core/retune';
 import { expectedTurns, type Instrument, startFret } from '@rosefinch/core/strings';
 import type { EpochMs, Hz } from '@rosefinch/core/units';
 import {
-  counted,
   distanceInWords,
   forceInWords,
   shortStringInWords,
@@ -45,22 +44,6 @@ export function turnsOf({ instrument }: Way, { course, fromHz, toHz }: PlanStep)
 export function strainOf(step: PlanStep, { force }: Settings): string {
   const { tensionBefore, tensionAfter, headroom } = step;
   return `${forceInWords(tensionBefore, force)} → ${forceInWords(tensionAfter, force)}, ${fixed(headroom, 1)} semitones to breaking`;
-}
-
-/** What the neck carries, before, after and on the way. */
-export function loadInWords({ plan }: Way, { force }: Settings): string {
-  const { steps, loadBefore, loadAfter, loadRange } = plan;
-  const between =
-    steps.length > 1 ? `, on the way within ${forceInWords(loadRange, force)} of that` : '';
-  return `The neck carries ${forceInWords(loadBefore, force)} now, ${forceInWords(loadAfter, force)} then${between}.`;
-}
-
-/** From which tuning to which, and how many strings move. */
-export function wayInWords({ from, target, plan, capo }: Way): string {
-  const { steps } = plan;
-  const capoed = capo > 0 ? `, capo ${capo}` : '';
-  if (steps.length === 0) return `${target.name}${capoed}: nothing has to move.`;
-  return `${from.name} → ${target.name}${capoed}: ${counted(steps.length, 'string moves', 'strings move')}.`;
 }
 
 /** The fret of a capo that makes the tuning it is in sound the one that is wanted; null where none does. */

@@ -7,6 +7,7 @@ import {
   laterInWords,
   minutesInShort,
   roundInWords,
+  SHELF_SAYS,
   STANDINGS,
 } from '@rosefinch/core/words';
 import { useMemo } from 'react';
@@ -38,7 +39,7 @@ export function RoundPage() {
   if (!round)
     return (
       <p>
-        No such round is kept here. <Link to="/shelf">The shelf</Link>
+        {SHELF_SAYS.noSuchRound} <Link to="/shelf">The shelf</Link>
       </p>
     );
   return <Sheet round={round} stock={stock} all={all} rounds={rounds} />;

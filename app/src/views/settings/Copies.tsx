@@ -1,5 +1,5 @@
 import { Button, Group, Text, Title } from '@mantine/core';
-import { counted, momentInWords, SETTINGS_SAYS } from '@rosefinch/core/words';
+import { momentInWords, SETTINGS_SAYS } from '@rosefinch/core/words';
 import { useEffect, useState } from 'react';
 import { storageState, useData, useLive } from '../../data/index.ts';
 import { locale, zone } from '../../environment.ts';
@@ -19,10 +19,8 @@ export function Copies() {
         <Text>
           {copies.at === null
             ? SETTINGS_SAYS.noCopy
-            : `The last copy was written ${momentInWords(copies.at, zone(), locale())}.`}{' '}
-          {copies.without > 0
-            ? `${counted(copies.without, 'reading')} ${copies.without === 1 ? 'has' : 'have'} no copy yet.`
-            : SETTINGS_SAYS.copyWhole}
+            : SETTINGS_SAYS.lastCopy(momentInWords(copies.at, zone(), locale()))}{' '}
+          {copies.without > 0 ? SETTINGS_SAYS.noCopyOf(copies.without) : SETTINGS_SAYS.copyWhole}
         </Text>
       )}
       <Text>{storage}</Text>
@@ -47,9 +45,7 @@ function FolderChoice() {
   if (folder)
     return (
       <Group mt="sm">
-        <Text>
-          A copy goes to the folder “{folder.name}” after each sitting; the last ten stay.
-        </Text>
+        <Text>{SETTINGS_SAYS.goesToFolder(folder.name)}</Text>
         <Button variant="default" onClick={() => void repository.setFolder(null)}>
           No more copies by itself
         </Button>
@@ -85,8 +81,6 @@ async function storageInWords(): Promise<string> {
   const state = await storageState();
   if (!state) return SETTINGS_SAYS.unknownStay;
   const room = new Intl.NumberFormat(locale(), { maximumFractionDigits: 1 });
-  const left = `${room.format(state.left / GIB)} GiB are left for them.`;
-  return state.lasting
-    ? `The browser keeps these records until they are removed by hand. ${left}`
-    : `The browser may remove these records when it runs out of room; it has not promised to keep them. ${left}`;
+  const left = SETTINGS_SAYS.roomLeft(room.format(state.left / GIB));
+  return `${state.lasting ? SETTINGS_SAYS.staysForGood : SETTINGS_SAYS.mayGo} ${left}`;
 }

@@ -2,7 +2,6 @@ import { SETTINGS_SAYS } from '@rosefinch/core/words';
 import './settings.css';
 import { Button, Group, Stack, Text, Title } from '@mantine/core';
 import { saltmarshLibrary } from '@rosefinch/core/demo';
-import { counted } from '@rosefinch/core/words';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { archiveAside, useData, useLive } from '../../data/index.ts';
@@ -43,11 +42,7 @@ function Files() {
       <Title order={2} size="h3">
         Take it with you
       </Title>
-      <Text mb="sm">
-        {counts
-          ? `${counted(counts.instruments, 'instrument')}, ${counted(counts.sessions, 'sitting')} and ${counted(counts.readings, 'reading')} are kept in this browser.`
-          : 'Counting …'}
-      </Text>
+      <Text mb="sm">{counts ? SETTINGS_SAYS.keptHere(counts) : 'Counting …'}</Text>
       <Group>
         <Button onClick={() => void backup()}>Write a backup</Button>
         <Button variant="default" onClick={() => void csv()}>
@@ -56,7 +51,7 @@ function Files() {
       </Group>
       <WorkLine work={archive.work} name="Writing" onCancel={archive.cancel} />
       <Text size="sm" mt="sm">
-        A backup is plain JSON, a record a line.{' '}
+        {SETTINGS_SAYS.formOfBackup}{' '}
         <a href={`${base}backup.schema.json`}>Its form, as JSON Schema</a>
       </Text>
     </section>

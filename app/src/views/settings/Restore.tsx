@@ -1,6 +1,6 @@
 import { Button, FileButton, Group, Radio, Title } from '@mantine/core';
 import { type Preference, TABLE_NAMES } from '@rosefinch/core/records';
-import { counted, SETTINGS_SAYS } from '@rosefinch/core/words';
+import { SETTINGS_SAYS } from '@rosefinch/core/words';
 import { useState } from 'react';
 import { archiveAside, type Survey, useData } from '../../data/index.ts';
 import { now } from '../../environment.ts';
@@ -157,9 +157,7 @@ interface StandingsProps {
 function Standings({ name, rows }: StandingsProps) {
   return (
     <table className="ledger narrow">
-      <caption>
-        What {name} will do; nothing will be removed. Newer and older are the file’s.
-      </caption>
+      <caption>{SETTINGS_SAYS.whatFileDoes(name)}</caption>
       <thead>
         <tr>
           <th scope="col">kind</th>
@@ -196,9 +194,7 @@ function Faults({ name, survey: { faults, moreFaults } }: { name: string; survey
   };
   return (
     <div className="problem" role="alert">
-      <strong>
-        {counted(all, 'record')} of {name} cannot be read.
-      </strong>
+      <strong>{SETTINGS_SAYS.notReadable(all, name)}</strong>
       <ul>
         {faults.slice(0, FAULTS_SHOWN).map(({ place, reason }) => (
           <li key={place}>
@@ -206,7 +202,7 @@ function Faults({ name, survey: { faults, moreFaults } }: { name: string; survey
           </li>
         ))}
       </ul>
-      Nothing was changed. The rest can be restored without {all === 1 ? 'it' : 'them'}.
+      {SETTINGS_SAYS.restWithout(all)}
       <Group mt="sm">
         <Button variant="default" onClick={save}>
           Save the list

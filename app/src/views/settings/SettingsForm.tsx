@@ -99,7 +99,7 @@ function Pitch({ settings, set }: GroupProps) {
         description="400 to 480; 440 is the standard"
         decimalScale={1}
         value={settings.a4}
-        stays={`${written(settings.a4)} Hz stays.`}
+        stays={SETTINGS_SAYS.a4Stays(written(settings.a4))}
         onValue={(a4) => set({ a4 })}
       />
       <OpenSitting settings={settings} />
@@ -110,7 +110,7 @@ function Pitch({ settings, set }: GroupProps) {
         step={0.5}
         decimalScale={1}
         value={settings.tolerance}
-        stays={`${written(settings.tolerance)} cents stay.`}
+        stays={SETTINGS_SAYS.toleranceStays(written(settings.tolerance))}
         onValue={(tolerance) => set({ tolerance })}
       />
     </>
@@ -289,10 +289,7 @@ function OpenSitting({ settings }: { settings: Settings }) {
   if (!sitting || (sitting.a4 === a4 && sitting.tolerance === tolerance)) return null;
   return (
     <div className="card" role="status">
-      <Text>
-        The sitting on the bench keeps {written(sitting.a4)} Hz and {written(sitting.tolerance)}{' '}
-        cents, with which it began.
-      </Text>
+      <Text>{SETTINGS_SAYS.sittingKeeps(written(sitting.a4), written(sitting.tolerance))}</Text>
       <Button
         variant="default"
         mt="xs"

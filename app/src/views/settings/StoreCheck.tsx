@@ -67,11 +67,5 @@ function Found({ report }: { readonly report: StoreReport }) {
 }
 
 function inWords({ checked, mended, left }: StoreReport): string {
-  const all = `${counted(checked, 'record')} read.`;
-  if (mended.length === 0 && left.length === 0) return `${all} All is well.`;
-  const rest =
-    left.length === 0
-      ? ''
-      : ` ${counted(left.length, 'fault')} cannot be mended; nothing was taken away.`;
-  return `${all} ${mended.length} mended.${rest}`;
+  return SETTINGS_SAYS.checked(checked, mended.length, left.length);
 }

@@ -1,4 +1,5 @@
 import { Button, Group, Progress, Text } from '@mantine/core';
+import { SETTINGS_SAYS } from '@rosefinch/core/words';
 import type { Work } from './useArchive.ts';
 
 interface Props {
@@ -38,7 +39,7 @@ export function WorkLine({ work, name, onCancel }: Props) {
       return (
         <div className="problem" role="alert">
           <strong>{work.says}</strong>
-          Nothing was changed.
+          {SETTINGS_SAYS.unchanged}
         </div>
       );
   }

@@ -1,7 +1,7 @@
 import { Button, Checkbox, Group, NumberInput, Stack, TextInput } from '@mantine/core';
 import type { RoomMove } from '@rosefinch/core/settling';
 import type { RoomNote } from '@rosefinch/core/sitting';
-import { momentInWords, SETTLE_SAYS, signedCents } from '@rosefinch/core/words';
+import { momentInWords, SETTLE_SAYS } from '@rosefinch/core/words';
 import { useState } from 'react';
 import { locale, zone } from '../../environment.ts';
 import { Dialog, decimals } from '../../parts/frame/index.ts';
@@ -25,8 +25,8 @@ export function RoomNotes({ log, move, opened, onClose, onNote }: Props) {
         <p role="note">
           <strong>
             {move.by === 'old strings'
-              ? `The old strings moved by ${signedCents(move.cents)} cents since the look before: that is the room, not settling.`
-              : `All strings moved alike, by ${signedCents(move.cents)} cents: that points to the room.`}
+              ? SETTLE_SAYS.oldMoved(move.cents)
+              : SETTLE_SAYS.allMoved(move.cents)}
           </strong>{' '}
           {move.by === 'all alike' && SETTLE_SAYS.oldWouldTell}
         </p>

@@ -4,6 +4,7 @@ import type {
   SettlingReport,
   StringHistory,
 } from '@rosefinch/core/settling';
+import { RECORDS_SAYS } from '@rosefinch/core/words';
 import { useEffect, useState } from 'react';
 import { settleAside } from '../../fits/index.ts';
 
@@ -26,8 +27,7 @@ export function useReport(
         setProblem(null);
       })
       .catch((error: Error) => {
-        if (!wanted.signal.aborted)
-          setProblem(`The fit failed: ${error.message}. All readings are kept.`);
+        if (!wanted.signal.aborted) setProblem(RECORDS_SAYS.fitFailed(error.message));
       });
     return () => wanted.abort();
   }, [strings, goal, zone, lessonAt]);

@@ -24,7 +24,7 @@ export function InstrumentPage() {
   if (!instrument)
     return (
       <p>
-        No such instrument stands here. <Link to="/shelf">The shelf</Link>
+        {SHELF_SAYS.noSuchInstrument} <Link to="/shelf">The shelf</Link>
       </p>
     );
   return (

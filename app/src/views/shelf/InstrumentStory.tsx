@@ -1,8 +1,7 @@
-import { SHELF_SAYS } from '@rosefinch/core/words';
+import { dayInWords, SHELF_SAYS } from '@rosefinch/core/words';
 import './instrument.css';
-import { movedMost, type Summary } from '@rosefinch/core/sitting';
+import { movedMost } from '@rosefinch/core/sitting';
 import type { Instrument } from '@rosefinch/core/strings';
-import { counted, dayInWords, signedCents } from '@rosefinch/core/words';
 import { useLive } from '../../data/index.ts';
 import { locale } from '../../environment.ts';
 import { MiniWires } from '../../parts/wires/index.ts';
@@ -22,16 +21,9 @@ export function InstrumentStory({ instrument }: { readonly instrument: Instrumen
         <article key={session.id} className="card">
           <strong>{dayInWords(session.startedAt, session.zone, locale())}</strong>
           <MiniWires strings={summary.strings} tolerance={session.tolerance} />
-          <span className="soft">{sentenceOf(summary)}</span>
+          <span className="soft">{SHELF_SAYS.sittingInShort(summary, movedMost(summary))}</span>
         </article>
       ))}
     </section>
   );
-}
-
-function sentenceOf(summary: Summary): string {
-  const moved = movedMost(summary);
-  const rounds = counted(summary.passes, 'pass', 'passes');
-  if (!moved) return `${rounds}, ${counted(summary.plucks, 'pluck')}.`;
-  return `${rounds}; string ${moved.course} moved most, ${signedCents(moved.cents)} cents.`;
 }

@@ -1,9 +1,8 @@
-import { SHELF_SAYS } from '@rosefinch/core/words';
+import { counted, SHELF_SAYS } from '@rosefinch/core/words';
 import './shelf.css';
 import { Button, Group, SegmentedControl, Stack } from '@mantine/core';
 import { findTuning } from '@rosefinch/core/music';
 import { byNeed } from '@rosefinch/core/rounds';
-import { counted } from '@rosefinch/core/words';
 import { useMemo, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { type Stock, useStock } from '../../data/index.ts';
@@ -106,9 +105,7 @@ function Empty() {
     <>
       <p>{SHELF_SAYS.empty}</p>
       <p className="soft">
-        This is the shelf of {location.origin}
-        {base === '/' ? '' : base}, kept in this browser: nothing of it is sent there. The same page
-        at another address has another one.
+        {SHELF_SAYS.whereItIsKept(`${location.origin}${base === '/' ? '' : base}`)}
       </p>
     </>
   );

@@ -2,7 +2,7 @@ import { Button, Group } from '@mantine/core';
 import { nearestNote, noteName, type Tuning, targetsOf } from '@rosefinch/core/music';
 import type { Instrument } from '@rosefinch/core/strings';
 import type { Cents, Hz, Midi } from '@rosefinch/core/units';
-import { refusalInWords, signedCents } from '@rosefinch/core/words';
+import { refusalInWords, TUNING_VIEW_SAYS } from '@rosefinch/core/words';
 import { useState } from 'react';
 import type { Stock } from '../../data/index.ts';
 import { newSeed } from '../../environment.ts';
@@ -43,7 +43,7 @@ export function ByPlaying(props: Props) {
       </Group>
       <ListeningProblem problem={listening.problem} />
       <p role="status">
-        {says} {listening.source && `Pluck string ${course}.`}
+        {says} {listening.source && TUNING_VIEW_SAYS.pluckString(course)}
       </p>
       {listening.source && (
         <StringButtons count={tuning.courses.length} course={course} onChoose={setCourse} />
@@ -66,8 +66,8 @@ function useByPlaying({ instrument, tuning, stock, onNote }: Props) {
     if (outcome.kind !== 'reading') return setSays(refusalInWords(outcome).say);
     const { midi, cents } = nearestNote(outcome.hz, settings.a4);
     onNote(asked, midi, cents);
-    const heard = `String ${asked}: ${noteName(midi)}, ${signedCents(cents)} cents.`;
-    setSays(Math.abs(cents) > BETWEEN ? `${heard} It lies between two notes.` : heard);
+    const heard = TUNING_VIEW_SAYS.playedNote(asked, noteName(midi), cents);
+    setSays(Math.abs(cents) > BETWEEN ? `${heard} ${TUNING_VIEW_SAYS.betweenNotes}` : heard);
     setCourse(asked > 1 ? asked - 1 : tuning.courses.length);
   };
   const listening = useListening<number>({

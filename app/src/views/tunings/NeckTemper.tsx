@@ -11,7 +11,7 @@ import {
 } from '@rosefinch/core/fretboard';
 import { noteName, offsetsOf, type Scale, type Tuning } from '@rosefinch/core/music';
 import type { Instrument } from '@rosefinch/core/strings';
-import { neckCostInWords } from '@rosefinch/core/words';
+import { neckCostInWords, TUNING_VIEW_SAYS } from '@rosefinch/core/words';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useData } from '../../data/index.ts';
@@ -105,7 +105,7 @@ export function NeckTemper({ tuning, instrument }: Props) {
       </Group>
       {problem && (
         <Text size="sm" role="alert">
-          {problem}. The neck is as it was.
+          {TUNING_VIEW_SAYS.neckAsBefore(problem)}
         </Text>
       )}
       {words && (

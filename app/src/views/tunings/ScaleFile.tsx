@@ -50,7 +50,7 @@ export function ScaleFile({ draft, onChange }: Props) {
       )}
       {problem && (
         <Text size="sm" role="alert">
-          {problem}. The offsets are as they were.
+          {TUNING_VIEW_SAYS.offsetsAsBefore(problem)}
         </Text>
       )}
     </Group>

@@ -1,7 +1,7 @@
 import { Group, NativeSelect, NumberInput, Slider, Text } from '@mantine/core';
 import { noteName, offsetsOf, type Temper } from '@rosefinch/core/music';
 import type { Cents } from '@rosefinch/core/units';
-import { signedCents } from '@rosefinch/core/words';
+import { TUNING_VIEW_SAYS } from '@rosefinch/core/words';
 import { type Draft, rootOf, tuningOf } from './draft.ts';
 import { RootSelect } from './RootSelect.tsx';
 import { ScaleFile } from './ScaleFile.tsx';
@@ -40,11 +40,9 @@ export function TemperChoice({ draft, onChange }: Props) {
       <ScaleFile draft={draft} onChange={onChange} />
       {temper.kind === 'pure' && (
         <Text size="sm" mt={6}>
-          {notes
-            .map((_, i) => `string ${i + 1} ${signedCents(offsets[i] ?? 0)}`)
-            .reverse()
-            .join(', ')}{' '}
-          cents. Fretted chords pay for it.
+          {TUNING_VIEW_SAYS.pureOffsets(
+            notes.map((_, i) => [i + 1, offsets[i] ?? 0] as const).reverse(),
+          )}
         </Text>
       )}
     </section>

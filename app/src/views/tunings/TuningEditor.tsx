@@ -2,7 +2,6 @@ import { Button, Group, NativeSelect, Stack, TextInput } from '@mantine/core';
 import { findTuning, openChord, type Tuning, targetsOf } from '@rosefinch/core/music';
 import { homeTuning, type Instrument, MODELS, stringLoad } from '@rosefinch/core/strings';
 import { forceInWords, TUNING_VIEW_SAYS } from '@rosefinch/core/words';
-import { fixed } from '@rosefinch/core/writing';
 import { type Dispatch, type SetStateAction, useState } from 'react';
 import { flushSync } from 'react-dom';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
@@ -243,9 +242,8 @@ function Outcome({ tuning, instrument, stock }: OutcomeProps) {
   const chord = openChord(tuning);
   return (
     <p role="status">
-      {chord ? `Open chord ${chord}.` : TUNING_VIEW_SAYS.noChord} On {instrument.name} the neck
-      carries {forceInWords(total, force)}; string {tightest.course} is nearest to breaking,{' '}
-      {fixed(tightest.headroom, 1)} semitones.
+      {chord ? TUNING_VIEW_SAYS.openChord(chord) : TUNING_VIEW_SAYS.noChord}{' '}
+      {TUNING_VIEW_SAYS.neckCarries(instrument.name, forceInWords(total, force), tightest)}
     </p>
   );
 }

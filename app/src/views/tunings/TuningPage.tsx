@@ -1,4 +1,10 @@
-import { TUNING_VIEW_SAYS } from '@rosefinch/core/words';
+import {
+  capoWayInWords,
+  forceFigure,
+  forceInWords,
+  signedCents,
+  TUNING_VIEW_SAYS,
+} from '@rosefinch/core/words';
 import { fixed } from '@rosefinch/core/writing';
 import './tunings.css';
 import { Button, Group, NativeSelect, Stack, Switch, Text, TextInput } from '@mantine/core';
@@ -12,7 +18,6 @@ import {
   targetsOf,
 } from '@rosefinch/core/music';
 import { homeTuning, type Instrument, MODELS, stringLoad } from '@rosefinch/core/strings';
-import { capoWayInWords, forceFigure, forceInWords, signedCents } from '@rosefinch/core/words';
 import { useEffect, useRef, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { type Stock, useData, useStock } from '../../data/index.ts';
@@ -349,7 +354,7 @@ function useSounding(tuning: Tuning, instrument: Instrument, stock: Stock) {
   const sound = (check: CardCheck) => {
     const { a4, referenceVolume } = stock.settings;
     const openHz = targetsOf(tuning, a4).map(({ hz }) => hz);
-    setSounding(`Sounding: ${heldInWords(check)}, then open string ${check.open}, then both.`);
+    setSounding(TUNING_VIEW_SAYS.sounding(heldInWords(check), check.open));
     void player.current.play(
       { type: 'check', check: { instrument, openHz, held: check.held, open: check.open } },
       referenceVolume,

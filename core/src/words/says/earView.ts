@@ -9,4 +9,6 @@ export const EAR_VIEW_SAYS = {
   touch: 'Hold one fret ten times: how evenly, and how far above the lightest touch.',
   whole:
     'Put an instrument out of tune and bring it back, by a tone for each string, by one tone, or from memory.',
+  learnerGone: (name: string) => `${name} and all their answers are deleted.`,
+  enterGoesOn: 'Enter goes on.',
 } as const;

@@ -1,3 +1,6 @@
+import type { Cents } from '../../units.ts';
+import { counted, distanceInWords, signedCents } from '../figures.ts';
+
 /** What what stands in many views says. */
 export const PARTS_SAYS = {
   byTone: 'By the reference tone.',
@@ -13,4 +16,23 @@ export const PARTS_SAYS = {
     'It stands in the link itself: nothing is sent anywhere. Whoever opens it sees what it holds before it is taken in.',
   notCopied: 'The browser does not let it be copied: mark the link and copy it.',
   helperSilent: 'A helper process does not answer.',
+  restKept: (reason: string) =>
+    `All that was stored is kept; the other views work on. It said: ${reason}`,
+  putOneFirst: 'Put an instrument on the bench first.',
+  neckLearned: (turns: number, error: number) =>
+    `Learned from ${counted(turns, 'turn')}; a figure may be off by ${Math.round(100 * error)} %.`,
+  neckRows: (turn: Cents) =>
+    `Each row: one string raised by ${turn} cents, and what the others do, in cents.`,
+  underEachName: 'Under each: the strings that move, and by how many semitones.',
+  notDrawn: (left: number) => `${left} more are not drawn.`,
+  onePegMoves: (course: number, cents: Cents, compare: string) =>
+    `String ${course} ${cents < 0 ? 'down' : 'up'} ${distanceInWords(cents)}. ${compare}`,
+  byHarmonics: (
+    all: readonly {
+      readonly low: { readonly course: number; readonly fret: number };
+      readonly high: { readonly course: number; readonly fret: number };
+    }[],
+    error: Cents,
+  ) =>
+    `Harmonics serve too: ${all.map(({ low, high }) => `string ${low.course} at fret ${low.fret} with string ${high.course} at fret ${high.fret}`).join(', ')}. They set pure fourths, so the higher string comes out ${signedCents(error)} cents, and in a row they add up.`,
 } as const;

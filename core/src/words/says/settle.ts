@@ -1,3 +1,6 @@
+import type { Cents } from '../../units.ts';
+import { signedCents } from '../figures.ts';
+
 /** What settling says. */
 export const SETTLE_SAYS = {
   oldWouldTell: 'A string that is not new would tell: read one at every look.',
@@ -12,4 +15,8 @@ export const SETTLE_SAYS = {
   roomOrCreep:
     'What all new strings do alike may be the room as well as creep: a string that is not new, read at every look, or a thermometer tells them apart.',
   readAll: 'Read every new string, and bring up what has dropped.',
+  oldMoved: (cents: Cents) =>
+    `The old strings moved by ${signedCents(cents)} cents since the look before: that is the room, not settling.`,
+  allMoved: (cents: Cents) =>
+    `All strings moved alike, by ${signedCents(cents)} cents: that points to the room.`,
 } as const;

@@ -1,3 +1,6 @@
+import type { Cents } from '../../units.ts';
+import { counted, signedCents } from '../figures.ts';
+
 /** What the shelf says. */
 export const SHELF_SAYS = {
   sameName: 'Another one on the shelf has this name.',
@@ -17,4 +20,17 @@ export const SHELF_SAYS = {
     'Stick one on each instrument. In a round the camera reads it; nothing but its name on this shelf stands in it.',
   noneChosen: 'None of them.',
   empty: 'The instruments that you keep in tune stand here. Put the first one on it.',
+  noSuchRound: 'No such round is kept here.',
+  noSuchInstrument: 'No such instrument stands here.',
+  sittingInShort: (
+    { passes, plucks }: { readonly passes: number; readonly plucks: number },
+    most: { readonly course: number; readonly cents: Cents } | null,
+  ) => {
+    const rounds = counted(passes, 'pass', 'passes');
+    return most
+      ? `${rounds}; string ${most.course} moved most, ${signedCents(most.cents)} cents.`
+      : `${rounds}, ${counted(plucks, 'pluck')}.`;
+  },
+  whereItIsKept: (address: string) =>
+    `This is the shelf of ${address}, kept in this browser: nothing of it is sent there. The same page at another address has another one.`,
 } as const;
