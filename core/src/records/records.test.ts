@@ -273,7 +273,7 @@ describe('backup', () => {
     expect(() => readBackup('[]')).to.throw(FormatError, /no Rosefinch backup/);
     expect(changing((f) => (f.schema = SCHEMA + 1))).to.throw(
       FormatError,
-      /schema 7; this Rosefinch knows 6/,
+      /schema 7, this Rosefinch knows 6/,
     );
   });
 
