@@ -74,7 +74,7 @@ export class NewTones {
       const power = nth64(now, k);
       all += power;
       let before = 0;
-      for (let ago = PAST.from; ago <= PAST.to; ago++) {
+      for (let ago = PAST.from; ago <= PAST.to && power > TIMES * before; ago++) {
         const then = this.pastFrame(ago + 1);
         before = Math.max(before, nth64(then, k - 1), nth64(then, k), nth64(then, k + 1));
       }

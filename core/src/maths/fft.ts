@@ -1,6 +1,14 @@
 import FFT from 'fft.js';
 import { RangeMisuse } from '../errors.ts';
-import { nth, nth64 } from './nth.ts';
+
+/** Tables of sines and reversed bits, a size each: they are never written again, and take longer than a transform. */
+const TABLES = new Map<number, FFT>();
+
+function tablesOf(size: number): FFT {
+  const known = TABLES.get(size) ?? new FFT(size);
+  TABLES.set(size, known);
+  return known;
+}
 
 /**
  * Fourier transform of real samples, with all memory taken at construction.
@@ -20,19 +28,19 @@ export class RealFft {
       throw new RangeMisuse(`FFT size must be a power of two of at least 4; got ${size}`);
     this.re = new Float64Array(size / 2 + 1);
     this.im = new Float64Array(size / 2 + 1);
-    this.fft = new FFT(size);
-    this.samples = Array.from({ length: size }, () => 0);
+    this.fft = tablesOf(size);
+    this.samples = new Array<number>(size).fill(0);
     this.bins = this.fft.createComplexArray();
   }
 
   /** Transforms `samples` of length `size`. */
   transform(samples: Float64Array): void {
     const { re, im, bins } = this;
-    for (let i = 0; i < this.size; i++) this.samples[i] = nth64(samples, i);
+    for (let i = 0; i < this.size; i++) this.samples[i] = samples[i]!;
     this.fft.realTransform(bins, this.samples);
     for (let k = 0; k < re.length; k++) {
-      re[k] = nth(bins, 2 * k);
-      im[k] = nth(bins, 2 * k + 1);
+      re[k] = bins[2 * k]!;
+      im[k] = bins[2 * k + 1]!;
     }
   }
 }

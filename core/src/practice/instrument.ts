@@ -271,7 +271,7 @@ export class PracticeInstrument {
       if (this.pending === 0) this.renderBlock();
       const from = CONTROL_BLOCK - this.pending;
       const count = Math.min(this.pending, out.length - at);
-      for (let k = 0; k < count; k++) out[at + k] = nth(this.block, from + k);
+      for (let k = 0; k < count; k++) out[at + k] = this.block[from + k]!;
       at += count;
       this.pending -= count;
     }

@@ -122,7 +122,8 @@ export class Voice {
       let re = nth(this.re, i);
       let im = nth(this.im, i);
       for (let k = 0; k < length; k++) {
-        out[k] = nth(out, k) + re;
+        // One kind of list alone is read here, a million times a second.
+        out[k] = out[k]! + re;
         const next = re * c - im * s;
         im = re * s + im * c;
         re = next;
@@ -140,7 +141,7 @@ export class Voice {
     if (this.attack < SILENCE) return;
     const fade = Math.exp(-1 / (0.004 * this.sampleRate));
     for (let k = 0; k < length; k++) {
-      out[k] = nth(out, k) + this.attack * 0.3 * (this.random() - 0.5);
+      out[k] = out[k]! + this.attack * 0.3 * (this.random() - 0.5);
       this.attack *= fade * this.damping;
     }
   }
