@@ -38,6 +38,13 @@ test('of twelve strings each is read alone, its number chosen by its course, and
   await page.keyboard.press('p');
   await heardOut(page);
   await expect(stage).toContainText(/They beat [\d.]+ times a second|No beat/);
+  // Every other work calls a string of a pair the same.
+  await page.getByRole('link', { name: 'Settle', exact: true }).click();
+  await expect(page.getByLabel('String 8, higher of course 4, D4')).toBeVisible();
+  await page.getByRole('link', { name: 'Retune', exact: true }).click();
+  await expect(
+    page.getByRole('button', { name: /^String 8, higher of course 4, D4/ }),
+  ).toBeVisible();
 });
 
 test('strings are added and taken away with pegs, set and tuning to go with them', async ({

@@ -1,4 +1,5 @@
 import { seriousFaults } from './axe.ts';
+import { printed } from './printed.ts';
 import { expect, expectWithin, goTo, type Page, take, test } from './test.ts';
 
 test.use({ year: 'whole' });
@@ -41,6 +42,8 @@ test('the demo’s year says what is due and why, and its round goes on where it
     page.waitForEvent('download'),
     page.getByRole('button', { name: 'As CSV' }).click(),
   ]);
+  await page.getByText('Look again').first().waitFor();
+  expect((await printed(page)).pages).toBe(1);
   expect(csv.suggestedFilename()).toMatch(/^rosefinch-round-thursday-class-\d{4}-\d\d-\d\d\.csv$/);
   await expectGood(page, 'the sheet of a round');
 });

@@ -40,7 +40,12 @@ function checked(neck: ForeignNeck): Checked {
   const readings: FretReading[] = [];
   let judgement = judgeNeck(seen, readings, LIMIT, unknowns);
   for (;;) {
-    const asked = nextPlace(seen, readings, judgement);
+    let asked = nextPlace(seen, readings, judgement);
+    if (!asked && judgement.verdict.kind === 'begun') {
+      // The list is at its end before that: from here what was read leads.
+      judgement = judgeNeck(seen, readings, LIMIT, unknowns);
+      asked = nextPlace(seen, readings, judgement);
+    }
     if (!asked) break;
     const { course, place } = asked;
     const press =
@@ -49,7 +54,7 @@ function checked(neck: ForeignNeck): Checked {
         : { course, fret: 0, pressure: 'normal' as const };
     readings.push({ course, place, ...neck.read(press), at: readings.length * EACH_MS });
     // Before each string was plucked four times nothing is decided.
-    if (readings.length >= 4 * seen.strings.length)
+    if (readings.length >= 4 * seen.strings.length || judgement.explanations)
       judgement = judgeNeck(seen, readings, LIMIT, unknowns);
   }
   let worst = 0;

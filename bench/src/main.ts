@@ -72,10 +72,10 @@ const parts: Readonly<Record<string, () => void | Promise<void>>> = {
   who: whoFigures,
   ranges: () => rangeFigures(2001, process.argv.includes('--long') ? 100 : 10, given('model')),
   rooms: () => roomFigures(1, 200),
-  strums: () => strumFigures(1, process.argv.includes('--long') ? 333 : 45),
+  strums: () => strumFigures(1, process.argv.includes('--long') ? 333 : 45, given('model')),
   tunings: () => tuningFigures(1, process.argv.includes('--long') ? 400 : 60),
   mixed: () => mixedFigures(given('notes'), 1, 40),
-  windings: () => windingFigures(1, process.argv.includes('--long') ? 2000 : 200),
+  windings: () => windingFigures(1, process.argv.includes('--long') ? 2000 : 200, given('model')),
 };
 
 /** What stands behind `--name=`. */

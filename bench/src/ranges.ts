@@ -1,11 +1,10 @@
 import { Listener, type PluckOutcome, whoSounded } from '@rosefinch/core/listen';
 import { between, normal, seededRandom } from '@rosefinch/core/maths';
-import { centsBetween, findTuning, type Target, targetsOf } from '@rosefinch/core/music';
-import { findModel, stiffnessOf } from '@rosefinch/core/strings';
+import { centsBetween, type Target } from '@rosefinch/core/music';
 import type { Cents, Hz } from '@rosefinch/core/units';
 import { exactHz, sound, strike } from './foreign/string.ts';
 import { quantile } from './print.ts';
-import type { OpenString } from './strings.ts';
+import { type OpenString, stringsOfModel } from './strings.ts';
 
 /** Strings stand off by up to so much. */
 const OFF: Cents = 60;
@@ -15,9 +14,6 @@ const RING_S = 1.6;
 const SNR_DB = 30;
 const OCTAVE_OFF: Cents = 600;
 const GROSS: Cents = 50;
-/** Ringing time to 1/e at 110 Hz, by what the strings are. */
-const DECAYS = { bass: 3, steel: 2.6, nylon: 1.3, banjo: 0.9 } as const;
-
 /** What the sound goes through. */
 const WAYS: readonly (readonly [name: string, rate: Hz, lowest: Hz | null])[] = [
   ['48 kHz', 48_000, null],
@@ -35,27 +31,6 @@ const MODELS = [
   'banjo-cello',
   'banjo-long-neck',
 ] as const;
-
-/** The open strings of a model in its tuning; stiffness scatters by a third around that of its gauges. */
-function stringsOf(id: string): { readonly targets: Target[]; readonly strings: OpenString[] } {
-  const instrument = findModel(id)!.build('x', 'X');
-  const targets = targetsOf(findTuning(instrument.tuningId)!, 440);
-  const made =
-    instrument.kind === 'guitar' || instrument.kind === 'ukulele' ? null : instrument.kind;
-  const strings = targets.map(({ course, hz }): OpenString => {
-    const { spec } = instrument.courses[course - 1]!.strings[0]!;
-    const b = stiffnessOf(spec, instrument.scaleMm, hz);
-    const decay = DECAYS[made ?? (spec.material === 'steel' ? 'steel' : 'nylon')];
-    return {
-      name: `${id} ${course}`,
-      hz,
-      stiffness: [b / 1.33, b * 1.33],
-      decay: decay * (110 / hz) ** 0.45,
-      set: [],
-    };
-  });
-  return { targets, strings };
-}
 
 /** Steep: fourth order, what lies an octave lower is 24 dB weaker. */
 function withoutLow(dry: Float32Array, rate: Hz, lowest: Hz): void {
@@ -109,7 +84,7 @@ export function rangeFigures(first: number, each: number, only?: string): void {
   );
   for (const id of MODELS.filter((one) => only === undefined || one === only))
     for (const [way, rate, lowest] of WAYS) {
-      const { targets, strings } = stringsOf(id);
+      const { targets, strings } = stringsOfModel(id);
       // A microphone's loss is no matter where nothing lies below it.
       if (lowest !== null && Math.min(...targets.map(({ hz }) => hz)) > lowest) continue;
       console.log(`  ${id}, ${way}`);
@@ -178,7 +153,7 @@ function pairFigures(first: number, each: number): void {
   console.log(
     `\nBoth strings of a pair picked together (twelve strings, up to 20 cents off, seeds as above)`,
   );
-  const { targets, strings } = stringsOf('twelve-guitar');
+  const { targets, strings } = stringsOfModel('twelve-guitar');
   const rate = 48_000;
   for (let low = 0; low < strings.length; low += 2) {
     const counts = new Map<string, number>();

@@ -1,3 +1,5 @@
+import { findTuning, type Target, targetsOf } from '@rosefinch/core/music';
+import { findModel, stiffnessOf } from '@rosefinch/core/strings';
 import type { Hz, Seconds } from '@rosefinch/core/units';
 
 /** One open string: what it sounds, how stiff it may be, and how long it rings. */
@@ -70,3 +72,30 @@ export const OPEN_STRINGS: readonly OpenString[] = Object.entries(SETS).flatMap(
       set: rows.map(([other]) => other),
     })),
 );
+
+/** Ringing time to 1/e at 110 Hz, by what the strings are. */
+const DECAYS = { bass: 3, steel: 2.6, nylon: 1.3, banjo: 0.9 } as const;
+
+/** The open strings of a model in its tuning; stiffness scatters by a third around that of its gauges. */
+export function stringsOfModel(id: string): {
+  readonly targets: Target[];
+  readonly strings: OpenString[];
+} {
+  const instrument = findModel(id)!.build('x', 'X');
+  const targets = targetsOf(findTuning(instrument.tuningId)!, 440);
+  const made =
+    instrument.kind === 'guitar' || instrument.kind === 'ukulele' ? null : instrument.kind;
+  const strings = targets.map(({ course, hz }): OpenString => {
+    const { spec } = instrument.courses[course - 1]!.strings[0]!;
+    const b = stiffnessOf(spec, instrument.scaleMm, hz);
+    const decay = DECAYS[made ?? (spec.material === 'steel' ? 'steel' : 'nylon')];
+    return {
+      name: `${id} ${course}`,
+      hz,
+      stiffness: [b / 1.33, b * 1.33],
+      decay: decay * (110 / hz) ** 0.45,
+      set: [],
+    };
+  });
+  return { targets, strings };
+}

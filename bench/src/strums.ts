@@ -3,7 +3,7 @@ import { between, normal, type Random, seededRandom } from '@rosefinch/core/math
 import { centsBetween } from '@rosefinch/core/music';
 import { type StrumScene, strum } from './foreign/strummed.ts';
 import { quantile } from './print.ts';
-import { OPEN_STRINGS, type OpenString } from './strings.ts';
+import { OPEN_STRINGS, type OpenString, stringsOfModel } from './strings.ts';
 
 const RATE = 24_000;
 
@@ -45,11 +45,14 @@ export interface StrumSetting {
   readonly snr?: number;
 }
 
-function sceneOf(random: Random, seed: number, setting: StrumSetting): StrumScene {
-  const [kind, midi] = TUNINGS[seed % TUNINGS.length]!;
+function sceneOf(
+  random: Random,
+  strings: readonly OpenString[],
+  setting: StrumSetting,
+): StrumScene {
   return strum(
     random,
-    stringsOf(kind, midi),
+    strings,
     {
       snr: setting.snr ?? (random() < 0.5 ? 30 : 20),
       room: random() < 0.5 ? 0.4 : null,
@@ -61,10 +64,13 @@ function sceneOf(random: Random, seed: number, setting: StrumSetting): StrumScen
   );
 }
 
-export function strummedBy(seed: number, setting: StrumSetting): Strummed {
+/** Tuning after tuning by seed, or the strings of one model. */
+export function strummedBy(seed: number, setting: StrumSetting, model?: string): Strummed {
   const random: Random = seededRandom(seed * 6553);
-  const scene = sceneOf(random, seed, setting);
-  const [kind] = TUNINGS[seed % TUNINGS.length]!;
+  const [usual, midi] = TUNINGS[seed % TUNINGS.length]!;
+  const kind = model ?? usual;
+  const strings = model ? stringsOfModel(model).strings : stringsOf(usual, midi);
+  const scene = sceneOf(random, strings, setting);
   const known = scene.strings.map(({ target, b }, i) => ({
     target: { course: i + 1, midi: 0, hz: target },
     ...(setting.knownB && { inharmonicity: b * Math.exp(0.1 * normal(random)) }),
@@ -81,18 +87,18 @@ export function strummedBy(seed: number, setting: StrumSetting): Strummed {
   return { kind, scene, read, errors };
 }
 
-export function strumFigures(first: number, each: number): void {
+export function strumFigures(first: number, each: number, model?: string): void {
   for (const setting of [
     { knownB: false, missing: false },
     { knownB: true, missing: false },
     { knownB: true, missing: true },
   ]) {
     const all: Strummed[] = [];
-    for (let seed = first; seed < first + each; seed++) all.push(strummedBy(seed, setting));
+    for (let seed = first; seed < first + each; seed++) all.push(strummedBy(seed, setting, model));
     console.log(
       `\nStrums, seeds ${first}–${first + each - 1}; B ${setting.knownB ? 'known' : 'not known'}${setting.missing ? '; one string missing' : ''}`,
     );
-    for (const kind of ['', 'steel guitar', 'nylon guitar', 'ukulele', 'banjo'])
+    for (const kind of model ? [model] : ['', 'steel guitar', 'nylon guitar', 'ukulele', 'banjo'])
       printKind(
         all.filter((one) => kind === '' || one.kind === kind),
         kind || 'all',

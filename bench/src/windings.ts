@@ -6,7 +6,7 @@ import { findModel, stringLoad } from '@rosefinch/core/strings';
 import type { Cents, Seconds } from '@rosefinch/core/units';
 import { type WoundScene, windUp } from './foreign/wound.ts';
 import { quantile } from './print.ts';
-import { OPEN_STRINGS } from './strings.ts';
+import { OPEN_STRINGS, type OpenString, stringsOfModel } from './strings.ts';
 
 const RATE = 24_000;
 /** Half of the strings are known by their gauge, whose B is so uncertain; of the others only what strings are like. */
@@ -35,9 +35,9 @@ interface Wound {
 }
 
 /** Winds up string after string, by seed. */
-export function woundBy(seed: number): Wound {
+export function woundBy(seed: number, strings: readonly OpenString[] = OPEN_STRINGS): Wound {
   const random = seededRandom(seed * 9173);
-  const string = OPEN_STRINGS[seed % OPEN_STRINGS.length]!;
+  const string = strings[seed % strings.length]!;
   const scene = windUp(random, string, RATE);
   const known =
     seed % 2 === 0
@@ -74,18 +74,20 @@ function endangered(scene: WoundScene, said: readonly WoundPitch[], room: number
   }).length;
 }
 
-export function windingFigures(first: number, each: number): void {
+/** Of guitars, ukuleles and banjos, or of one model. */
+export function windingFigures(first: number, each: number, model?: string): void {
+  const strings = model === undefined ? OPEN_STRINGS : stringsOfModel(model).strings;
   const all: Wound[] = [];
   const wrong: number[] = [];
   for (let seed = first; seed < first + each; seed++) {
-    const wound = woundBy(seed);
+    const wound = woundBy(seed, strings);
     all.push(wound);
     if (wound.errors.some((e) => Math.abs(e) > OTHER_NOTE)) wrong.push(seed);
   }
   const errors = all.flatMap(({ errors: e }) => e).map(Math.abs);
   const near = errors.filter((e) => e <= NEAR).length / errors.length;
   console.log(
-    `\nStrings wound up from 4 to 24 semitones below, seeds ${first}–${first + each - 1}`,
+    `\nStrings${model ? ` of ${model}` : ''} wound up from 4 to 24 semitones below, seeds ${first}–${first + each - 1}`,
   );
   console.log(
     `  said ${errors.length} pitches; within ${NEAR} cents ${(100 * near).toFixed(2)} %; median ${quantile(errors, 0.5, 1)}, 95 % ${quantile(errors, 0.95, 1)}, 99 % ${quantile(errors, 0.99, 1)}`,

@@ -11,7 +11,14 @@ import type { Cents, Hz } from '@rosefinch/core/units';
 
 export const WORLDS = ['sagging', 'curves', 'worn'] as const;
 export type World = (typeof WORLDS)[number];
-export const NECK_KINDS = ['steel guitar', 'nylon guitar', 'banjo', 'ukulele'] as const;
+export const NECK_KINDS = [
+  'steel guitar',
+  'nylon guitar',
+  'banjo',
+  'ukulele',
+  'bass',
+  'twelve strings',
+] as const;
 export type NeckKind = (typeof NECK_KINDS)[number];
 
 export type FaultKind =
@@ -61,6 +68,8 @@ const MODEL: Readonly<Record<NeckKind, readonly [model: string, tuning: string]>
   'nylon guitar': ['nylon-guitar', 'guitar-standard'],
   banjo: ['banjo-five', 'banjo-open-g'],
   ukulele: ['ukulele-concert', 'ukulele-standard'],
+  bass: ['bass-four', 'bass-standard'],
+  'twelve strings': ['twelve-guitar', 'guitar-standard-strings-twelve'],
 };
 
 /** What a string is, course 1 first: stiffness of its core in N, tension in N. Invented within usual sets. */
@@ -93,6 +102,26 @@ const WIRES: Readonly<Record<NeckKind, readonly (readonly [number, number])[]>> 
     [2_050, 32],
     [2_800, 29],
     [1_350, 30],
+  ],
+  bass: [
+    [27_700, 186],
+    [38_000, 215],
+    [51_700, 200],
+    [67_500, 178],
+  ],
+  'twelve strings': [
+    [10_400, 71],
+    [10_400, 71],
+    [20_500, 71],
+    [20_500, 71],
+    [15_800, 95],
+    [6_700, 71],
+    [20_000, 97],
+    [12_300, 90],
+    [24_500, 97],
+    [14_600, 100],
+    [28_000, 86],
+    [19_200, 98],
   ],
 };
 const SOFT = new Set<NeckKind>(['nylon guitar', 'ukulele']);
@@ -322,7 +351,7 @@ const sagging: Builder = (random, kind, scale, courses) => {
     const press = { course: i + 1, fret: LAST, pressure: 'normal' as const };
     return (bent(press, null, still, 0) * lengthOf(kind, scale, i + 1).own) / 1731;
   });
-  const straight = kind !== 'steel guitar' || random() < 0.5;
+  const straight = !['steel guitar', 'bass'].includes(kind) || random() < 0.5;
   const line = fitted(best);
   const saddles = best.map((mm, i) =>
     straight ? line(i) + 0.15 * fine * normal(random) : mm + 0.3 * fine * normal(random),
@@ -490,7 +519,7 @@ const worn: Builder = (random, kind, scale, courses) => {
     sharp({ course: i + 1, fret: LAST, pressure: 'normal' }, null, still),
   );
   const mean = best.reduce((sum, cents) => sum + cents, 0) / best.length;
-  const follows = kind === 'steel guitar' ? 1 : between(random, 0, 1);
+  const follows = kind === 'steel guitar' || kind === 'bass' ? 1 : between(random, 0, 1);
   return (press, fault, hand) => {
     const { course, fret } = press;
     const { own, from } = lengthOf(kind, scale, course);

@@ -178,6 +178,20 @@ describe('the judge of a neck', () => {
     expect(verdict.kind).to.not.equal('begun');
   });
 
+  for (const [id, tuning] of [
+    ['seven-guitar', 'guitar-seven-standard'],
+    ['eight-guitar', 'guitar-eight-standard'],
+    ['twelve-guitar', 'guitar-standard-strings-twelve'],
+  ] as const)
+    it(`takes every string by turns, ${id}`, () => {
+      const model = findModel(id)!.build('m', 'M');
+      const neck = neckOf(model, hzOf(tuning));
+      const { readings } = led(neck, SOUND, 5, model.courses.length + 14);
+      const fretted = readings.filter(({ place }) => place.kind === 'fret');
+      const heard = new Set(fretted.map(({ course }) => course));
+      expect(heard.size).to.equal(model.courses.length);
+    });
+
   it('names the frets that nobody heard', () => {
     const { readings } = led(GUITAR, SOUND);
     const few = readings.filter(({ place }) => place.kind !== 'fret' || place.fret !== 6);

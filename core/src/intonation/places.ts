@@ -22,6 +22,8 @@ const FIRST: Readonly<Record<number, string>> = {
 };
 /** The same where no order was worked out: places along the neck, taken by the strings in turn. */
 const ALONG = [12, 1, 5, 3, 9, 2, 7, 4, 10, 12, 6, 11, 8, 1, 12, 3] as const;
+/** By so many strings from one place to the next, so that each has its turn. */
+const STRIDES = [2, 3, 5, 7] as const;
 /** Every so many of them is held softly. */
 const SOFT_EVERY = 6;
 /** No check asks for more plucks than this. */
@@ -50,8 +52,9 @@ function placesFirst(neck: Neck): FretAsked[] {
         return { course: Number(course), place: frettedAt(Number.parseInt(fret, 10), pressure) };
       }),
     ];
+  const stride = STRIDES.find((by) => courses.length % by !== 0) ?? 1;
   const along = ALONG.map((fret, i) => ({
-    course: courses[(i * 2) % courses.length]!,
+    course: courses[(i * stride) % courses.length]!,
     place: frettedAt(fret, i % SOFT_EVERY === SOFT_EVERY - 1 ? 'soft' : 'normal'),
   }));
   return [...opens, ...along];

@@ -18,3 +18,8 @@ export function inCourseInShort({ course, member, beside }: InCourse): string {
   const short = beside ? BESIDE[beside][1] : '';
   return `${course} ${short || (member === 1 ? 'first' : 'second')}`;
 }
+
+/** A string by its number, and where it belongs on an instrument in pairs. @example stringByNumber(8, place) // => 'string 8, higher of course 4' */
+export function stringByNumber(string: number, place: InCourse | null): string {
+  return place ? `string ${string}, ${inCourseInWords(place)}` : `string ${string}`;
+}

@@ -1,10 +1,14 @@
 import { isByEar, windingRound } from '@rosefinch/core/dialogue';
 import { targetName } from '@rosefinch/core/music';
 import { ledger } from '@rosefinch/core/sitting';
-import { inCourse } from '@rosefinch/core/strings';
-import { inCourseInShort, inCourseInWords } from '@rosefinch/core/words';
 import { useRingingCourse } from '../../parts/listening/index.ts';
-import { type Perch, WireCanvas, type WireLine, WireList } from '../../parts/wires/index.ts';
+import {
+  ofPair,
+  type Perch,
+  WireCanvas,
+  type WireLine,
+  WireList,
+} from '../../parts/wires/index.ts';
 import type { Bench } from './useBench.ts';
 import { gaugeOf, lineEnd, lineInWords } from './wireLines.ts';
 
@@ -30,15 +34,12 @@ export function BenchWires({ bench, perches: all }: Props) {
     const perches = all.get(course) ?? [];
     const newest = perches.at(-1);
     const end = lineEnd(row, talk, hidden);
-    const place = inCourse(instrument, course);
+    const name = targetName(target);
     return [
       {
         course,
-        name: targetName(target),
-        ...(place && {
-          small: `${course} · ${inCourseInShort(place)}`,
-          label: `String ${course}, ${inCourseInWords(place)}, ${targetName(target)}`,
-        }),
+        name,
+        ...ofPair(instrument, course, name),
         says: winds ? end.word : hidden ? 'no figure' : lineInWords(row, newest, tolerance),
         active: course === inHand,
         chosen: state.chosen === course,

@@ -52,7 +52,7 @@ function CompromiseOf({ instrument, stock, check, found }: OfProps) {
   return (
     <section className="card medium" aria-label="Compromise">
       <strong>A compromise of the open strings</strong>
-      <Group align="end">
+      <Group align="end" className="screen-only">
         <NativeSelect
           label="Chords come out"
           data={[
@@ -103,7 +103,13 @@ interface PlayedProps {
 
 function Played({ common, names, onNames }: PlayedProps) {
   return (
-    <Checkbox.Group mt="xs" label="Chords that are played" value={[...names]} onChange={onNames}>
+    <Checkbox.Group
+      className="screen-only"
+      mt="xs"
+      label="Chords that are played"
+      value={[...names]}
+      onChange={onNames}
+    >
       <Group mt={4}>
         {common.map(({ name }) => (
           <Checkbox key={name} value={name} label={name} />

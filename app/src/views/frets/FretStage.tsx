@@ -1,7 +1,7 @@
 import { Button, Group } from '@mantine/core';
 import { errorOf, isBridgeCheck } from '@rosefinch/core/intonation';
 import { targetName } from '@rosefinch/core/music';
-import { type Instrument, startFret } from '@rosefinch/core/strings';
+import { type Instrument, inCourse, startFret } from '@rosefinch/core/strings';
 import {
   fretNoticeInWords,
   fretTaskInWords,
@@ -9,6 +9,7 @@ import {
   placeInWords,
   type Sentence,
   signedCents,
+  stringByNumber,
 } from '@rosefinch/core/words';
 import { fixed } from '@rosefinch/core/writing';
 import { Sized } from '../../parts/charts/index.ts';
@@ -37,7 +38,10 @@ export function FretStage({ checking, instrument, sentence }: Props) {
   return (
     <Stage
       name={targetName(targets[course - 1])}
-      under={[`string ${course}`, ...(asked ? [placeInWords(asked.place, begins)] : [])]}
+      under={[
+        stringByNumber(course, inCourse(instrument, course)),
+        ...(asked ? [placeInWords(asked.place, begins)] : []),
+      ]}
       wire={
         <Sized>
           {(width, height) => (

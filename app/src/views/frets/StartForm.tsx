@@ -10,8 +10,8 @@ import {
   USUAL_LIMIT,
 } from '@rosefinch/core/intonation';
 import type { FretCheck } from '@rosefinch/core/records';
-import type { Instrument } from '@rosefinch/core/strings';
-import { FRET_VIEW_SAYS } from '@rosefinch/core/words';
+import { type Instrument, inCourse } from '@rosefinch/core/strings';
+import { capital, FRET_VIEW_SAYS, stringByNumber } from '@rosefinch/core/words';
 import { type Stock, useData } from '../../data/index.ts';
 import { newId, newSeed, now, zone } from '../../environment.ts';
 import { BridgeFirst } from './BridgeFirst.tsx';
@@ -122,20 +122,24 @@ function WhichNotes({ form, instrument, numbers }: NotesProps) {
           {...form.getInputProps('limit')}
         />
       )}
-      {frets !== 'led' && <Chosen {...{ form, numbers }} />}
+      {frets !== 'led' && <Chosen {...{ form, numbers, instrument }} />}
     </>
   );
 }
 
 /** Strings and pressures, where they are chosen. */
-function Chosen({ form, numbers }: Omit<NotesProps, 'instrument'>) {
+function Chosen({ form, numbers, instrument }: NotesProps) {
   const { value, ...courses } = form.getInputProps('courses');
   return (
     <>
       <Checkbox.Group label="Which strings?" value={[...value]} {...courses}>
         <Group mt="xs">
           {numbers.map((course) => (
-            <Checkbox key={course} value={String(course)} label={`String ${course}`} />
+            <Checkbox
+              key={course}
+              value={String(course)}
+              label={capital(stringByNumber(course, inCourse(instrument, course)))}
+            />
           ))}
         </Group>
       </Checkbox.Group>

@@ -1,4 +1,12 @@
-import { loadInWords, reasonInWords, referenceInWords, wayInWords } from '@rosefinch/core/words';
+import { inCourse } from '@rosefinch/core/strings';
+import {
+  capital,
+  loadInWords,
+  reasonInWords,
+  referenceInWords,
+  stringByNumber,
+  wayInWords,
+} from '@rosefinch/core/words';
 import type { Settings } from '../../data/index.ts';
 import { moveInWords, noteOf, strainOf, turnsOf, type Way } from './way.ts';
 
@@ -13,8 +21,8 @@ export function PlanPrinted({ way, settings }: { readonly way: Way; readonly set
         {plan.steps.map((step) => (
           <li key={step.course}>
             <strong>
-              String {step.course}: {noteOf(way, step.fromHz)} → {noteOf(way, step.toHz)},{' '}
-              {moveInWords(step)}
+              {capital(stringByNumber(step.course, inCourse(way.instrument, step.course)))}:{' '}
+              {noteOf(way, step.fromHz)} → {noteOf(way, step.toHz)}, {moveInWords(step)}
             </strong>
             , {turnsOf(way, step)}; {strainOf(step, settings)}.{' '}
             {step.references[0] && `Compare: ${referenceInWords(step.references[0])}`}

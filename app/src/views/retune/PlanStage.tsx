@@ -1,10 +1,12 @@
 import { Button } from '@mantine/core';
 import type { PlanStep } from '@rosefinch/core/retune';
+import { inCourse } from '@rosefinch/core/strings';
 import {
   capoWayInWords,
   reasonInWords,
   roundsInWords,
   type Sentence,
+  stringByNumber,
   warningInWords,
   wayInWords,
 } from '@rosefinch/core/words';
@@ -33,7 +35,14 @@ export function PlanStage({ way, step, settings, onSure }: Props) {
   return (
     <Stage
       name={step ? noteOf(way, step.toHz) : '–'}
-      under={step ? [`string ${step.course}`, `is ${noteOf(way, step.fromHz)} now`] : []}
+      under={
+        step
+          ? [
+              stringByNumber(step.course, inCourse(instrument, step.course)),
+              `is ${noteOf(way, step.fromHz)} now`,
+            ]
+          : []
+      }
       wire={
         step && (
           <div className="plan-step">

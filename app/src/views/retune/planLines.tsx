@@ -2,7 +2,7 @@ import { noteName } from '@rosefinch/core/music';
 import type { PlanStep, PlanString } from '@rosefinch/core/retune';
 import { referenceInWords } from '@rosefinch/core/words';
 import type { Settings } from '../../data/index.ts';
-import type { WireLine } from '../../parts/wires/index.ts';
+import { ofPair, type WireLine } from '../../parts/wires/index.ts';
 import { moveInWords, noteOf, strainOf, turnsOf, type Way } from './way.ts';
 
 /** A line of the plan for every string, the highest number first: its wire runs from its note now to its target. */
@@ -13,7 +13,14 @@ export function planLines(way: Way, inHand: PlanStep | null, settings: Settings)
     const step = way.plan.steps[nth];
     const target = noteName(targetMidi, way.target.accidental);
     const active = course === inHand?.course;
-    const base = { course, name: noteOf(way, nowHz), active, chosen: active };
+    const name = noteOf(way, nowHz);
+    const base = {
+      course,
+      name,
+      ...ofPair(way.instrument, course, name),
+      active,
+      chosen: active,
+    };
     const picture = <Slope key={course} string={string} step={step} nth={nth + 1} />;
     const then = thenInWords(way, course);
     if (!step)

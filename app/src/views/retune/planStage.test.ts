@@ -1,16 +1,21 @@
 import { findTuning, targetsOf } from '@rosefinch/core/music';
 import { DEFAULT_SETTINGS } from '@rosefinch/core/records';
 import { planRetune, planStrings } from '@rosefinch/core/retune';
-import { homeTuning, steelGuitar } from '@rosefinch/core/strings';
+import { findModel, homeTuning, type Instrument, steelGuitar } from '@rosefinch/core/strings';
 import { expect } from 'chai';
 import { createElement } from 'react';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { PlanStage } from './PlanStage.tsx';
 import type { Way } from './way.ts';
 
-const instrument = steelGuitar('g', 'Heron');
+const heron = steelGuitar('g', 'Heron');
 
-function wayTo(fromId: string, toId: string, off: Readonly<Record<number, number>> = {}): Way {
+function wayTo(
+  fromId: string,
+  toId: string,
+  off: Readonly<Record<number, number>> = {},
+  instrument: Instrument = heron,
+): Way {
   const from = findTuning(fromId)!;
   const target = findTuning(toId)!;
   const present = targetsOf(from, 440);
@@ -33,6 +38,12 @@ describe('a step of a plan on the stage', () => {
     for (const words of ['D2', 'string 6', 'is E2 now', '−2.0', 'semitones, loosen'])
       expect(shown).to.contain(words);
     expect(shown).to.contain('Standard → Open D: 4 strings move.');
+  });
+
+  it('says which string of a pair it is', () => {
+    const twelve = findModel('twelve-guitar')!.build('t', 'Twelve');
+    const way = wayTo('guitar-standard-strings-twelve', 'guitar-open-d-strings-twelve', {}, twelve);
+    expect(staged(way, 12)).to.contain('string 12, higher of course 6').and.to.contain('is E3 now');
   });
 
   it('says what is less than a semitone in cents', () => {

@@ -1,7 +1,14 @@
 import { targetName } from '@rosefinch/core/music';
 import type { Restringing } from '@rosefinch/core/records';
 import type { SettlingStep } from '@rosefinch/core/settling';
-import { deviationInWords, STEP_WORDS, shortDuration, signedCents } from '@rosefinch/core/words';
+import { type Instrument, inCourse } from '@rosefinch/core/strings';
+import {
+  deviationInWords,
+  STEP_WORDS,
+  shortDuration,
+  signedCents,
+  stringByNumber,
+} from '@rosefinch/core/words';
 import { allStored, shownCents, useRinging } from '../../parts/listening/index.ts';
 import { Stage, StageFigure } from '../../parts/stage/index.ts';
 import { Answers } from './Answers.tsx';
@@ -12,12 +19,13 @@ import type { Settling } from './useSettling.ts';
 
 interface Props {
   readonly settling: Settling;
+  readonly instrument: Instrument;
   readonly restringing: Restringing;
   readonly charts: Charts;
 }
 
 /** The string in hand over time, the figure, and what to do with it or what it holds. */
-export function SettleStage({ settling, restringing, charts }: Props) {
+export function SettleStage({ settling, instrument, restringing, charts }: Props) {
   const { listening, targets, course, fresh } = settling;
   const history = fresh.find((one) => one.course === course);
   const problem =
@@ -26,7 +34,7 @@ export function SettleStage({ settling, restringing, charts }: Props) {
   return (
     <Stage
       name={name}
-      under={[`string ${course}${history ? ', new' : ''}`]}
+      under={[stringByNumber(course, inCourse(instrument, course)), ...(history ? ['new'] : [])]}
       wire={
         history && (
           <SizedChart

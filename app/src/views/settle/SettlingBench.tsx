@@ -76,12 +76,12 @@ export function SettlingBench({ instrument, stock, restringing }: Props) {
       says={wordsOf(settling, restringing)}
       asleep={over !== null}
       busy={!sitting.loaded}
-      stage={<SettleStage {...{ settling, restringing, charts }} />}
+      stage={<SettleStage {...{ settling, instrument, restringing, charts }} />}
       wires={
         <WireList
           wide
           short
-          lines={settleLines(settling, restringing, charts)}
+          lines={settleLines(settling, instrument, restringing, charts)}
           onChoose={(wanted) => send({ type: 'choose', course: chosen === wanted ? null : wanted })}
         />
       }

@@ -1,9 +1,10 @@
 import { targetName } from '@rosefinch/core/music';
 import type { Restringing } from '@rosefinch/core/records';
 import { outlookNow, type StringHistory } from '@rosefinch/core/settling';
+import type { Instrument } from '@rosefinch/core/strings';
 import { counted, holdInWords, signedCents, standingInWords } from '@rosefinch/core/words';
 import { fixed } from '@rosefinch/core/writing';
-import type { WireLine } from '../../parts/wires/index.ts';
+import { ofPair, type WireLine } from '../../parts/wires/index.ts';
 import { type Charts, sureFrom } from './charts.ts';
 import { SizedChart } from './SizedChart.tsx';
 import { stateOf } from './settlingStrings.ts';
@@ -12,6 +13,7 @@ import type { Settling } from './useSettling.ts';
 /** A slim wire over time for each new string, with what it holds at its right end. */
 export function settleLines(
   settling: Settling,
+  instrument: Instrument,
   restringing: Restringing,
   charts: Charts,
 ): WireLine[] {
@@ -22,6 +24,7 @@ export function settleLines(
     return {
       course,
       name,
+      ...ofPair(instrument, course, name),
       active: course === inHand,
       chosen: sitting.state.chosen === course,
       says: standingOf(history, settling),
