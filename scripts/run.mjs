@@ -74,17 +74,22 @@ function build() {
 /** Nobody waits longer for packages. */
 const LONGEST_INSTALL_MS = 600_000;
 const CHROMIUM = '/usr/bin/chromium';
+/** The same without its window: most tests take it where it is. */
+const WINDOWLESS = '/usr/bin/chromium-headless-shell';
 /** Stands there once the packages are through, however that went. */
 const done = join(tmpdir(), `rosefinch-chromium-${process.pid}`);
 let fetching = false;
 
 /** Begins to install Chromium, where it is missing; what needs no browser goes on meanwhile. */
 function fetchChromium() {
-  if (existsSync(CHROMIUM)) return;
+  if (existsSync(CHROMIUM) && existsSync(WINDOWLESS)) return;
   say('Installing Chromium from Debian’s packages for the browser tests …');
   fetching = true;
-  const packages = `apt-get update -qq; apt-get install -y -qq chromium; touch ${done}`;
-  spawn('sh', ['-c', packages], {
+  const packages = ['chromium', 'chromium-headless-shell'].map(
+    (name) => `apt-get install -y -qq ${name}`,
+  );
+  const all = ['apt-get update -qq', ...packages, `touch ${done}`].join('; ');
+  spawn('sh', ['-c', all], {
     detached: true,
     stdio: 'ignore',
     env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
