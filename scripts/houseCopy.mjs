@@ -1,5 +1,5 @@
 // A copy of the sources below the root, so that packages are found there; its core is its own.
-import { cpSync, mkdirSync, rmSync, symlinkSync } from 'node:fs';
+import { cpSync, existsSync, mkdirSync, rmSync, symlinkSync } from 'node:fs';
 import { join } from 'node:path';
 
 const PARTS = ['core', 'app', 'scripts', 'tools', 'package.json', 'tsconfig.base.json'];
@@ -14,5 +14,8 @@ export function copyOfHouse(root, house) {
     });
   mkdirSync(join(house, 'node_modules/@rosefinch'), { recursive: true });
   symlinkSync(join(house, 'core'), join(house, 'node_modules/@rosefinch/core'));
+  // Packages that a part has of another version than the rest stand beside it.
+  for (const part of PARTS.map((name) => join(name, 'node_modules')))
+    if (existsSync(join(root, part))) symlinkSync(join(root, part), join(house, part));
   return house;
 }

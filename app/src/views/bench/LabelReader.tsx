@@ -5,6 +5,8 @@ import { openCamera } from '../../sound/index.ts';
 
 /** Between two looks, in ms. */
 const EVERY = 250;
+/** Shares of the picture that are looked at in turns: another label at its edge hides the one in the middle. */
+const MIDDLES = [1, 0.8, 0.6] as const;
 
 /** Reads the label of an instrument by the camera; the picture stays in this page and is not kept. */
 export function LabelReader({ onRead }: { readonly onRead: (id: string) => boolean }) {
@@ -22,8 +24,10 @@ export function LabelReader({ onRead }: { readonly onRead: (id: string) => boole
       if (gone || !video.current) return stop(stream);
       video.current.srcObject = stream;
       await video.current.play();
+      let looks = 0;
       timer = setInterval(() => {
-        const picture = video.current && pictureOf(video.current);
+        const share = MIDDLES[looks++ % MIDDLES.length] ?? 1;
+        const picture = video.current && middleOf(video.current, share);
         const text = picture && jsQr(picture.data, picture.width, picture.height)?.data;
         const id = text ? instrumentIn(text) : null;
         if (id !== null && !latest.current(id)) setProblem(BENCH_SAYS.notInRound);
@@ -54,11 +58,14 @@ function stop(stream: MediaStream): void {
   for (const track of stream.getTracks()) track.stop();
 }
 
-function pictureOf(video: HTMLVideoElement): ImageData | null {
-  const { videoWidth: width, videoHeight: height } = video;
+/** The middle of what a camera sees, of a share of its width and height. */
+function middleOf(video: HTMLVideoElement, share: number): ImageData | null {
+  const [width, height] = [video.videoWidth, video.videoHeight].map((all) =>
+    Math.round(all * share),
+  ) as [number, number];
   if (width === 0) return null;
   const canvas = new OffscreenCanvas(width, height);
   const context = canvas.getContext('2d', { willReadFrequently: true });
-  context?.drawImage(video, 0, 0);
+  context?.drawImage(video, (width - video.videoWidth) / 2, (height - video.videoHeight) / 2);
   return context?.getImageData(0, 0, width, height) ?? null;
 }

@@ -24,7 +24,7 @@ export const PARTS_SAYS = {
   neckRows: (turn: Cents) =>
     `Each row: one string raised by ${turn} cents, and what the others do, in cents.`,
   underEachName: 'Under each: the strings that move, and by how many semitones.',
-  notDrawn: (left: number) => `${left} more are not drawn.`,
+  notDrawn: (left: number) => `${counted(left, 'more is', 'more are')} not drawn.`,
   onePegMoves: (course: number, cents: Cents, compare: string) =>
     `String ${course} ${cents < 0 ? 'down' : 'up'} ${distanceInWords(cents)}. ${compare}`,
   byHarmonics: (
