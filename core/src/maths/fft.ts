@@ -1,5 +1,6 @@
 import FFT from 'fft.js';
 import { RangeMisuse } from '../errors.ts';
+import { nth64 } from './nth.ts';
 
 /** Tables of sines and reversed bits, a size each: they are never written again, and take longer than a transform. */
 const TABLES = new Map<number, FFT>();
@@ -36,7 +37,7 @@ export class RealFft {
   /** Transforms `samples` of length `size`. */
   transform(samples: Float64Array): void {
     const { re, im, bins } = this;
-    for (let i = 0; i < this.size; i++) this.samples[i] = samples[i]!;
+    for (let i = 0; i < this.size; i++) this.samples[i] = nth64(samples, i);
     this.fft.realTransform(bins, this.samples);
     for (let k = 0; k < re.length; k++) {
       re[k] = bins[2 * k]!;

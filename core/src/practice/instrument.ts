@@ -2,7 +2,7 @@ import { RangeMisuse } from '../errors.ts';
 import type { Held } from '../fretboard/index.ts';
 import { reportedHz } from '../listen/index.ts';
 import type { Random } from '../maths/index.ts';
-import { between, normal, nth, seededRandom } from '../maths/index.ts';
+import { between, normal, nth, nth64, seededRandom } from '../maths/index.ts';
 import { centsBetween, shiftHz } from '../music/index.ts';
 import type { Course, Instrument } from '../strings/index.ts';
 import {
@@ -271,7 +271,7 @@ export class PracticeInstrument {
       if (this.pending === 0) this.renderBlock();
       const from = CONTROL_BLOCK - this.pending;
       const count = Math.min(this.pending, out.length - at);
-      for (let k = 0; k < count; k++) out[at + k] = this.block[from + k]!;
+      for (let k = 0; k < count; k++) out[at + k] = nth64(this.block, from + k);
       at += count;
       this.pending -= count;
     }

@@ -1,5 +1,5 @@
 import type { Random } from '../maths/index.ts';
-import { normal } from '../maths/index.ts';
+import { normal, nth64 } from '../maths/index.ts';
 import type { Dbfs, Hz } from '../units.ts';
 
 /** The noise of a room: low-heavy hiss and mains hum with its harmonics. */
@@ -27,10 +27,10 @@ export class Room {
     for (let k = 0; k < length; k++) {
       const white = normal(this.random);
       this.slow = 0.97 * this.slow + 0.243 * white;
-      out[k] = out[k]! + this.hiss * (0.7 * this.slow + 0.7 * white);
+      out[k] = nth64(out, k) + this.hiss * (0.7 * this.slow + 0.7 * white);
       this.phase += this.step;
       out[k] =
-        out[k]! +
+        nth64(out, k) +
         this.hum *
           (0.85 * Math.sin(this.phase) +
             0.45 * Math.sin(2 * this.phase) +

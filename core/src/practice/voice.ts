@@ -1,6 +1,6 @@
 import { partialHz } from '../listen/index.ts';
 import type { Random } from '../maths/index.ts';
-import { between, normal, nth } from '../maths/index.ts';
+import { between, normal, nth, nth64 } from '../maths/index.ts';
 import { shiftHz } from '../music/index.ts';
 import type { Cents, Hz, Seconds } from '../units.ts';
 
@@ -122,8 +122,7 @@ export class Voice {
       let re = nth(this.re, i);
       let im = nth(this.im, i);
       for (let k = 0; k < length; k++) {
-        // One kind of list alone is read here, a million times a second.
-        out[k] = out[k]! + re;
+        out[k] = nth64(out, k) + re;
         const next = re * c - im * s;
         im = re * s + im * c;
         re = next;
@@ -141,7 +140,7 @@ export class Voice {
     if (this.attack < SILENCE) return;
     const fade = Math.exp(-1 / (0.004 * this.sampleRate));
     for (let k = 0; k < length; k++) {
-      out[k] = out[k]! + this.attack * 0.3 * (this.random() - 0.5);
+      out[k] = nth64(out, k) + this.attack * 0.3 * (this.random() - 0.5);
       this.attack *= fade * this.damping;
     }
   }

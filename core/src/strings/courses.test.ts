@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { TUNINGS } from '../music/index.ts';
-import { inCourseInShort, inCourseInWords, stringByNumber } from '../words/index.ts';
+import { inCourseInShort, inCourseInWords, stringInWords } from '../words/index.ts';
 import {
   findModel,
   inCourse,
@@ -18,8 +18,8 @@ describe('strings of a course', () => {
     expect(inCourseInWords(inCourse(twelve, 8)!)).to.equal('higher of course 4');
     expect(inCourseInWords(inCourse(twelve, 1)!)).to.equal('first of course 1');
     expect(inCourseInShort(inCourse(twelve, 7)!)).to.equal('4 low');
-    expect(stringByNumber(8, inCourse(twelve, 8))).to.equal('string 8, higher of course 4');
-    expect(stringByNumber(3, null)).to.equal('string 3');
+    expect(stringInWords(twelve, 8)).to.equal('string 8, higher of course 4');
+    expect(stringInWords(guitar, 3)).to.equal('string 3');
     expect(inCourse(guitar, 1)).to.equal(null);
     const six = findModel('ukulele-six')!.build('u', 'U');
     expect([1, 2, 3, 4, 5, 6].map((n) => inCourse(six, n)?.course ?? null)).to.deep.equal([

@@ -1,4 +1,5 @@
 import type { InCourse } from '../music/index.ts';
+import { type Instrument, inCourse } from '../strings/index.ts';
 
 const BESIDE: Readonly<Record<NonNullable<InCourse['beside']>, readonly [string, string]>> = {
   higher: ['higher', 'high'],
@@ -19,7 +20,11 @@ export function inCourseInShort({ course, member, beside }: InCourse): string {
   return `${course} ${short || (member === 1 ? 'first' : 'second')}`;
 }
 
-/** A string by its number, and where it belongs on an instrument in pairs. @example stringByNumber(8, place) // => 'string 8, higher of course 4' */
-export function stringByNumber(string: number, place: InCourse | null): string {
+/** A string by its number, and where it belongs on an instrument in pairs. @example stringInWords(twelve, 8) // => 'string 8, higher of course 4' */
+export function stringInWords(
+  instrument: Pick<Instrument, 'kind' | 'courses'>,
+  string: number,
+): string {
+  const place = inCourse(instrument, string);
   return place ? `string ${string}, ${inCourseInWords(place)}` : `string ${string}`;
 }

@@ -1,4 +1,4 @@
-export { inCourseInShort, inCourseInWords, stringByNumber } from './courses.ts';
+export { inCourseInShort, inCourseInWords, stringInWords } from './courses.ts';
 export { dayAsSaid, dayInWords, momentInWords, whenInWords } from './dates.ts';
 export {
   causeInWords,

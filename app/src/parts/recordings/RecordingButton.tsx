@@ -1,5 +1,5 @@
 import { Button, FileButton, Group, Progress, Text } from '@mantine/core';
-import { PARTS_SAYS, RECORDS_SAYS } from '@rosefinch/core/words';
+import { PARTS_SAYS, RECORDING_SAYS } from '@rosefinch/core/words';
 import { type RecordingPlace, useRecording } from './useRecording.ts';
 
 interface Props {
@@ -42,7 +42,7 @@ export function RecordingButton({ place, dropped = null }: Props) {
         <div className="problem" role="alert">
           <strong>{problem.message}</strong>
           <Text>
-            {problem.wayOn} {RECORDS_SAYS.nothingKept}
+            {problem.wayOn} {RECORDING_SAYS.nothingKept}
           </Text>
         </div>
       )}

@@ -1,5 +1,5 @@
 import { nextOf, type Round, type Standing } from '@rosefinch/core/rounds';
-import { RECORDS_SAYS } from '@rosefinch/core/words';
+import { SHELF_SAYS } from '@rosefinch/core/words';
 import type { Repository } from '../../data/index.ts';
 import { newId, now, zone } from '../../environment.ts';
 
@@ -38,7 +38,7 @@ export async function bookInRound(
       at: now(),
       until: null,
       zone: zone(),
-      text: RECORDS_SAYS.sentFromRound(round.name),
+      text: SHELF_SAYS.sentFromRound(round.name),
     });
   if (next === null) await chronicle.changeRound(round.id, { type: 'end' });
   else await takeOfRound(repository, round, next);

@@ -1,5 +1,5 @@
 import { type Instrument, inCourse } from '@rosefinch/core/strings';
-import { capital, inCourseInShort, stringByNumber } from '@rosefinch/core/words';
+import { capital, inCourseInShort, stringInWords } from '@rosefinch/core/words';
 import type { WireLine } from './WireList.tsx';
 
 /** How the line of a string of a pair is marked and called; nothing of its own where strings stand singly. */
@@ -12,6 +12,6 @@ export function ofPair(
   if (!place) return {};
   return {
     small: `${course} · ${inCourseInShort(place)}`,
-    label: `${capital(stringByNumber(course, place))}, ${name}`,
+    label: `${capital(stringInWords(instrument, course))}, ${name}`,
   };
 }

@@ -215,7 +215,7 @@ function Bridge({ instrument, check }: Pick<Props, 'instrument' | 'check'>) {
   if (ends.every(({ right }) => right)) return <p role="note">{bridgeInWords(ends)}</p>;
   return (
     <p role="note">
-      <strong>{bridgeInWords(ends)}</strong> {FRET_VIEW_SAYS.bridgeByHand}
+      <strong>{bridgeInWords(ends)}</strong> {FRET_VIEW_SAYS.loosenFirst}
     </p>
   );
 }

@@ -1,7 +1,7 @@
 import { Button, Group } from '@mantine/core';
 import { errorOf, isBridgeCheck } from '@rosefinch/core/intonation';
 import { targetName } from '@rosefinch/core/music';
-import { type Instrument, inCourse, startFret } from '@rosefinch/core/strings';
+import { type Instrument, startFret } from '@rosefinch/core/strings';
 import {
   fretNoticeInWords,
   fretTaskInWords,
@@ -9,7 +9,7 @@ import {
   placeInWords,
   type Sentence,
   signedCents,
-  stringByNumber,
+  stringInWords,
 } from '@rosefinch/core/words';
 import { fixed } from '@rosefinch/core/writing';
 import { Sized } from '../../parts/charts/index.ts';
@@ -39,7 +39,7 @@ export function FretStage({ checking, instrument, sentence }: Props) {
     <Stage
       name={targetName(targets[course - 1])}
       under={[
-        stringByNumber(course, inCourse(instrument, course)),
+        stringInWords(instrument, course),
         ...(asked ? [placeInWords(asked.place, begins)] : []),
       ]}
       wire={

@@ -10,8 +10,8 @@ import {
   USUAL_LIMIT,
 } from '@rosefinch/core/intonation';
 import type { FretCheck } from '@rosefinch/core/records';
-import { type Instrument, inCourse } from '@rosefinch/core/strings';
-import { capital, FRET_VIEW_SAYS, stringByNumber } from '@rosefinch/core/words';
+import type { Instrument } from '@rosefinch/core/strings';
+import { capital, FRET_VIEW_SAYS, stringInWords } from '@rosefinch/core/words';
 import { type Stock, useData } from '../../data/index.ts';
 import { newId, newSeed, now, zone } from '../../environment.ts';
 import { BridgeFirst } from './BridgeFirst.tsx';
@@ -138,7 +138,7 @@ function Chosen({ form, numbers, instrument }: NotesProps) {
             <Checkbox
               key={course}
               value={String(course)}
-              label={capital(stringByNumber(course, inCourse(instrument, course)))}
+              label={capital(stringInWords(instrument, course))}
             />
           ))}
         </Group>

@@ -1,10 +1,9 @@
-import { inCourse } from '@rosefinch/core/strings';
 import {
   capital,
   loadInWords,
   reasonInWords,
   referenceInWords,
-  stringByNumber,
+  stringInWords,
   wayInWords,
 } from '@rosefinch/core/words';
 import type { Settings } from '../../data/index.ts';
@@ -21,8 +20,8 @@ export function PlanPrinted({ way, settings }: { readonly way: Way; readonly set
         {plan.steps.map((step) => (
           <li key={step.course}>
             <strong>
-              {capital(stringByNumber(step.course, inCourse(way.instrument, step.course)))}:{' '}
-              {noteOf(way, step.fromHz)} → {noteOf(way, step.toHz)}, {moveInWords(step)}
+              {capital(stringInWords(way.instrument, step.course))}: {noteOf(way, step.fromHz)} →{' '}
+              {noteOf(way, step.toHz)}, {moveInWords(step)}
             </strong>
             , {turnsOf(way, step)}; {strainOf(step, settings)}.{' '}
             {step.references[0] && `Compare: ${referenceInWords(step.references[0])}`}

@@ -1,12 +1,11 @@
 import { Button } from '@mantine/core';
 import type { PlanStep } from '@rosefinch/core/retune';
-import { inCourse } from '@rosefinch/core/strings';
 import {
   capoWayInWords,
   reasonInWords,
   roundsInWords,
   type Sentence,
-  stringByNumber,
+  stringInWords,
   warningInWords,
   wayInWords,
 } from '@rosefinch/core/words';
@@ -36,12 +35,7 @@ export function PlanStage({ way, step, settings, onSure }: Props) {
     <Stage
       name={step ? noteOf(way, step.toHz) : '–'}
       under={
-        step
-          ? [
-              stringByNumber(step.course, inCourse(instrument, step.course)),
-              `is ${noteOf(way, step.fromHz)} now`,
-            ]
-          : []
+        step ? [stringInWords(instrument, step.course), `is ${noteOf(way, step.fromHz)} now`] : []
       }
       wire={
         step && (

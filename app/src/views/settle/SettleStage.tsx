@@ -1,13 +1,13 @@
 import { targetName } from '@rosefinch/core/music';
 import type { Restringing } from '@rosefinch/core/records';
 import type { SettlingStep } from '@rosefinch/core/settling';
-import { type Instrument, inCourse } from '@rosefinch/core/strings';
+import type { Instrument } from '@rosefinch/core/strings';
 import {
   deviationInWords,
   STEP_WORDS,
   shortDuration,
   signedCents,
-  stringByNumber,
+  stringInWords,
 } from '@rosefinch/core/words';
 import { allStored, shownCents, useRinging } from '../../parts/listening/index.ts';
 import { Stage, StageFigure } from '../../parts/stage/index.ts';
@@ -34,7 +34,7 @@ export function SettleStage({ settling, instrument, restringing, charts }: Props
   return (
     <Stage
       name={name}
-      under={[stringByNumber(course, inCourse(instrument, course)), ...(history ? ['new'] : [])]}
+      under={[stringInWords(instrument, course), ...(history ? ['new'] : [])]}
       wire={
         history && (
           <SizedChart

@@ -2,8 +2,8 @@ import { Button, Checkbox, Group, NativeSelect, Stack, TextInput } from '@mantin
 import { type UseFormReturnType, useForm } from '@mantine/form';
 import { findTuning, noteName } from '@rosefinch/core/music';
 import type { Restringing } from '@rosefinch/core/records';
-import { type Instrument, inCourse, type StringSpec } from '@rosefinch/core/strings';
-import { capital, SETTLE_SAYS, stringByNumber } from '@rosefinch/core/words';
+import type { Instrument, StringSpec } from '@rosefinch/core/strings';
+import { capital, SETTLE_SAYS, stringInWords } from '@rosefinch/core/words';
 import { useData, useStock } from '../../data/index.ts';
 import { newId, now, zone } from '../../environment.ts';
 import {
@@ -78,7 +78,7 @@ function FreshStrings({ form, instrument, courses }: StringsProps) {
   const tuning = stock && findTuning(instrument.tuningId, stock.tunings);
   const label = (course: number) => {
     const midi = tuning?.courses[course - 1]?.[0];
-    const named = capital(stringByNumber(course, inCourse(instrument, course)));
+    const named = capital(stringInWords(instrument, course));
     return midi === undefined ? named : `${named}, ${noteName(midi, tuning?.accidental)}`;
   };
   const { value, ...rest } = form.getInputProps('fresh');

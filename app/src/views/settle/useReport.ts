@@ -4,7 +4,7 @@ import type {
   SettlingReport,
   StringHistory,
 } from '@rosefinch/core/settling';
-import { RECORDS_SAYS } from '@rosefinch/core/words';
+import { SETTLE_SAYS } from '@rosefinch/core/words';
 import { useEffect, useState } from 'react';
 import { settleAside } from '../../fits/index.ts';
 
@@ -27,7 +27,7 @@ export function useReport(
         setProblem(null);
       })
       .catch((error: Error) => {
-        if (!wanted.signal.aborted) setProblem(RECORDS_SAYS.fitFailed(error.message));
+        if (!wanted.signal.aborted) setProblem(SETTLE_SAYS.fitFailed(error.message));
       });
     return () => wanted.abort();
   }, [strings, goal, zone, lessonAt]);

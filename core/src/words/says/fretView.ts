@@ -5,7 +5,8 @@ import { lengthInWords } from '../../writing.ts';
 export const FRET_VIEW_SAYS = {
   standsRight: 'By measure it stands right.',
   chooseChords: 'Choose or type the chords that are really played.',
-  loosenFirst: 'Loosen the strings a little first; move it, tune, then check again.',
+  loosenFirst:
+    'Loosen the strings a little first; move it, mark the place, tune, then check again.',
   octavesOfStrings: 'The octaves of the strings tell it, once all are read.',
   pitchOfThread: 'Two threads counted on a rule tell it; often 0.5 or 0.7.',
   compromiseBelow: 'A compromise of the open strings, where it helps: below.',
@@ -24,8 +25,6 @@ export const FRET_VIEW_SAYS = {
   aimsAgain: (instrument: string, tuning: string) =>
     `The bench aims ${instrument} at ${tuning} again.`,
   newString: (course: number) => `A new string ${course}, then read it again.`,
-  bridgeByHand:
-    'Loosen the strings a little first, move it, mark the place, tune, then check again.',
   noFrets: (instrument: string) =>
     `${instrument} has no frets: every note is where the finger puts it, and there is nothing to check.`,
   howItGoes:

@@ -5,4 +5,5 @@ export const RECORDING_SAYS = {
   keptAsSitting: (instrument: string) => `Kept as a sitting of ${instrument}.`,
   keptAside: (instrument: string) => `Kept as a recording; it does not count for ${instrument}.`,
   whose: (instrument: string) => `Is this ${instrument}, as it is now?`,
+  nothingKept: 'Nothing was kept.',
 } as const;

@@ -1,6 +1,6 @@
 import { counted } from '../figures.ts';
 
-/** What is said of the records: what was mended in them, what they lack, what they are kept for. */
+/** What is said of the records: what was mended in them, and what they lack. */
 export const RECORDS_SAYS = {
   sittingAgain: 'Readings whose sitting was gone have one again.',
   standsForGone: (name: string) => `${name} stands for an instrument that was gone.`,
@@ -11,7 +11,6 @@ export const RECORDS_SAYS = {
   inThisTuning: (name: string) => `${name} is in this tuning. Keep it in another one first.`,
   nothingToBringBack: 'Nothing was kept that could be brought back.',
   noLineOfAir: 'There is no line below the first one.',
-  nothingKept: 'Nothing was kept.',
   notClosedInOrder: (mended: number, left: number) =>
     `The last time this page was not closed in order. In the records ${counted(mended, 'fault')} ${mended === 1 ? 'was' : 'were'} mended, ${left} left. Under Backup and restore they can be checked again.`,
   backupChecked: (counts: {
@@ -24,6 +23,4 @@ export const RECORDS_SAYS = {
     `${counted(count, 'record')} would not come back, the first for this: ${first.place} ${first.reason}. Check the records.`,
   notStoredYet: (events: number) =>
     `${counted(events, 'event')} of this page ${events === 1 ? 'is' : 'are'} not stored yet. It is tried again by itself.`,
-  fitFailed: (reason: string) => `The fit failed: ${reason}. All readings are kept.`,
-  sentFromRound: (round: string) => `Sent from the round ${round}.`,
 } as const;

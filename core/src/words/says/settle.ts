@@ -1,5 +1,6 @@
 import type { Cents } from '../../units.ts';
 import { signedCents } from '../figures.ts';
+import { ALL_KEPT } from '../troubles.ts';
 
 /** What settling says. */
 export const SETTLE_SAYS = {
@@ -19,4 +20,5 @@ export const SETTLE_SAYS = {
     `The old strings moved by ${signedCents(cents)} cents since the look before: that is the room, not settling.`,
   allMoved: (cents: Cents) =>
     `All strings moved alike, by ${signedCents(cents)} cents: that points to the room.`,
+  fitFailed: (reason: string) => `The fit failed: ${reason}. ${ALL_KEPT}`,
 } as const;

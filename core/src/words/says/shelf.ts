@@ -33,4 +33,5 @@ export const SHELF_SAYS = {
   },
   whereItIsKept: (address: string) =>
     `This is the shelf of ${address}, kept in this browser: nothing of it is sent there. The same page at another address has another one.`,
+  sentFromRound: (round: string) => `Sent from the round ${round}.`,
 } as const;
