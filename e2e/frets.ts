@@ -49,6 +49,8 @@ export class FretsPage {
 
   async back(): Promise<void> {
     await this.page.getByRole('button', { name: /^Back to the check/ }).click();
+    // Its keys are taken once it stands there.
+    await this.page.locator('.job[aria-busy=false]').waitFor();
   }
 
   causes() {
