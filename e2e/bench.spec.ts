@@ -100,8 +100,7 @@ test('no view asks another origin for anything', async ({ page, baseURL }) => {
   await bench.open();
   await bench.practise();
   await page.keyboard.press('d');
-  await page.keyboard.press('p');
-  await page.waitForTimeout(1500);
+  await bench.pluckUnseen(6);
   await page.goto('/no-such-view');
   await page.getByRole('heading', { name: 'There is no such page' }).waitFor();
   expect(foreign).toEqual([]);

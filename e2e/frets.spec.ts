@@ -21,7 +21,6 @@ test('a ukulele with a high second fret: the check, the cause, the compromise, t
   // A reload in the middle goes on where it was.
   const asked = await frets.asked();
   expect(asked).toContain('String 2, fret 8: pluck it.');
-  await page.waitForTimeout(400);
   await page.reload();
   await expect.poll(() => frets.asked()).toBe(asked);
   await frets.practise();
@@ -203,7 +202,6 @@ test('a ukulele with a high action: what a lighter and a harder finger do', asyn
   // Kept: it is there again after a reload, and shows on the instrument.
   await frets.back();
   await page.getByRole('button', { name: 'That is enough' }).click();
-  await page.waitForTimeout(400);
   await page.reload();
   await expect(page.getByRole('status')).toContainText('This check is done.');
   await frets.comesTo();

@@ -200,7 +200,6 @@ test('works after a reload with the network cut', async ({ browser }) => {
   const bench = new BenchPage(page);
   await bench.open();
   await page.evaluate(() => navigator.serviceWorker.ready);
-  await page.waitForTimeout(1500);
   await page.reload();
   await context.setOffline(true);
   await page.reload();

@@ -46,11 +46,37 @@ export async function give(
             this.waiting = change === 0 ? 0 : this.waiting + change;
           },
           waiting: 0,
+          atRecords(change: number) {
+            this.storing += change;
+          },
+          storing: 0,
         },
       });
     },
     { start: START, seed: SEED, pace, standIn, year },
   );
+  const opened = context.newPage.bind(context);
+  context.newPage = async () => patient(await opened());
+}
+
+/** A page that is left only when its records are at rest: what a busy machine is still storing would be lost. */
+function patient(page: Page): Page {
+  const { goto, reload } = page;
+  page.goto = async (...to) => {
+    await recordsAtRest(page);
+    return goto.apply(page, to);
+  };
+  page.reload = async (...how) => {
+    await recordsAtRest(page);
+    return reload.apply(page, how);
+  };
+  return page;
+}
+
+async function recordsAtRest(page: Page): Promise<void> {
+  const storing = () =>
+    page.evaluate(() => (globalThis as unknown as Partial<Gave>).rosefinchGiven?.storing ?? 0);
+  await expect.poll(storing, 'the records are at rest').toBe(0);
 }
 
 /** From its next load on a page lives so many ms later, or earlier. */
@@ -154,6 +180,7 @@ interface Gave {
   readonly rosefinchGiven: {
     readonly microphone: { feed(samples: Float32Array): void };
     readonly waiting: number;
+    readonly storing: number;
   };
 }
 

@@ -21,7 +21,7 @@ test('a tuning is made by playing, planned, and cannot be deleted while an instr
   await newTuning(page, 'guitar-standard', 'Low tide');
   const playing = page.getByRole('region', { name: 'By playing' });
   await playing.getByRole('button', { name: 'Practice guitar' }).click();
-  await page.waitForTimeout(700);
+  await page.getByRole('region', { name: 'Practice instrument' }).waitFor();
   // A standard string 6, and the same one loosened until the ear says D.
   await page.keyboard.press('p');
   await expect(playing.getByRole('status')).toContainText('String 6: E2');

@@ -17,7 +17,6 @@ test('a new version waits until it is asked for', async ({ page }) => {
     await page.goto(`http://127.0.0.1:${(server.address() as AddressInfo).port}/`);
     await page.getByRole('button', { name: 'Practice guitar' }).waitFor();
     await page.evaluate(() => navigator.serviceWorker.ready);
-    await page.waitForTimeout(1500);
     await page.reload();
     await page.getByRole('button', { name: 'Practice guitar' }).waitFor();
     appendFileSync(join(built, 'sw.js'), '\n// a newer version\n');

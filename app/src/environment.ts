@@ -23,6 +23,8 @@ export interface Given {
   readonly advanced?: (ms: number) => void;
   /** Told when a sound is on its way to be heard (1), was heard (−1), or that none is any more (0). */
   readonly onItsWay?: (change: 1 | -1 | 0) => void;
+  /** Told when the records are begun to be read or written (1), and when that is over (−1). */
+  readonly atRecords?: (change: 1 | -1) => void;
 }
 
 const given: Given = (globalThis as { rosefinchGiven?: Given }).rosefinchGiven ?? {};
@@ -95,6 +97,11 @@ export function advance(ms: number, over: boolean): void {
 /** A movement of the practice hands is to be heard; or, with 0, all that was is forgotten. */
 export function sounding(change: 1 | 0): void {
   given.onItsWay?.(change);
+}
+
+/** The records are at work (1), or that is over (−1). */
+export function atRecords(change: 1 | -1): void {
+  given.atRecords?.(change);
 }
 
 /** Milliseconds of a clock that never jumps, for what lasts. */

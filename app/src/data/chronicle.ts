@@ -114,11 +114,14 @@ export class Chronicle {
   }
 
   /** Keeps the air of some days; a day that is there is replaced. */
-  async saveAir(days: readonly AirOfDay[]): Promise<void> {
+  saveAir(days: readonly AirOfDay[]): Promise<void> {
     const changedAt = now();
-    await recordRules();
-    const checked = days.map((day) => checkRecord('climate', { ...day, changedAt }));
-    return stored(async () => void (await this.db.climate.bulkPut(checked)));
+    return stored(async () => {
+      await recordRules();
+      await this.db.climate.bulkPut(
+        days.map((day) => checkRecord('climate', { ...day, changedAt })),
+      );
+    });
   }
 }
 

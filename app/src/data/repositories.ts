@@ -224,12 +224,14 @@ export class Repository {
     );
   }
 
-  async addInstruments(instruments: readonly Instrument[]): Promise<void> {
-    await recordRules();
-    const dated = instruments.map((entry) =>
-      checkRecord('instruments', { ...entry, changedAt: now() }),
-    );
-    return stored(async () => void (await this.db.instruments.bulkPut(dated)));
+  addInstruments(instruments: readonly Instrument[]): Promise<void> {
+    return stored(async () => {
+      await recordRules();
+      const dated = instruments.map((entry) =>
+        checkRecord('instruments', { ...entry, changedAt: now() }),
+      );
+      await this.db.instruments.bulkPut(dated);
+    });
   }
 
   /** The newest pitch of every open course of an instrument, from its sittings, in Hz; what a capo added is taken off. */

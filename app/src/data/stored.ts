@@ -1,6 +1,7 @@
 import { isRosefinchError } from '@rosefinch/core/errors';
 import { STORE_TROUBLES, storeSilentInWords } from '@rosefinch/core/words';
 import { Dexie } from 'dexie';
+import { atRecords } from '../environment.ts';
 
 /** A reading or setting could not be stored; what is on screen stays there. */
 export class StoreProblem extends Error {
@@ -14,11 +15,14 @@ export function mayPass(error: unknown): boolean {
 
 /** What went wrong in the database, in words. */
 export async function stored<T>(work: () => Promise<T>): Promise<T> {
+  atRecords(1);
   try {
     return await work();
   } catch (error) {
     if (error instanceof StoreProblem) throw error;
     throw new StoreProblem(inWords(error), { cause: error });
+  } finally {
+    atRecords(-1);
   }
 }
 
