@@ -1,5 +1,6 @@
 import { adviceFigures } from './advice.ts';
 import { driftFigures } from './drifts.ts';
+import { CREEP_KINDS } from './foreign/creeping.ts';
 import { CELLS } from './foreign/listeners.ts';
 import { biasFigures, boundFigures, frameFigures, speedFigures } from './frames.ts';
 import { fretFigures } from './frets.ts';
@@ -39,8 +40,10 @@ const parts: Readonly<Record<string, () => void | Promise<void>>> = {
   coach: () => coachFigures(1001, 10, 60),
   settling: () => {
     const long = process.argv.includes('--long');
-    settlingFigures(2001, long ? 50 : 4);
-    oracleFigures(3001, long ? 10 : 2);
+    const kind = given('kind');
+    const kinds = CREEP_KINDS.filter((one) => kind === undefined || one === kind);
+    settlingFigures(2001, long ? 50 : 4, { kinds });
+    if (kind === undefined) oracleFigures(3001, long ? 10 : 2);
   },
   frets: () => {
     const long = process.argv.includes('--long');

@@ -18,7 +18,7 @@ import {
   type CreepKind,
   type CreepWorld,
   isNylon,
-  STRINGS_OF,
+  stringsOf,
 } from './foreign/creeping.ts';
 import { quantile } from './print.ts';
 
@@ -98,7 +98,7 @@ class Hands {
     this.instrument = new CreepingInstrument(of.world, of.kind, seed, of.slipping ?? null);
     this.random = seededRandom(seed + 77);
     this.error = seed % 2 === 0 ? 0.25 : 0.5;
-    this.strings = Array.from({ length: STRINGS_OF[of.kind] }, (_, i) => i + 1);
+    this.strings = Array.from({ length: stringsOf(of.kind) }, (_, i) => i + 1);
   }
 
   wait(low: number, high = low): void {
@@ -399,6 +399,7 @@ export function settlingFigures(
   {
     slipping = Math.ceil(n / 4),
     worlds = CREEP_WORLDS as readonly CreepWorld[],
+    kinds = CREEP_KINDS as readonly CreepKind[],
     sets = [
       [5, 1],
       [5, 4],
@@ -415,7 +416,7 @@ export function settlingFigures(
     for (const nylon of [true, false]) {
       const pooled: Sat[] = [];
       for (const world of worlds)
-        for (const kind of CREEP_KINDS.filter((one) => isNylon(one) === nylon)) {
+        for (const kind of kinds.filter((one) => isNylon(one) === nylon)) {
           const all = Array.from({ length: n }, (_, i) =>
             sat(from + i, { world, kind, rounds, goal }),
           );
@@ -427,20 +428,20 @@ export function settlingFigures(
           printRows(`${world}, ${kind}, ${all[0]!.plucks} plucks, ${minutes} min`, all);
           pooled.push(...all);
         }
-      printRows(nylon ? 'ALL NYLON' : 'ALL STEEL', pooled);
+      if (pooled.length > 0) printRows(nylon ? 'ALL NYLON' : 'ALL STEEL', pooled);
     }
   }
   console.log(`\nSettling, string 2 slips, seeds ${from}–${from + slipping - 1}`);
-  slippingFigures(from, slipping);
+  slippingFigures(from, slipping, kinds);
   console.log(`\nSettling, the watch that is named, seeds ${from}–${from + n - 1}`);
-  watchFigures(from, n);
+  watchFigures(from, n, kinds);
 }
 
 /** "Leave them 12 minutes, then one pluck each": how often that is said, and how many strings that pluck makes sure. */
-function watchFigures(from: number, n: number): void {
+function watchFigures(from: number, n: number, kinds: readonly CreepKind[]): void {
   const goal = { tolerance: 5, lesson: LESSON };
   for (const world of CREEP_WORLDS)
-    for (const kind of CREEP_KINDS) {
+    for (const kind of kinds) {
       let [said, strings, sure] = [0, 0, 0];
       for (let i = 0; i < n; i++) {
         const hands = settled(from + i, { world, kind, rounds: 1, goal });
@@ -464,10 +465,10 @@ function watchFigures(from: number, n: number): void {
 }
 
 /** Instruments of which one string slips: how often it is named, and another one accused. */
-function slippingFigures(from: number, n: number): void {
+function slippingFigures(from: number, n: number, kinds: readonly CreepKind[]): void {
   const goal = { tolerance: 5, lesson: LESSON };
   for (const world of CREEP_WORLDS)
-    for (const kind of CREEP_KINDS) {
+    for (const kind of kinds) {
       const all = Array.from({ length: n }, (_, i) =>
         sat(from + i, { world, kind, rounds: 1, goal, slipping: 2 }),
       );
