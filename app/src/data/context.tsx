@@ -46,6 +46,12 @@ export function inHandOf({
   return shelf.find(({ id }) => id === settings.instrumentId) ?? shelf[0];
 }
 
+/** The shelf, the instrument that is worked on first. */
+export function inHandFirst({ settings, shelf }: Pick<Stock, 'settings' | 'shelf'>): Instrument[] {
+  const inHand = inHandOf({ settings, shelf });
+  return shelf.toSorted((a, b) => Number(b === inHand) - Number(a === inHand));
+}
+
 /** Settings, shelf and tunings, live; undefined until all are read. */
 export function useStock(): Stock | undefined {
   const { repository } = useData();

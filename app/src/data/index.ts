@@ -5,6 +5,7 @@ export { type Archiving, archiveAside } from './archiveAside.ts';
 export type { Life } from './chronicle.ts';
 export {
   DataProvider,
+  inHandFirst,
   inHandOf,
   type Stock,
   useData,

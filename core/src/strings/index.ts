@@ -36,6 +36,7 @@ export { type StringSet, setOf, setsFor, usualCore, withSet } from './sets.ts';
 export { stiffnessOf } from './stiffness.ts';
 export type { Material } from './strength.ts';
 export { breakingHz, headroom, MATERIALS, musicWireStrength } from './strength.ts';
+export { instrumentFor, takesTuning } from './takes.ts';
 export type { PegGeometry, StringStretch } from './tension.ts';
 export {
   frequencyOf,

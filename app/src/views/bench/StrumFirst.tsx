@@ -1,7 +1,7 @@
 import { Button, Group, Text } from '@mantine/core';
 import type { StrumLike, StrumTuning } from '@rosefinch/core/listen';
 import { TUNINGS, type Tuning, targetsOf } from '@rosefinch/core/music';
-import { MODELS, type Model } from '@rosefinch/core/strings';
+import { MODELS, type Model, takesTuning } from '@rosefinch/core/strings';
 import { BENCH_SAYS, strummedInWords } from '@rosefinch/core/words';
 import { useEffect, useMemo, useState } from 'react';
 import type { Settings } from '../../data/index.ts';
@@ -95,8 +95,5 @@ function sentenceOf(like: readonly StrumLike[] | null) {
 
 /** What such a tuning is strung on. */
 function modelsFor(tuning: Tuning): Model[] {
-  return MODELS.filter((model) => {
-    const { kind, courses } = model.build('', '');
-    return kind === tuning.kind && courses.length === tuning.courses.length;
-  });
+  return MODELS.filter((model) => takesTuning(model.build('', ''), tuning));
 }

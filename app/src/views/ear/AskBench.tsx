@@ -1,19 +1,6 @@
-import { Button, Group, NumberInput, SegmentedControl } from '@mantine/core';
-import {
-  type AskingTalk,
-  amongOf,
-  askingTalk,
-  type EarChord,
-  startAsking,
-} from '@rosefinch/core/dialogue';
-import {
-  type Asked,
-  DIRECTIONS,
-  type Direction,
-  type Heard,
-  heardIn,
-  noticedBy,
-} from '@rosefinch/core/ear';
+import { Group, SegmentedControl } from '@mantine/core';
+import { type AskingTalk, amongOf, type EarChord } from '@rosefinch/core/dialogue';
+import { type Asked, DIRECTIONS, type Heard, heardIn, noticedBy } from '@rosefinch/core/ear';
 import {
   beginInWords,
   cellInWords,
@@ -26,20 +13,19 @@ import {
   staircaseInWords,
   toldInWords,
 } from '@rosefinch/core/words';
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { useNavigate } from 'react-router';
 import { type Settings, useData } from '../../data/index.ts';
-import { monotonic } from '../../environment.ts';
 import { Sized } from '../../parts/charts/index.ts';
-import { Action } from '../../parts/frame/index.ts';
 import { Stage, StageFigure } from '../../parts/stage/index.ts';
 import { WireList } from '../../parts/wires/index.ts';
+import { Answers } from './Answers.tsx';
 import { ClassCurve } from './ClassCurve.tsx';
 import { cellLines } from './cellLines.tsx';
 import { EarJob } from './EarJob.tsx';
-import { chordFor, type ExerciseProps } from './exercises.ts';
+import { chordFor } from './exercises.ts';
 import { TwoStrokes } from './strokes.tsx';
-import { useExercise } from './useExercise.ts';
+import { type Asking, type AskingProps, useAsking } from './useAsking.ts';
 
 const LOW_TO_HIGH = [
   'high pluck',
@@ -63,10 +49,8 @@ function cellsOf(exercise: Asked, { name, hz }: EarChord): readonly string[] {
   return exercise === 'string' ? hz.map((_, i) => `string ${hz.length - i}`) : LOW_TO_HIGH;
 }
 
-type Props = ExerciseProps & { readonly exercise: Asked; readonly staircase: boolean };
-
 /** Questions to the ear that are answered by keys: higher or lower, which string, which chord, the hands of a class. */
-export function AskBench(props: Props) {
+export function AskBench(props: AskingProps) {
   const { exercise, stock, minute, staircase } = props;
   const { settings } = stock;
   const asking = useAsking(props);
@@ -155,43 +139,6 @@ export function AskBench(props: Props) {
   );
 }
 
-interface Asking {
-  readonly talk: AskingTalk;
-  readonly send: (input: Parameters<typeof askingTalk>[1]) => void;
-  /** The question can be answered by now. */
-  readonly heard: boolean;
-}
-
-function useAsking(props: Props): Asking {
-  const { exercise, stock, staircase, before } = props;
-  const { settings } = stock;
-  const { talk, send } = useExercise(props, {
-    start: () => startAsking(staircase),
-    machine: askingTalk,
-    world: () => ({ exercise, before, chord: chordFor(exercise, stock) }),
-    begun: { type: 'sounds' } as const,
-    staircase,
-  });
-  const heard = useHeard(talk);
-  const silent = settings.earFeedback === 'none' && talk.phase === 'told' && exercise !== 'class';
-  useEffect(() => {
-    if (silent) send({ type: 'ask' });
-  }, [silent, send]);
-  return { talk, send, heard };
-}
-
-/** Whether the question in hand has been heard far enough to be answered. */
-function useHeard({ question, soundedAt }: AskingTalk): boolean {
-  const [heard, setHeard] = useState<number | null>(null);
-  useEffect(() => {
-    if (!question || soundedAt === null) return;
-    const left = soundedAt + 1000 * question.heardAfter - monotonic();
-    const timer = setTimeout(() => setHeard(soundedAt), Math.max(0, left));
-    return () => clearTimeout(timer);
-  }, [question, soundedAt]);
-  return soundedAt !== null && heard === soundedAt;
-}
-
 function sentenceOf(exercise: Asked, { talk, heard }: Asking, result: Heard): Sentence {
   const last = talk.trials.at(-1);
   const { question } = talk;
@@ -244,87 +191,6 @@ function Feedback({ settings }: { readonly settings: Settings }) {
           void repository.saveSettings({ earFeedback: value as Settings['earFeedback'] })
         }
       />
-    </Group>
-  );
-}
-
-const NOBODY = { lower: 0, same: 0, higher: 0 };
-
-/** Hands of a class, counted. */
-function Hands({
-  onCount,
-}: {
-  readonly onCount: (hands: Readonly<Record<string, number>>) => void;
-}) {
-  const [hands, setHands] = useState<Readonly<Record<string, number>>>(NOBODY);
-  const all = Object.values(hands).reduce((sum, one) => sum + one, 0);
-  return (
-    <form
-      aria-label="Hands"
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (all > 0) onCount(hands);
-      }}
-    >
-      <Group gap="xs" align="end" wrap="nowrap">
-        {Object.keys(NOBODY).map((answer) => (
-          <NumberInput
-            key={answer}
-            label={answer}
-            w={84}
-            min={0}
-            max={200}
-            allowDecimal={false}
-            value={hands[answer] ?? 0}
-            onChange={(count) => setHands({ ...hands, [answer]: Number(count) || 0 })}
-          />
-        ))}
-        <Button type="submit" disabled={all === 0}>
-          Count
-        </Button>
-      </Group>
-    </form>
-  );
-}
-
-interface AnswersProps {
-  readonly exercise: Asked;
-  readonly talk: AskingTalk;
-  readonly send: Asking['send'];
-  readonly strings: number;
-}
-
-/** The answers that can be given, as buttons with their keys. */
-function Answers({ exercise, talk, send, strings }: AnswersProps) {
-  if (exercise === 'class') return <Hands onCount={(hands) => send({ type: 'hands', hands })} />;
-  const pick = (which: number) => send({ type: 'pick', which });
-  const said = (answer: Direction) => send({ type: 'answer', answer });
-  const ways = [
-    { label: 'Lower', hotkey: '1', act: () => said('lower') },
-    ...(exercise === 'direction'
-      ? [{ label: 'The same', hotkey: '2', act: () => said('same') }]
-      : []),
-    { label: 'Higher', hotkey: '3', act: () => said('higher') },
-  ];
-  const chords = ['The first', 'The second'].map((label, i) => ({
-    label,
-    hotkey: String(i + 1),
-    act: () => pick(i + 1),
-  }));
-  const which = Array.from({ length: strings }, (_, i) => ({
-    label: `String ${strings - i}`,
-    hotkey: String(strings - i),
-    act: () => pick(strings - i),
-  }));
-  const shown =
-    exercise === 'pure' ? chords : exercise === 'string' && talk.picked === null ? which : ways;
-  return (
-    <Group role="group" aria-label="Answers" gap="xs">
-      {shown.map(({ label, hotkey, act }) => (
-        <Action key={label} hotkey={hotkey} onAct={act}>
-          {label}
-        </Action>
-      ))}
     </Group>
   );
 }

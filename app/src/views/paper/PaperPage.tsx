@@ -1,30 +1,14 @@
 import { PAPER_SAYS } from '@rosefinch/core/words';
 import './paper.css';
 import { Button, Checkbox, Group, MultiSelect, NativeSelect } from '@mantine/core';
-import { findTuning, neighboursOf, type Tuning, tuningsFor } from '@rosefinch/core/music';
-import { homeTuning, type Instrument, MODELS } from '@rosefinch/core/strings';
+import { type Tuning, tuningsFor } from '@rosefinch/core/music';
 import { useSearchParams } from 'react-router';
-import { inHandOf, type Stock, useStock } from '../../data/index.ts';
+import { type Stock, useStock } from '../../data/index.ts';
 import { locale } from '../../environment.ts';
-import { NeighbourMap } from '../../parts/cards/index.ts';
 import { ViewHead } from '../../parts/frame/index.ts';
-import { PegCard, pegRoom } from './PegCard.tsx';
-import { PocketCard, pocketRoom } from './PocketCard.tsx';
-import { PupilCard, pupilRoom } from './PupilCard.tsx';
-import { type PaperCard, type Room, Sheets } from './Sheets.tsx';
+import { aboutOf, type Choices, cardsOf, IN_POCKET, inPocket, KINDS } from './paperCards.tsx';
+import { Sheets } from './Sheets.tsx';
 import { CARD_SIZES, SHEETS, sizeOf, usualSizes } from './sizes.ts';
-
-const KINDS = [
-  { value: 'pupil', label: 'a pupil’s card' },
-  { value: 'class', label: 'a card for each of a class' },
-  { value: 'pocket', label: 'a pocket card of four tunings' },
-  { value: 'map', label: 'tunings near by' },
-  { value: 'pegs', label: 'the pegs of an instrument' },
-] as const;
-type Kind = (typeof KINDS)[number]['value'];
-
-const IN_POCKET = 4;
-const mapRoom = (): Room => ({ wide: 60, high: 45 });
 
 /** Cards to print, as they come out of the printer; what is chosen stands in the address. */
 export function PaperPage() {
@@ -35,18 +19,13 @@ export function PaperPage() {
 
 function Paper({ stock }: { readonly stock: Stock }) {
   const [search, setSearch] = useSearchParams();
-  const set = (name: string, value: string) => {
-    const next = new URLSearchParams(search);
-    if (value === '') next.delete(name);
-    else next.set(name, value);
-    setSearch(next, { replace: true });
-  };
   const setAll = (name: string, values: readonly string[]) => {
     const next = new URLSearchParams(search);
     next.delete(name);
     for (const value of values) next.append(name, value);
     setSearch(next, { replace: true });
   };
+  const set = (name: string, value: string) => setAll(name, value === '' ? [] : [value]);
   const usual = usualSizes(locale());
   const kind = KINDS.find(({ value }) => value === search.get('card'))?.value ?? 'pupil';
   const many = kind === 'class';
@@ -160,114 +139,4 @@ function TuningSelect({ label, tuning, tunings, onChange }: TuningSelectProps) {
       onChange={(event) => onChange(event.currentTarget.value)}
     />
   );
-}
-
-/** What a card is about: the instrument in hand and its tuning, unless others are asked for. */
-interface About {
-  readonly tuning: Tuning;
-  readonly instrument: Instrument | undefined;
-}
-
-function aboutOf(search: URLSearchParams, stock: Stock): About {
-  const asked = findTuning(search.get('tuning') ?? '', stock.tunings);
-  const inHand = stock.shelf.find(({ id }) => id === search.get('instrument')) ?? inHandOf(stock);
-  const tuning =
-    asked ?? (inHand && homeTuning(inHand, stock.tunings)) ?? (stock.tunings[0] as Tuning);
-  return { tuning, instrument: inHand };
-}
-
-function takes({ kind, courses }: Instrument, tuning: Tuning): boolean {
-  return kind === tuning.kind && courses.length === tuning.courses.length;
-}
-
-/** The instrument that a card of a tuning is drawn for: the one asked about, one of the shelf, or a usual one. */
-function instrumentFor(tuning: Tuning, asked: Instrument | undefined, { shelf }: Stock) {
-  if (asked && takes(asked, tuning)) return asked;
-  return (
-    shelf.find((one) => takes(one, tuning)) ??
-    MODELS.map((model) => model.build(model.id, model.name)).find((one) => takes(one, tuning))
-  );
-}
-
-/** The tunings of a pocket card: those that were chosen, else the one that is begun from and its nearest. */
-function inPocket(tuning: Tuning, { tunings }: Stock, chosen: readonly string[]): Tuning[] {
-  const asked = chosen.flatMap((id) => findTuning(id, tunings) ?? []);
-  if (asked.length > 0) return asked.slice(0, IN_POCKET);
-  const near = neighboursOf(tuning, tunings).map((one) => one.tuning);
-  return [tuning, ...near].slice(0, IN_POCKET);
-}
-
-interface Choices {
-  readonly kind: Kind;
-  readonly tension: boolean;
-  readonly group: string | null;
-}
-
-function cardsOf(
-  { kind, tension, group }: Choices,
-  { tuning, instrument: asked }: About,
-  stock: Stock,
-  pocket: readonly string[],
-): PaperCard[] {
-  switch (kind) {
-    case 'pupil': {
-      const instrument = instrumentFor(tuning, asked, stock);
-      if (!instrument) return [];
-      return [
-        {
-          key: tuning.id,
-          card: <PupilCard {...{ tuning, instrument, stock, tension }} />,
-          room: pupilRoom(tuning, instrument, tuning.id in stock.settings.phrases),
-        },
-      ];
-    }
-    case 'class':
-      return stock.shelf
-        .filter(({ groups = [] }) => group === null || groups.includes(group))
-        .flatMap((instrument) => {
-          const own = homeTuning(instrument, stock.tunings);
-          if (!own) return [];
-          const { id, name } = instrument;
-          return [
-            {
-              key: id,
-              card: <PupilCard {...{ tuning: own, instrument, stock, tension, name }} />,
-              room: pupilRoom(own, instrument, own.id in stock.settings.phrases),
-            },
-          ];
-        });
-    case 'pocket': {
-      const tunings = inPocket(tuning, stock, pocket);
-      return [
-        {
-          key: tuning.id,
-          card: <PocketCard {...{ tunings, from: tuning, stock }} />,
-          room: pocketRoom,
-        },
-      ];
-    }
-    case 'map':
-      return [
-        {
-          key: tuning.id,
-          card: (
-            <div className="card-map">
-              <NeighbourMap tuning={tuning} tunings={stock.tunings} />
-            </div>
-          ),
-          room: mapRoom,
-        },
-      ];
-    case 'pegs': {
-      const own = asked && homeTuning(asked, stock.tunings);
-      if (!asked || !own) return [];
-      return [
-        {
-          key: asked.id,
-          card: <PegCard {...{ tuning: own, instrument: asked, stock }} />,
-          room: pegRoom(own),
-        },
-      ];
-    }
-  }
 }

@@ -1,11 +1,11 @@
 import { Button, Group, NativeSelect, Stack, TextInput } from '@mantine/core';
 import { findTuning, openChord, type Tuning, targetsOf } from '@rosefinch/core/music';
-import { homeTuning, type Instrument, MODELS, stringLoad } from '@rosefinch/core/strings';
+import { homeTuning, type Instrument, instrumentFor, stringLoad } from '@rosefinch/core/strings';
 import { forceInWords, TUNING_VIEW_SAYS } from '@rosefinch/core/words';
 import { type Dispatch, type SetStateAction, useState } from 'react';
 import { flushSync } from 'react-dom';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
-import { type Stock, useData, useStock } from '../../data/index.ts';
+import { inHandFirst, type Stock, useData, useStock } from '../../data/index.ts';
 import { newId } from '../../environment.ts';
 import { NotSaved, Unsaved, ViewHead } from '../../parts/frame/index.ts';
 import { ByPlaying } from './ByPlaying.tsx';
@@ -55,7 +55,7 @@ function Editor({ start, stock, isNew }: EditorProps) {
   const [draft, setDraft] = useState(start);
   const tuning = tuningOf(draft);
   const { save, saved, problem } = useSaveTuning(tuning);
-  const instrument = instrumentFor(tuning, stock);
+  const instrument = instrumentFor(tuning, inHandFirst(stock));
   const parts = { draft, setDraft };
   return (
     <form
@@ -179,13 +179,6 @@ function Notes({ draft, setDraft }: PartProps) {
       />
     </Group>
   );
-}
-
-function instrumentFor({ kind, courses }: Tuning, { shelf, settings }: Stock) {
-  const all = [...shelf, ...MODELS.map((model) => model.build(model.id, model.name))].filter(
-    (entry) => entry.kind === kind && entry.courses.length === courses.length,
-  );
-  return all.find((entry) => entry.id === settings.instrumentId) ?? all[0];
 }
 
 interface TypedProps {

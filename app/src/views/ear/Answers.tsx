@@ -1,0 +1,87 @@
+import { Button, Group, NumberInput } from '@mantine/core';
+import type { AskingTalk } from '@rosefinch/core/dialogue';
+import type { Asked, Direction } from '@rosefinch/core/ear';
+import { useState } from 'react';
+import { Action } from '../../parts/frame/index.ts';
+import type { Asking } from './useAsking.ts';
+
+interface AnswersProps {
+  readonly exercise: Asked;
+  readonly talk: AskingTalk;
+  readonly send: Asking['send'];
+  readonly strings: number;
+}
+
+/** The answers that can be given, as buttons with their keys. */
+export function Answers({ exercise, talk, send, strings }: AnswersProps) {
+  if (exercise === 'class') return <Hands onCount={(hands) => send({ type: 'hands', hands })} />;
+  const pick = (which: number) => send({ type: 'pick', which });
+  const said = (answer: Direction) => send({ type: 'answer', answer });
+  const ways = [
+    { label: 'Lower', hotkey: '1', act: () => said('lower') },
+    ...(exercise === 'direction'
+      ? [{ label: 'The same', hotkey: '2', act: () => said('same') }]
+      : []),
+    { label: 'Higher', hotkey: '3', act: () => said('higher') },
+  ];
+  const chords = ['The first', 'The second'].map((label, i) => ({
+    label,
+    hotkey: String(i + 1),
+    act: () => pick(i + 1),
+  }));
+  const which = Array.from({ length: strings }, (_, i) => ({
+    label: `String ${strings - i}`,
+    hotkey: String(strings - i),
+    act: () => pick(strings - i),
+  }));
+  const shown =
+    exercise === 'pure' ? chords : exercise === 'string' && talk.picked === null ? which : ways;
+  return (
+    <Group role="group" aria-label="Answers" gap="xs">
+      {shown.map(({ label, hotkey, act }) => (
+        <Action key={label} hotkey={hotkey} onAct={act}>
+          {label}
+        </Action>
+      ))}
+    </Group>
+  );
+}
+
+const NOBODY = { lower: 0, same: 0, higher: 0 };
+
+/** Hands of a class, counted. */
+function Hands({
+  onCount,
+}: {
+  readonly onCount: (hands: Readonly<Record<string, number>>) => void;
+}) {
+  const [hands, setHands] = useState<Readonly<Record<string, number>>>(NOBODY);
+  const all = Object.values(hands).reduce((sum, one) => sum + one, 0);
+  return (
+    <form
+      aria-label="Hands"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (all > 0) onCount(hands);
+      }}
+    >
+      <Group gap="xs" align="end" wrap="nowrap">
+        {Object.keys(NOBODY).map((answer) => (
+          <NumberInput
+            key={answer}
+            label={answer}
+            w={84}
+            min={0}
+            max={200}
+            allowDecimal={false}
+            value={hands[answer] ?? 0}
+            onChange={(count) => setHands({ ...hands, [answer]: Number(count) || 0 })}
+          />
+        ))}
+        <Button type="submit" disabled={all === 0}>
+          Count
+        </Button>
+      </Group>
+    </form>
+  );
+}
