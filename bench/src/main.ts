@@ -74,7 +74,7 @@ const parts: Readonly<Record<string, () => void | Promise<void>>> = {
   },
   who: whoFigures,
   ranges: () => rangeFigures(2001, process.argv.includes('--long') ? 100 : 10, given('model')),
-  rooms: () => roomFigures(1, 200),
+  rooms: () => roomFigures(1, 200, given('model')),
   strums: () => strumFigures(1, process.argv.includes('--long') ? 333 : 45, given('model')),
   tunings: () => tuningFigures(1, process.argv.includes('--long') ? 400 : 60),
   mixed: () => mixedFigures(given('notes'), 1, 40),

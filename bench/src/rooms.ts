@@ -14,7 +14,7 @@ import { type Talker, voice } from './foreign/voices.ts';
 import { movedFigures } from './moved.ts';
 import { power } from './noises.ts';
 import { quantile } from './print.ts';
-import { OPEN_STRINGS, type OpenString } from './strings.ts';
+import { OPEN_STRINGS, type OpenString, stringsOfModel } from './strings.ts';
 
 const RATE = 24_000;
 /** The room before the pluck. */
@@ -61,9 +61,12 @@ const sameSet = (a: OpenString, b: OpenString) => a.set.join() === b.set.join();
 
 const off = (hz: Hz, cents: Cents): Hz => hz * 2 ** (cents / 1200);
 
-/** The four instruments by turns, their strings by chance. */
+/** What is played: four instruments by turns, or the one that was named. */
+let played = OPEN_STRINGS;
+
+/** One of its strings by chance. */
 function anyString(random: Random, of: (string: OpenString) => boolean = () => true): OpenString {
-  const strings = OPEN_STRINGS.filter(of);
+  const strings = played.filter(of);
   return strings[Math.floor(random() * strings.length)]!;
 }
 
@@ -190,7 +193,7 @@ const touched =
   (random) => {
     const string = anyString(random);
     const bs = string.set.map((hz) => {
-      const own = OPEN_STRINGS.find((s) => sameSet(s, string) && s.hz === hz)!;
+      const own = played.find((s) => sameSet(s, string) && s.hz === hz)!;
       return between(random, ...own.stiffness);
     });
     const b = bs[courseOf(string) - 1]!;
@@ -381,7 +384,7 @@ export function readingsOfVoice(kind: Talker, seed: number, seconds: Seconds): n
   said.forEach((x, i) => {
     samples[i + RATE / 2]! += gain * x;
   });
-  const known = knownTargets(OPEN_STRINGS[seed % OPEN_STRINGS.length]!);
+  const known = knownTargets(played[seed % played.length]!);
   return heard(samples, known).filter(({ outcome }) => outcome.kind === 'reading').length;
 }
 
@@ -395,16 +398,26 @@ function talkers(first: number, minutes: number): void {
   }
 }
 
-/** The ear where it is not one clean open pluck in a quiet room; `--row=` prints only the rows whose name holds it, `--long` an hour of each voice. */
-export function roomFigures(first: number, each: number): void {
+/** Rows that are about one of the four instruments alone. */
+const OF_ITS_OWN = /ukulele/;
+
+/** The ear where it is not one clean open pluck; `--row=` prints only the rows whose name holds it, `--long` an hour of each voice; a model’s strings alone, where one is named. */
+export function roomFigures(first: number, each: number, model?: string): void {
   const wanted = process.argv.find((word) => word.startsWith('--row='))?.slice('--row='.length);
   const long = process.argv.includes('--long');
   const last = first + each - 1;
   console.log(
-    `\nWhat is no clean pluck, seeds ${first}–${last}; strings of a generator of its own`,
+    `\nWhat is no clean pluck${model ? `, ${model}` : ''}, seeds ${first}–${last}; strings of a generator of its own`,
   );
+  if (model) {
+    const { strings } = stringsOfModel(model);
+    const set = strings.map(({ hz }) => hz);
+    played = strings.map((string) => ({ ...string, set }));
+  }
   for (const [name] of ROWS)
-    if (!wanted || name.includes(wanted)) rowOf(name, first, each).print(name);
+    if ((!wanted || name.includes(wanted)) && !(model && OF_ITS_OWN.test(name)))
+      rowOf(name, first, each).print(name);
   if (!wanted || wanted === 'voices') talkers(first, long ? 60 : 8);
-  if (!wanted) movedFigures(first, each);
+  if (!wanted && !model) movedFigures(first, each);
+  played = OPEN_STRINGS;
 }

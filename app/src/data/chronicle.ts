@@ -114,14 +114,11 @@ export class Chronicle {
   }
 
   /** Keeps the air of some days; a day that is there is replaced. */
-  saveAir(days: readonly AirOfDay[]): Promise<void> {
+  async saveAir(days: readonly AirOfDay[]): Promise<void> {
     const changedAt = now();
-    return stored(async () => {
-      await recordRules();
-      await this.db.climate.bulkPut(
-        days.map((day) => checkRecord('climate', { ...day, changedAt })),
-      );
-    });
+    await stored(recordRules);
+    const checked = days.map((day) => checkRecord('climate', { ...day, changedAt }));
+    return stored(async () => void (await this.db.climate.bulkPut(checked)));
   }
 }
 

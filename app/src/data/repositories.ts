@@ -224,14 +224,12 @@ export class Repository {
     );
   }
 
-  addInstruments(instruments: readonly Instrument[]): Promise<void> {
-    return stored(async () => {
-      await recordRules();
-      const dated = instruments.map((entry) =>
-        checkRecord('instruments', { ...entry, changedAt: now() }),
-      );
-      await this.db.instruments.bulkPut(dated);
-    });
+  async addInstruments(instruments: readonly Instrument[]): Promise<void> {
+    await stored(recordRules);
+    const dated = instruments.map((entry) =>
+      checkRecord('instruments', { ...entry, changedAt: now() }),
+    );
+    return stored(async () => void (await this.db.instruments.bulkPut(dated)));
   }
 
   /** The newest pitch of every open course of an instrument, from its sittings, in Hz; what a capo added is taken off. */
