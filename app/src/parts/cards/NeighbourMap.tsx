@@ -6,9 +6,9 @@ import { Link } from 'react-router';
 const COLUMN = 200;
 const ROW = 34;
 const TOP = 26;
-/** Where a name begins behind its dot, and a column ends before the next one. */
+/** Where a name begins behind its dot, and about what a letter takes. */
 const NAME = 10;
-const NAME_WIDTH = 150;
+const LETTER = 7.5;
 /** More than these in a column nobody looks through. */
 const MOST = 10;
 
@@ -53,7 +53,7 @@ export function NeighbourMap({ tuning, tunings }: Props) {
         ))}
         {[...placed.values()].map(({ tuning: to, by, x, y }) => {
           const from = placed.get(by.id) ?? own;
-          const start = from === own ? own.x : from.x + NAME_WIDTH;
+          const start = from === own ? own.x : from.x + NAME + LETTER * by.name.length;
           return (
             <path
               key={to.id}

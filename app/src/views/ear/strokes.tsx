@@ -52,10 +52,10 @@ export function TwoStrokes({
           />
         </>
       )}
-      <text className="axis-text" x={x(0.26)} y={height - 6} textAnchor="middle">
+      <text className="ear-name" x={x(0.26)} y={height - 12} textAnchor="middle">
         {first}
       </text>
-      <text className="axis-text" x={x(0.72)} y={height - 6} textAnchor="middle">
+      <text className="ear-name" x={x(0.72)} y={height - 12} textAnchor="middle">
         {second}
       </text>
     </Picture>
