@@ -14,6 +14,19 @@ export const ZONE = process.env.ROSEFINCH_ZONE ?? 'Europe/Berlin';
 export const LOCALE = process.env.ROSEFINCH_LOCALE ?? 'en-GB';
 const SEED = 7;
 
+/** When pages open, by the clock on the wall, each part in two digits and the year in four. */
+export function opensAt(): Readonly<Record<string, string>> {
+  const parts = new Intl.DateTimeFormat('en-GB', {
+    timeZone: ZONE,
+    day: '2-digit',
+    month: '2-digit',
+    year: 'numeric',
+    hour: '2-digit',
+    minute: '2-digit',
+  }).formatToParts(START);
+  return Object.fromEntries(parts.map(({ type, value }) => [type, value]));
+}
+
 /** Gives a context its time and chance. In real pace practice instruments sound as time goes. */
 export async function give(
   context: BrowserContext,

@@ -36,6 +36,9 @@ const RATIO: NumberRule = { name: 'Ratio', low: 0.2, high: 60, unit: '' };
 /** Weight as a share of a solid string's; of other strings than steel also the core as a share of the diameter: of the sets of the models. */
 const USUAL_WOUND = { steel: { weight: 0.83 }, other: { core: 0.65, weight: 4.6 } } as const;
 
+/** A word and its arrow take so much, in px. */
+const CHOICE_WIDE = 110;
+
 const DIRECTIONS: Peg['tighten'][] = [
   'away from you',
   'towards you',
@@ -150,6 +153,7 @@ function StringRow({ instrument, stock, course, onChange, onAway, lawful }: RowP
         <NativeSelect
           aria-label={`Material of string ${course.number}`}
           size="xs"
+          miw={CHOICE_WIDE}
           data={Object.keys(MATERIALS)}
           value={spec.material}
           onChange={(event) =>
@@ -178,6 +182,7 @@ function StringRow({ instrument, stock, course, onChange, onAway, lawful }: RowP
         <NativeSelect
           aria-label={`Tighten string ${course.number}`}
           size="xs"
+          miw={CHOICE_WIDE}
           data={DIRECTIONS}
           value={peg.tighten}
           onChange={(event) => withPeg({ tighten: event.currentTarget.value as Peg['tighten'] })}
