@@ -36,7 +36,8 @@ const NEW_STRINGS: Readonly<Record<CreepKind, NewStrings>> = {
   banjo: { ...STEEL, count: 5 },
   // A core that is thick for its pull is stretched by a thousandth only, a plain string of a guitar by
   // seven: the same give at the post, and the same degree, are more cents. Worked out by hand from
-  // cores of 1 mm at 180 N; how much such strings fall is not known, so it spreads wider.
+  // cores of 1 mm at 180 N on every string, which is the worst case; how much such strings fall is not
+  // known, so it spreads wider.
   bass: { nylon: false, count: 5, hour: 10, spread: 1, flow: 0.2, warmth: [-5, -1] },
 };
 
