@@ -23,6 +23,13 @@ describe('the ear in rooms and hands as they are', () => {
     expect(counts['falsely sure'] ?? 0).to.be.at.most(1);
   });
 
+  it('hears a bass string after the other, whose period is longer than an attack', () => {
+    const { counts } = rowOf('the next string, 0.9–2.5 s later', 901, 24, 'bass-five');
+    expect(counts.read).to.be.at.least(20);
+    expect(counts['a pluck that was none'] ?? 0).to.equal(0);
+    expect(counts['falsely sure'] ?? 0).to.equal(0);
+  });
+
   it('hears through a metronome: its click ends no note', () => {
     const { counts, errors } = rowOf('a metronome beside', 901, 10);
     expect(counts.read).to.be.at.least(9);

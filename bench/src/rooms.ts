@@ -166,6 +166,18 @@ function next(random: Random): Scene {
   return { sound: out, string, exact: exactHz(struck, 0.2, 0.8), plucks: 2 };
 }
 
+/** The next string, a second or two after one that is damped only then: it is the one that is scored. */
+function after(random: Random): Scene {
+  const before = anyString(random);
+  const until = between(random, 0.9, 2.5);
+  const out = silence(until + 1.6, random);
+  sound(out, struckNear(random, before), { rate: RATE, at: LEAD, until: until - 0.01 });
+  const string = anyString(random, (s) => sameSet(s, before) && s !== before);
+  const struck = struckNear(random, string);
+  sound(out, struck, { rate: RATE, at: LEAD + until });
+  return { sound: out, string, exact: exactHz(struck, 0.2, 0.8), plucks: 2, at: LEAD + until };
+}
+
 /** A string that dies at once, as on a muted banjo or a dull set. */
 function dull(random: Random): Scene {
   const string = anyString(random);
@@ -361,12 +373,21 @@ const ROWS: readonly (readonly [name: string, make: Make])[] = [
   ['soft, 12–22 dB over −75 dBFS', soft],
   ['picked every 0.25 s', picked],
   ['peg turned by 10–30 cents a second', turned],
+  ['the next string, 0.9–2.5 s later', after],
 ];
 
 const TALKERS: readonly Talker[] = ['talking', 'counting aloud', 'singing', 'humming', 'laughing'];
 
-/** What the ear made of the scenes of a row, by its name. */
-export function rowOf(name: string, first: number, each: number): Row {
+/** Plays on the strings of a model, in their tuning, until it is told otherwise. */
+function playOn(model: string | undefined): void {
+  const { strings } = model ? stringsOfModel(model) : { strings: OPEN_STRINGS };
+  const set = strings.map(({ hz }) => hz);
+  played = model ? strings.map((string) => ({ ...string, set })) : OPEN_STRINGS;
+}
+
+/** What the ear made of the scenes of a row, by its name; of a model’s strings alone, where one is named. */
+export function rowOf(name: string, first: number, each: number, model?: string): Row {
+  playOn(model);
   const k = ROWS.findIndex(([other]) => other === name);
   const [, make] = ROWS[k]!;
   const row = new Row();
@@ -409,15 +430,10 @@ export function roomFigures(first: number, each: number, model?: string): void {
   console.log(
     `\nWhat is no clean pluck${model ? `, ${model}` : ''}, seeds ${first}–${last}; strings of a generator of its own`,
   );
-  if (model) {
-    const { strings } = stringsOfModel(model);
-    const set = strings.map(({ hz }) => hz);
-    played = strings.map((string) => ({ ...string, set }));
-  }
   for (const [name] of ROWS)
     if ((!wanted || name.includes(wanted)) && !(model && OF_ITS_OWN.test(name)))
-      rowOf(name, first, each).print(name);
+      rowOf(name, first, each, model).print(name);
+  playOn(model);
   if (!wanted || wanted === 'voices') talkers(first, long ? 60 : 8);
   if (!wanted && !model) movedFigures(first, each);
-  played = OPEN_STRINGS;
 }

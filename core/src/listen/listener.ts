@@ -137,7 +137,7 @@ export class Listener {
   private readonly analyser: PluckAnalyser;
   private readonly tracker: Estimator;
   private readonly rate: Hz;
-  private readonly tones = new NewTones();
+  private tones = new NewTones('usual');
   private readonly gaps: GapFinder;
   private readonly room: RoomWatcher;
   private interrupted = false;
@@ -171,6 +171,8 @@ export class Listener {
   private clippedRun = 0;
   private clipped = false;
   private strings: readonly StringKnowledge[] = [];
+  /** One of them lies lower than strings usually do. */
+  private low = false;
   private tunings: readonly StrumTuning[] = [];
   /** What was asked from which decimated sample on, oldest first. */
   private readonly asked: { from: number; what: number }[] = [];
@@ -208,7 +210,11 @@ export class Listener {
     this.strings = strings;
     const lowest = lowestOf(strings);
     this.tracker.finder.lowest = Math.min(PITCH_RANGE.low, lowest);
-    this.longestFrame = lowest < PITCH_RANGE.low ? TRACKER_FRAME : LONGEST_FRAME;
+    const low = lowest < PITCH_RANGE.low;
+    this.longestFrame = low ? TRACKER_FRAME : LONGEST_FRAME;
+    this.detector.know(lowest);
+    if (low !== this.low) this.tones = new NewTones(low ? 'low' : 'usual');
+    this.low = low;
     this.tunings = tunings;
   }
 

@@ -1,10 +1,15 @@
 import { nth64, RealFft } from '../maths/index.ts';
 
-/** Samples of a frame at about 12 kHz, 43 ms, and from one to the next. */
-const SIZE = 512;
-const HOP = 128;
-/** A bin is held against its loudest of these frames before: clear of the present one, a tenth of a second long. */
-const PAST = { from: 4, to: 12 } as const;
+/**
+ * Samples of a frame at about 12 kHz, and of how many steps before a bin is held against the loudest: clear of the
+ * present frame, so it begins four quarters of a frame ago. Partials of a low string lie closer than a short frame tells.
+ */
+const FRAME = {
+  usual: { size: 512, past: 12 },
+  low: { size: 2048, past: 8 },
+} as const;
+/** From one frame to the next it is a quarter of one. */
+const STEPS = 4;
 /** A bin is new when it holds so many times the power of before, its neighbours' included. */
 const TIMES = 5;
 /** New tones hold at least this share of the sound, in so many frames running. */
@@ -16,21 +21,35 @@ const FRAMES = 3;
  * places of the spectrum where nothing stood a moment ago, and stays there.
  */
 export class NewTones {
-  private readonly fft = new RealFft(SIZE);
-  private readonly recent = new Float64Array(SIZE);
-  private readonly frame = new Float64Array(SIZE);
-  private readonly window = Float64Array.from(
-    { length: SIZE },
-    (_, i) => 0.5 - 0.5 * Math.cos((2 * Math.PI * (i + 0.5)) / SIZE),
-  );
+  private readonly size: number;
+  private readonly longest: number;
+  private readonly fft: RealFft;
+  private readonly recent: Float64Array;
+  private readonly frame: Float64Array;
+  private readonly window: Float64Array;
   /** Powers of the last frames, the newest at `frames % rows`. */
-  private readonly past = Array.from({ length: PAST.to + 2 }, () => new Float64Array(SIZE / 2 + 1));
+  private readonly past: readonly Float64Array[];
   private samples = 0;
   private frames = 0;
   private running = 0;
 
   /** Samples from the first new frame's middle to the moment when it is believed. */
-  readonly late = SIZE / 2 + (FRAMES - 1) * HOP;
+  readonly late: number;
+
+  constructor(strings: keyof typeof FRAME) {
+    const { size, past } = FRAME[strings];
+    this.size = size;
+    this.longest = past;
+    this.fft = new RealFft(size);
+    this.recent = new Float64Array(size);
+    this.frame = new Float64Array(size);
+    this.window = Float64Array.from(
+      { length: size },
+      (_, i) => 0.5 - 0.5 * Math.cos((2 * Math.PI * (i + 0.5)) / size),
+    );
+    this.past = Array.from({ length: past + 2 }, () => new Float64Array(size / 2 + 1));
+    this.late = size / 2 + ((FRAMES - 1) * size) / STEPS;
+  }
 
   /** A note has begun: what it brings is new to nobody. */
   begin(): void {
@@ -40,18 +59,18 @@ export class NewTones {
 
   /** Takes one sample; true at the moment when other tones are believed to have begun. */
   push(sample: number, rings: boolean): boolean {
-    this.recent[this.samples++ % SIZE] = sample;
-    if (!rings || this.samples % HOP !== 0) return false;
+    this.recent[this.samples++ % this.size] = sample;
+    if (!rings || this.samples % (this.size / STEPS) !== 0) return false;
     this.analyse();
-    if (this.frames <= PAST.to) return false;
+    if (this.frames <= this.longest) return false;
     this.running = this.newShare() > SHARE ? this.running + 1 : 0;
     return this.running >= FRAMES;
   }
 
   private analyse(): void {
-    const { fft, frame, recent, window } = this;
-    for (let i = 0; i < SIZE; i++)
-      frame[i] = nth64(recent, (this.samples + i) % SIZE) * nth64(window, i);
+    const { fft, frame, recent, window, size } = this;
+    for (let i = 0; i < size; i++)
+      frame[i] = nth64(recent, (this.samples + i) % size) * nth64(window, i);
     fft.transform(frame);
     const powers = this.pastFrame(0);
     for (let k = 0; k < powers.length; k++)
@@ -74,7 +93,7 @@ export class NewTones {
       const power = nth64(now, k);
       all += power;
       let before = 0;
-      for (let ago = PAST.from; ago <= PAST.to && power > TIMES * before; ago++) {
+      for (let ago = STEPS; ago <= this.longest && power > TIMES * before; ago++) {
         const then = this.pastFrame(ago + 1);
         before = Math.max(before, nth64(then, k - 1), nth64(then, k), nth64(then, k + 1));
       }

@@ -1,3 +1,4 @@
+import { nth64 } from '../maths/index.ts';
 import type { Dbfs, Hz } from '../units.ts';
 
 /** Levels before anything was heard. */
@@ -24,7 +25,11 @@ const OVER_FLOOR_DB = 10;
 const JUMP_DB = 4;
 /** Two plucks are never closer than this, in seconds. */
 const DEAD_TIME_S = 0.09;
+/** Hops that are looked back over; of a string whose period is longer, its period and a quarter. */
 const LOOK_BACK = 6;
+const PERIODS_BACK = 1.25;
+/** Enough for a period of 16 Hz. */
+const MOST_BACK = 16;
 /** Slower movement than this is an offset that drifts, in Hz. */
 const LOWEST_SOUND = 8;
 /** No room is taken to be quieter than this. */
@@ -48,8 +53,9 @@ export class OnsetDetector {
   /** Level of the last hop and of the room, dB against full scale. */
   level: Dbfs = SILENCE;
   floor: Dbfs = FIRST_FLOOR;
-  private readonly recent = new Float64Array(LOOK_BACK).fill(SILENCE);
-  private readonly recentEdge = new Float64Array(LOOK_BACK).fill(SILENCE);
+  private readonly recent = new Float64Array(MOST_BACK).fill(SILENCE);
+  private readonly recentEdge = new Float64Array(MOST_BACK).fill(SILENCE);
+  private lookBack = LOOK_BACK;
   /** Set by the listener while a note rings. */
   ringing = false;
   private edgeFloor: Dbfs = FIRST_FLOOR;
@@ -67,6 +73,12 @@ export class OnsetDetector {
   constructor(sampleRate: Hz) {
     this.hop = Math.round(HOP_S * sampleRate);
     this.follow = (2 * Math.PI * LOWEST_SOUND) / sampleRate;
+  }
+
+  /** No string is lower than this: within its period energy comes and goes without a pluck. */
+  know(lowest: Hz): void {
+    const hops = Math.ceil(PERIODS_BACK / (lowest * HOP_S));
+    this.lookBack = Math.max(LOOK_BACK, Math.min(MOST_BACK - 1, hops));
   }
 
   /** Takes one sample; answers at the end of each hop, null between. */
@@ -96,8 +108,8 @@ export class OnsetDetector {
       (level > this.floor + OVER_FLOOR_DB &&
         this.jump(level, this.recent) > JUMP_DB &&
         this.jump(edgeLevel, this.recentEdge) > JUMP_DB);
-    this.recent[this.at % LOOK_BACK] = level;
-    this.recentEdge[this.at++ % LOOK_BACK] = edgeLevel;
+    this.recent[this.at % MOST_BACK] = level;
+    this.recentEdge[this.at++ % MOST_BACK] = edgeLevel;
     this.sinceOnset++;
     if (rises && this.hops > SETTLE_HOPS && this.sinceOnset * HOP_S > DEAD_TIME_S) {
       this.sinceOnset = 0;
@@ -107,17 +119,28 @@ export class OnsetDetector {
   }
 
   private isRise(level: Dbfs, floor: Dbfs, recent: Float64Array): boolean {
-    let before = NOTHING;
-    for (const value of recent) before = Math.max(before, value);
+    const before = this.loudest(recent, 1, this.lookBack);
     return level > floor + OVER_FLOOR_DB && level > before + RISE_DB;
   }
 
-  /** How far the last two hops stand over the four before them, in dB. */
+  /** How far the last two hops stand over the four before them, in dB; where a period is longer, over the loudest of it. */
   private jump(level: Dbfs, recent: Float64Array): number {
+    const now = (level + this.ago(recent, 1)) / 2;
+    if (this.lookBack > LOOK_BACK) return now - this.loudest(recent, 2, 1 + this.lookBack);
     let before = 0;
-    for (let back = 2; back < 2 + JUMP_HOPS; back++)
-      before += recent[(this.at + LOOK_BACK - back) % LOOK_BACK]! / JUMP_HOPS;
-    return (level + recent[(this.at + LOOK_BACK - 1) % LOOK_BACK]!) / 2 - before;
+    for (let back = 2; back < 2 + JUMP_HOPS; back++) before += this.ago(recent, back) / JUMP_HOPS;
+    return now - before;
+  }
+
+  private loudest(recent: Float64Array, from: number, to: number): Dbfs {
+    let loudest = NOTHING;
+    for (let back = from; back <= to; back++) loudest = Math.max(loudest, this.ago(recent, back));
+    return loudest;
+  }
+
+  /** The level so many hops ago. */
+  private ago(recent: Float64Array, back: number): Dbfs {
+    return nth64(recent, (this.at + MOST_BACK - back) % MOST_BACK);
   }
 
   /** The room is learned quickly downward, slowly upward, and not at all while a note rings. */
