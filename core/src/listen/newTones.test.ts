@@ -4,8 +4,12 @@ import { NewTones } from './newTones.ts';
 const RATE = 12_000;
 
 /** Seconds at which other tones are noticed in a sound that is given by the time. */
-function noticed(sound: (t: number) => number, seconds: number): number[] {
-  const tones = new NewTones('usual');
+function noticed(
+  sound: (t: number) => number,
+  seconds: number,
+  strings: 'usual' | 'low' = 'usual',
+): number[] {
+  const tones = new NewTones(strings);
   tones.begin();
   const found: number[] = [];
   for (let i = 0; i < seconds * RATE; i++)
@@ -27,6 +31,18 @@ describe('other tones', () => {
     expect(found[0]! - 0.5).to.be.within(0.02, 0.1);
     const { late } = new NewTones('usual');
     expect(Math.abs(found[0]! - late / RATE - 0.5)).to.be.below(0.03);
+  });
+
+  it('are noticed between low strings in frames four times as long, and not before', () => {
+    const bass = (hz: number, t: number) =>
+      [1, 2, 3, 4, 5, 6, 7, 8].reduce((sum, n) => sum + Math.sin(2 * Math.PI * n * hz * t) / n, 0);
+    const over = (t: number) => (t < 1 ? bass(41.2, t) : bass(55, t));
+    expect(noticed(over, 1.6)).to.deep.equal([]);
+    const found = noticed(over, 1.6, 'low');
+    expect(found).to.have.length(1);
+    const { late } = new NewTones('low');
+    expect(Math.abs(found[0]! - late / RATE - 1)).to.be.below(0.1);
+    expect(noticed((t) => bass(30.9, t), 2, 'low')).to.deep.equal([]);
   });
 
   it('are none in a note that rings, glides or is damped', () => {
