@@ -107,6 +107,11 @@ export async function feed(page: Page, sound: Float32Array): Promise<void> {
   await page.waitForFunction(
     () => 'feed' in (globalThis as unknown as Gave).rosefinchGiven.microphone,
   );
+  // What is expected of the sound is known once the records are read and drawn: nobody plays sooner.
+  await recordsAtRest(page);
+  await page.evaluate(
+    () => new Promise<void>((rest) => requestIdleCallback(() => rest(), { timeout: 2000 })),
+  );
   await page.evaluate((text) => {
     const raw = Uint8Array.from(atob(text), (c) => c.charCodeAt(0));
     (globalThis as unknown as Gave).rosefinchGiven.microphone.feed(new Float32Array(raw.buffer));
