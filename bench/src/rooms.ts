@@ -378,7 +378,7 @@ const ROWS: readonly (readonly [name: string, make: Make])[] = [
 
 const TALKERS: readonly Talker[] = ['talking', 'counting aloud', 'singing', 'humming', 'laughing'];
 
-/** Plays on the strings of a model, in their tuning, until it is told otherwise. */
+/** Whoever plays says on what: the strings of a model in their tuning, or of the four instruments. */
 function playOn(model: string | undefined): void {
   const { strings } = model ? stringsOfModel(model) : { strings: OPEN_STRINGS };
   const set = strings.map(({ hz }) => hz);
@@ -396,8 +396,14 @@ export function rowOf(name: string, first: number, each: number, model?: string)
   return row;
 }
 
-/** Readings in so many seconds of a seeded voice, a guitar's strings known. */
-export function readingsOfVoice(kind: Talker, seed: number, seconds: Seconds): number {
+/** Readings in so many seconds of a seeded voice; strings of the four instruments by turns are known, or a model’s. */
+export function readingsOfVoice(
+  kind: Talker,
+  seed: number,
+  seconds: Seconds,
+  model?: string,
+): number {
+  playOn(model);
   const random = seededRandom(seed * 7919);
   const samples = silence(seconds, random);
   const said = voice(kind, samples.length - RATE, RATE, random);
@@ -410,11 +416,11 @@ export function readingsOfVoice(kind: Talker, seed: number, seconds: Seconds): n
 }
 
 /** Readings in minutes of voices, each minute another person. */
-function talkers(first: number, minutes: number): void {
+function talkers(first: number, minutes: number, model?: string): void {
   for (const kind of TALKERS) {
     let readings = 0;
     for (let seed = first; seed < first + minutes; seed++)
-      readings += readingsOfVoice(kind, seed, 60);
+      readings += readingsOfVoice(kind, seed, 60, model);
     console.log(`  ${kind}, ${minutes} min: ${readings} readings`);
   }
 }
@@ -433,7 +439,6 @@ export function roomFigures(first: number, each: number, model?: string): void {
   for (const [name] of ROWS)
     if ((!wanted || name.includes(wanted)) && !(model && OF_ITS_OWN.test(name)))
       rowOf(name, first, each, model).print(name);
-  playOn(model);
-  if (!wanted || wanted === 'voices') talkers(first, long ? 60 : 8);
+  if (!wanted || wanted === 'voices') talkers(first, long ? 60 : 8, model);
   if (!wanted && !model) movedFigures(first, each);
 }

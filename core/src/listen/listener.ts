@@ -171,8 +171,6 @@ export class Listener {
   private clippedRun = 0;
   private clipped = false;
   private strings: readonly StringKnowledge[] = [];
-  /** One of them lies lower than strings usually do. */
-  private low = false;
   private tunings: readonly StrumTuning[] = [];
   /** What was asked from which decimated sample on, oldest first. */
   private readonly asked: { from: number; what: number }[] = [];
@@ -213,8 +211,8 @@ export class Listener {
     const low = lowest < PITCH_RANGE.low;
     this.longestFrame = low ? TRACKER_FRAME : LONGEST_FRAME;
     this.detector.know(lowest);
-    if (low !== this.low) this.tones = new NewTones(low ? 'low' : 'usual');
-    this.low = low;
+    const tones = low ? 'low' : 'usual';
+    if (tones !== this.tones.strings) this.tones = new NewTones(tones);
     this.tunings = tunings;
   }
 

@@ -36,7 +36,7 @@ export class NewTones {
   /** Samples from the first new frame's middle to the moment when it is believed. */
   readonly late: number;
 
-  constructor(strings: keyof typeof FRAME) {
+  constructor(readonly strings: keyof typeof FRAME) {
     const { size, past } = FRAME[strings];
     this.size = size;
     this.longest = past;
