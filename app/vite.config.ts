@@ -1,11 +1,31 @@
+import { parse } from '@formatjs/icu-messageformat-parser';
 import react from '@vitejs/plugin-react';
-import { defineConfig } from 'vite';
+import { defineConfig, type Plugin } from 'vite';
 import { VitePWA } from 'vite-plugin-pwa';
+import { packed } from '../words/src/packed.ts';
+
+/** Messages come to the page parsed, so that it needs no parser; what is plain text stays so. */
+const messages: Plugin = {
+  name: 'messages',
+  enforce: 'pre',
+  transform: {
+    filter: { id: /\/messages\/[^/]+\/[^/]+\.json$/ },
+    handler(code) {
+      const texts = Object.entries(JSON.parse(code) as Record<string, string>);
+      const parsed = texts.map(([key, text]) => [
+        key,
+        /[{}]/.test(text) ? packed(parse(text, { captureLocation: false, ignoreTag: true })) : text,
+      ]);
+      return JSON.stringify(Object.fromEntries(parsed));
+    },
+  },
+};
 
 export default defineConfig({
   // The folder works below any path: where it lies is told by where its scripts come from.
   base: './',
   plugins: [
+    messages,
     react(),
     VitePWA({
       registerType: 'prompt',
@@ -40,6 +60,11 @@ export default defineConfig({
       },
     }),
   ],
+  resolve: {
+    alias: {
+      '@formatjs/icu-messageformat-parser': '@formatjs/icu-messageformat-parser/no-parser.js',
+    },
+  },
   worker: { format: 'es' },
   server: { host: '127.0.0.1' },
   build: {
@@ -49,7 +74,13 @@ export default defineConfig({
     rolldownOptions: {
       output: {
         // What the first look needs in one file: by itself the builder makes thirty of what views share.
-        codeSplitting: { groups: [{ name: 'first', tags: ['$initial'] }] },
+        codeSplitting: {
+          groups: [
+            { name: 'first', tags: ['$initial'] },
+            // What that says comes in one file a language.
+            { name: 'texts', test: /\/messages\/en\/(common|bench|views)\.json$/ },
+          ],
+        },
       },
     },
   },

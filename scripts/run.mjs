@@ -65,7 +65,9 @@ function newest(path) {
 
 function build() {
   const page = join(root, 'app/dist/index.html');
-  const sources = ['app', 'core', 'package-lock.json'].map((p) => newest(join(root, p)));
+  const sources = ['app', 'core', 'messages', 'words', 'package-lock.json'].map((p) =>
+    newest(join(root, p)),
+  );
   if (existsSync(page) && statSync(page).mtimeMs > Math.max(...sources)) return;
   say('Building the application …');
   bin('vite', ['build', '--logLevel', 'warn'], { cwd: join(root, 'app') });
@@ -156,7 +158,9 @@ function check() {
   node(['scripts/given.mjs']);
   say('Limits have names …');
   node(['scripts/limits.mjs']);
-  node(['scripts/sentences.mjs']);
+  say('Every message is there, and no text outside of messages/ …');
+  node(['scripts/messages.mjs', '--check']);
+  node(['scripts/texts.mjs']);
   say('The table of keys …');
   node(['--import', 'tsx', 'scripts/keys.mjs', '--check']);
   say('Licences …');
@@ -214,6 +218,10 @@ const commands = {
   approve: () => node(['--import', 'tsx', 'scripts/approve.mjs', ...rest]),
   keys: () => node(['--import', 'tsx', 'scripts/keys.mjs']),
   icons: () => node(['--import', 'tsx', 'e2e/icons.ts']),
+  messages: () => {
+    node(['scripts/messages.mjs']);
+    node(['--import', 'tsx', 'tools/src/messagePages.ts']);
+  },
   schema: () => node(['--import', 'tsx', 'scripts/schema.mjs']),
   extending: () =>
     bin('mocha', [

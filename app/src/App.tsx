@@ -1,10 +1,12 @@
 import { Button } from '@mantine/core';
+import { problemOf } from '@rosefinch/core/errors';
 import { lazy, Suspense, use } from 'react';
 import { Route, Routes } from 'react-router';
 import { useData } from './data/index.ts';
 import { InstrumentInHand } from './parts/finder/index.ts';
 import { NoticeLine, Shell, useNotices, View } from './parts/frame/index.ts';
 import { Unstored } from './parts/listening/index.ts';
+import { useWords } from './parts/words/index.ts';
 import { BenchView } from './views/bench/index.ts';
 
 // What keeps records safe is not what a first pluck waits for.
@@ -61,32 +63,32 @@ const NotFound = lazy(() => import('./NotFound.tsx'));
 
 /** Every view: where it is, what it is called, and in which part of the head it stands. */
 const VIEWS = [
-  { path: '/', title: 'Bench', Shown: BenchView, job: true },
-  { path: '/retune', title: 'Retune', Shown: RetuneView, job: true },
-  { path: '/settle', title: 'Settle', Shown: SettleView, job: true },
-  { path: '/frets', title: 'Frets', Shown: FretsView, job: true },
-  { path: '/log', title: 'Log', Shown: LogView, job: true },
-  { path: '/shelf', title: 'Shelf', Shown: ShelfView, inHead: true },
-  { path: '/shelf/:instrument', title: 'Instrument', Shown: InstrumentPage },
-  { path: '/labels', title: 'Labels', Shown: LabelsPage },
-  { path: '/rounds/:id', title: 'Round', Shown: RoundsPage },
-  { path: '/year', title: 'The year', Shown: YearSheet },
-  { path: '/tunings', title: 'Tunings', Shown: TuningsView, inHead: true },
-  { path: '/tunings/new', title: 'New tuning', Shown: TuningEditor },
-  { path: '/tunings/:tuning', title: 'Tuning', Shown: TuningPage },
-  { path: '/tunings/:tuning/edit', title: 'Change a tuning', Shown: TuningEditor },
-  { path: '/paper', title: 'On paper', Shown: PaperPage },
-  { path: '/ear', title: 'Ear', Shown: EarView, inHead: true },
-  { path: '/ear/progress', title: 'Ear: progress', Shown: EarProgressPage },
-  { path: '/ear/:exercise', title: 'Ear exercise', Shown: ExercisePage },
-  { path: '/settings', title: 'Settings', Shown: SettingsPage, inHead: true },
-  { path: '/data', title: 'Backup and restore', Shown: DataPage },
-  { path: '/open', title: 'A link', Shown: OpenView },
-  { path: '/help', title: 'Guide', Shown: HelpView },
-  { path: '/help/for/*', title: 'Guide', Shown: HelpOfView },
-  { path: '/help/:page', title: 'Guide', Shown: HelpPage },
-  { path: '/recordings/:id', title: 'Recording', Shown: RecordingView },
-  { path: '*', title: 'No such page', Shown: NotFound },
+  { path: '/', title: 'views.bench', Shown: BenchView, job: true },
+  { path: '/retune', title: 'views.retune', Shown: RetuneView, job: true },
+  { path: '/settle', title: 'views.settle', Shown: SettleView, job: true },
+  { path: '/frets', title: 'views.frets', Shown: FretsView, job: true },
+  { path: '/log', title: 'views.log', Shown: LogView, job: true },
+  { path: '/shelf', title: 'views.shelf', Shown: ShelfView, inHead: true },
+  { path: '/shelf/:instrument', title: 'views.instrument', Shown: InstrumentPage },
+  { path: '/labels', title: 'views.labels', Shown: LabelsPage },
+  { path: '/rounds/:id', title: 'views.round', Shown: RoundsPage },
+  { path: '/year', title: 'views.theYear', Shown: YearSheet },
+  { path: '/tunings', title: 'views.tunings', Shown: TuningsView, inHead: true },
+  { path: '/tunings/new', title: 'views.newTuning', Shown: TuningEditor },
+  { path: '/tunings/:tuning', title: 'views.tuning', Shown: TuningPage },
+  { path: '/tunings/:tuning/edit', title: 'views.changeATuning', Shown: TuningEditor },
+  { path: '/paper', title: 'views.onPaper', Shown: PaperPage },
+  { path: '/ear', title: 'views.ear', Shown: EarView, inHead: true },
+  { path: '/ear/progress', title: 'views.earProgress', Shown: EarProgressPage },
+  { path: '/ear/:exercise', title: 'views.earExercise', Shown: ExercisePage },
+  { path: '/settings', title: 'views.settings', Shown: SettingsPage, inHead: true },
+  { path: '/data', title: 'views.backupAndRestore', Shown: DataPage },
+  { path: '/open', title: 'views.aLink', Shown: OpenView },
+  { path: '/help', title: 'views.guide', Shown: HelpView },
+  { path: '/help/for/*', title: 'views.guide', Shown: HelpOfView },
+  { path: '/help/:page', title: 'views.guide', Shown: HelpPage },
+  { path: '/recordings/:id', title: 'views.recording', Shown: RecordingView },
+  { path: '*', title: 'views.noSuchPage', Shown: NotFound },
 ] as const;
 
 const JOBS = VIEWS.filter((view) => 'job' in view);
@@ -100,6 +102,7 @@ interface Props {
 }
 
 export function App({ ready }: Props) {
+  const t = useWords();
   const inHand = (
     <Suspense>
       <InHand ready={ready} />
@@ -111,7 +114,7 @@ export function App({ ready }: Props) {
         <NoticeLine />
         <Unstored />
       </div>
-      <Suspense fallback={<p>One moment …</p>}>
+      <Suspense fallback={<p>{t('common.moment')}</p>}>
         <Views ready={ready} />
       </Suspense>
     </Shell>
@@ -124,6 +127,7 @@ function InHand({ ready }: Props) {
 }
 
 function Views({ ready }: { ready: Promise<void> }) {
+  const t = useWords();
   use(ready);
   return (
     <>
@@ -137,7 +141,7 @@ function Views({ ready }: { ready: Promise<void> }) {
             key={path}
             path={path}
             element={
-              <View title={title} rescue={<Rescue />}>
+              <View title={t(title)} rescue={<Rescue />}>
                 <Shown />
               </View>
             }
@@ -150,11 +154,12 @@ function Views({ ready }: { ready: Promise<void> }) {
 
 /** What can be done beside a view that has failed. */
 function Rescue() {
+  const t = useWords();
   const { repository } = useData();
   const notices = useNotices();
   const save = () =>
     import('./parts/copies/index.ts')
       .then(({ saveBackup }) => saveBackup(repository).done)
-      .catch((error: Error) => notices.say({ message: error.message }));
-  return <Button onClick={() => void save()}>Write a backup</Button>;
+      .catch((error: Error) => notices.say({ message: problemOf(error) }));
+  return <Button onClick={() => void save()}>{t('views.writeABackup')}</Button>;
 }

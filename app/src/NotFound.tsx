@@ -1,14 +1,15 @@
 import { Button, Stack, Text, Title } from '@mantine/core';
-import { PAGE_SAYS } from '@rosefinch/core/words';
 import { Link } from 'react-router';
+import { useWords } from './parts/words/index.ts';
 
 export default function NotFound() {
+  const t = useWords();
   return (
     <Stack align="flex-start" p="lg">
-      <Title order={1}>There is no such page</Title>
-      <Text>{PAGE_SAYS.nothingLost}</Text>
+      <Title order={1}>{t('views.thereIsNoSuchPage')}</Title>
+      <Text>{t('page.nothingLost')}</Text>
       <Button component={Link} to="/">
-        To the bench
+        {t('views.toTheBench')}
       </Button>
     </Stack>
   );

@@ -15,6 +15,8 @@ export interface Given {
   readonly voice?: { say(text: string, over: () => unknown): boolean };
   /** Units and decimal sign; a test reads the same figures in every language. */
   readonly units?: Pick<Settings, 'decimal' | 'length' | 'force'>;
+  /** Language of the page’s texts. */
+  readonly language?: string;
   /** Seed of the practice instruments. */
   readonly seed?: number;
   /** The demo’s shelf begins without its year of sittings. */
@@ -132,6 +134,11 @@ export function writeDatesAs(language: string): void {
 /** The reader's manner of writing dates, as BCP 47 has it. */
 export function locale(): string {
   return datesAs || navigator.language;
+}
+
+/** The language of the page’s texts, as BCP 47 has it. */
+export function language(): string {
+  return given.language ?? (document.documentElement.lang || 'en');
 }
 
 /** Where lengths are told in inches and forces in pounds: common practice, no source. */

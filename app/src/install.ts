@@ -1,4 +1,5 @@
-import { CAN_BE_INSTALLED } from '@rosefinch/core/words';
+import { message } from '@rosefinch/core/message';
+import { CAN_BE_INSTALLED } from '@rosefinch/core/sentences';
 import { isFirstTime } from './data/index.ts';
 import { setInstaller } from './environment.ts';
 import type { Notices } from './parts/frame/index.ts';
@@ -23,7 +24,7 @@ export function watchForInstall(notices: Notices): void {
     if (isAtWork() || !isFirstTime('install-told')) return;
     notices.say({
       message: CAN_BE_INSTALLED,
-      action: { label: 'Install it', act: install },
+      action: { label: message('common.installIt'), act: install },
       calm: true,
     });
   });

@@ -1,16 +1,18 @@
+import { problemOf } from '@rosefinch/core/errors';
 import '@fontsource-variable/bricolage-grotesque';
 import '@fontsource-variable/atkinson-hyperlegible-next';
 import '@fontsource-variable/jetbrains-mono';
 import { MantineProvider } from '@mantine/core';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { type ReactNode, StrictMode } from 'react';
+import { type ReactNode, StrictMode, Suspense } from 'react';
 import { createRoot } from 'react-dom/client';
 import { createBrowserRouter, createHashRouter, RouterProvider } from 'react-router';
 import { App } from './App.tsx';
 import { DataProvider, Repository, RosefinchDatabase, type Shelf } from './data/index.ts';
-import { base, nameViewsByHash, ownName } from './environment.ts';
+import { base, language, nameViewsByHash, ownName } from './environment.ts';
 import { watchForInstall } from './install.ts';
 import { Notices, NoticesProvider, theme } from './parts/frame/index.ts';
+import { FIRST_MODULES, LoadedTexts, WordsProvider } from './parts/words/index.ts';
 import { watchForUpdates } from './updates.ts';
 
 const LAST_SHELF = ownName('rosefinch-shelf');
@@ -76,14 +78,16 @@ function routerFor({ routes }: Served, page: ReactNode) {
 }
 
 async function open(): Promise<void> {
-  const served = await whatIsServed();
+  const texts = new LoadedTexts(language());
+  // What the first look says comes while the server is asked; the rest once that is painted.
+  const [served] = await Promise.all([whatIsServed(), texts.load(FIRST_MODULES)]);
   const { shelf } = served;
   const notices = new Notices();
-  const database = new RosefinchDatabase(shelf, (message) => notices.say({ message }));
+  const database = new RosefinchDatabase(shelf, (problem) => notices.say({ message: problem }));
   const repository = new Repository(database, shelf);
   // The notices must show even while an older tab holds the database.
   const ready = repository.prepare().catch((error: Error) => {
-    notices.say({ message: error.message });
+    notices.say({ message: problemOf(error) });
     return new Promise<void>(() => {});
   });
   watchForUpdates(notices);
@@ -101,14 +105,20 @@ async function open(): Promise<void> {
       <MantineProvider theme={theme} defaultColorScheme="auto">
         <QueryClientProvider client={new QueryClient()}>
           <DataProvider value={{ repository, shelf }}>
-            <NoticesProvider value={notices}>
-              <RouterProvider router={router} />
-            </NoticesProvider>
+            <WordsProvider texts={texts}>
+              <NoticesProvider value={notices}>
+                <Suspense>
+                  <RouterProvider router={router} />
+                </Suspense>
+              </NoticesProvider>
+            </WordsProvider>
           </DataProvider>
         </QueryClientProvider>
       </MantineProvider>
     </StrictMode>,
   );
+  // What an event says must be there by then; a view that is quicker waits for its own.
+  requestIdleCallback(() => void texts.loadAll().catch(() => {}));
 }
 
 void open();

@@ -1,4 +1,6 @@
-import { notUpdatedInWords, UPDATE_READY } from '@rosefinch/core/words';
+import { problemOf } from '@rosefinch/core/errors';
+import { message } from '@rosefinch/core/message';
+import { notUpdatedInWords, UPDATE_READY } from '@rosefinch/core/sentences';
 import { base } from './environment.ts';
 import type { Notices } from './parts/frame/index.ts';
 
@@ -13,7 +15,7 @@ export function watchForUpdates(notices: Notices): void {
 async function register(notices: Notices): Promise<void> {
   const { Workbox } = await import('workbox-window');
   const worker = new Workbox(`${base}sw.js`, { scope: base });
-  const failed = (error: Error) => notices.say({ message: notUpdatedInWords(error.message) });
+  const failed = (error: Error) => notices.say({ message: notUpdatedInWords(problemOf(error)) });
   const update = async () => {
     worker.addEventListener('controlling', ({ isUpdate }) => {
       if (isUpdate) location.reload();
@@ -23,7 +25,7 @@ async function register(notices: Notices): Promise<void> {
   worker.addEventListener('waiting', () =>
     notices.say({
       message: UPDATE_READY,
-      action: { label: 'Update now', act: () => void update().catch(failed) },
+      action: { label: message('common.updateNow'), act: () => void update().catch(failed) },
     }),
   );
   await worker.register();

@@ -10,7 +10,9 @@ import {
 } from '@rosefinch/core/dialogue';
 import { outcomeOf, plainWorld, readingAt } from '@rosefinch/core/dialogue/benchFixture';
 import { between, normal, type Random, seededRandom } from '@rosefinch/core/maths';
+import type { Sentence } from '@rosefinch/core/message';
 import { findTuning, shiftHz, type Target, targetsOf } from '@rosefinch/core/music';
+import { sayingInWords } from '@rosefinch/core/sentences';
 import {
   type BenchState,
   benchAfter,
@@ -27,7 +29,7 @@ import {
   withPeg,
 } from '@rosefinch/core/strings';
 import type { Cents } from '@rosefinch/core/units';
-import { sayingInWords } from '@rosefinch/core/words';
+import { inEnglish } from '@rosefinch/words/english';
 import { type Asked, askedBy, LEAST } from './obey.ts';
 
 /** What pegs and nuts do to a hand that does what it is told. */
@@ -148,7 +150,7 @@ class Literal {
   /** True once the bench says that it is in tune and it truly is. */
   play(): boolean {
     while (this.plucks < MOST_PLUCKS && this.bench.passes.length <= MOST_PASSES) {
-      const asked = askedBy(sayingInWords(benchSaying(this.talk, this.world)));
+      const asked = askedBy(inWords(sayingInWords(benchSaying(this.talk, this.world))));
       if (asked.do === 'over')
         return this.pegs.every((peg) => Math.abs(peg.cents) <= 2 * TOLERANCE);
       this.obey(asked);
@@ -287,4 +289,9 @@ export function literalFigures(first: number, sittings: number): void {
       `  ${name}: given up ${given} of ${sittings}, ${(plucks / sittings).toFixed(0)} plucks in the mean; pegs within two stated errors ${figures.filter(Boolean).length} of ${figures.length}`,
     );
   }
+}
+
+/** A sentence as its player reads it. */
+function inWords({ say, more }: Sentence): { readonly say: string; readonly more: string } {
+  return { say: inEnglish(say), more: inEnglish(more) };
 }

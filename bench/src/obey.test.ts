@@ -1,11 +1,13 @@
-import { turnInWords } from '@rosefinch/core/words';
+import { turnInWords } from '@rosefinch/core/sentences';
+import { inEnglish } from '@rosefinch/words/english';
 import { expect } from 'chai';
 import { askedBy, LEAST, turnsIn } from './obey.ts';
 
 describe('a player who does what is said', () => {
   it('turns by what the words of a size come to, within what words leave open', () => {
     for (let degrees = 1; degrees <= 900; degrees++) {
-      const told = 360 * turnsIn(`Low. Tighten, clockwise, ${turnInWords(degrees / 360)}.`);
+      const told =
+        360 * turnsIn(`Low. Tighten, clockwise, ${inEnglish(turnInWords(degrees / 360))}.`);
       // Without a size it is the least; else within a third of an eighth, from a whole turn on within half of one.
       if (degrees < 3.5) expect(told).to.equal(360 * LEAST);
       else

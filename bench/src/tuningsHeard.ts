@@ -77,10 +77,10 @@ export function tuningFigures(first: number, each: number): void {
         Float64Array.from(samples),
         Math.round(scene.first * decimator.outputRate),
         decimator.outputRate,
-        offered.map((one) => ({ name: one.id, hz: hzOf(one) })),
+        offered.map((one) => ({ id: one.id, name: one.name, hz: hzOf(one) })),
       )!;
-      const isIt = ({ name }: { readonly name: string }) => {
-        const named = offered.find(({ id }) => id === name)!;
+      const isIt = (like: { readonly id: string }) => {
+        const named = offered.find(({ id }) => id === like.id)!;
         return pitchesOf(named) === pitchesOf(tuning) || isNearer(named, tuning, cents);
       };
       const likely = likeliest(like);

@@ -43,11 +43,11 @@ function strummed(seed: number, hand: Kind, played: Kind): string {
   let said = 'nothing';
   const listener = new Listener(RATE, (event) => {
     if (event.type === 'strum')
-      said = event.like.length > 0 ? event.like.map(({ name }) => name).join(' or ') : 'itself';
+      said = event.like.length > 0 ? event.like.map(({ id }) => id).join(' or ') : 'itself';
     else if (event.type === 'outcome' && said === 'nothing') said = event.outcome.kind;
   });
   const tunings = NAMES.map(
-    (kind): StrumTuning => ({ name: kind, hz: targetsFor(kind).map(({ hz }) => hz) }),
+    (kind): StrumTuning => ({ id: kind, name: kind, hz: targetsFor(kind).map(({ hz }) => hz) }),
   );
   listener.know(
     targetsFor(hand).map((target) => ({ target })),

@@ -1,9 +1,19 @@
+import type { Value } from './message.ts';
+
 const OWN_MARK = 'rosefinch';
 
 /** Base of every named error that this project throws on misuse or bad input. */
 export class RosefinchError extends Error {
   override readonly name: string = 'RosefinchError';
   readonly ownMark = OWN_MARK;
+
+  /** @param problem what is wrong, for whoever gave the input */
+  constructor(
+    readonly problem: Value,
+    options?: ErrorOptions,
+  ) {
+    super(asText(problem), options);
+  }
 }
 
 /** By its mark, not by its class: what is loaded later may bring classes of its own. */
@@ -11,12 +21,23 @@ export function isRosefinchError(error: unknown): error is RosefinchError {
   return error instanceof Error && (error as Partial<RosefinchError>).ownMark === OWN_MARK;
 }
 
+/** A problem as developers read it: a sentence as it is, a message by its id and arguments. */
+export function asText(problem: Value): string {
+  return typeof problem === 'string' ? problem : JSON.stringify(problem);
+}
+
+/** What is wrong, as its reader is told: what an error carries for them, or else what it says of itself. */
+export function problemOf(error: unknown): Value {
+  if (!(error instanceof Error)) return String(error);
+  return (error as Partial<RosefinchError>).problem ?? error.message;
+}
+
 /** A value lay outside what a function accepts. */
 export class RangeMisuse extends RosefinchError {
   override readonly name = 'RangeMisuse';
 }
 
-/** A text or file could not be understood; the message says what and where. */
+/** A text or file could not be understood; the problem says what and where. */
 export class FormatError extends RosefinchError {
   override readonly name = 'FormatError';
 }
@@ -26,9 +47,9 @@ export class RecordError extends RosefinchError {
   override readonly name = 'RecordError';
   constructor(
     readonly path: string,
-    message: string,
+    readonly reason: Value,
   ) {
-    super(`${path}: ${message}`);
+    super({ id: 'problems.at', args: { place: path, reason } });
   }
 }
 

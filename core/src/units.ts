@@ -27,3 +27,6 @@ export type EpochMs = Unit<'EpochMs'>;
 export type Semitones = Unit<'Semitones'>;
 /** Milliseconds. */
 export type Milliseconds = Unit<'Milliseconds'>;
+
+/** Which of the two names of a black key is shown first. */
+export type Accidental = 'sharp' | 'flat';

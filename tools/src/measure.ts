@@ -1,6 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { resolve } from 'node:path';
 import { parseArgs } from 'node:util';
+import { problemOf } from '@rosefinch/core/errors';
+import { inEnglish } from '@rosefinch/words/english';
 import { type MeasuredLine, measureWav, printLine } from './lines.ts';
 
 const USAGE = 'npm run -s measure -- [--tuning ID|chromatic] [--a4 440] [--json] FILE...';
@@ -28,7 +30,7 @@ function main(args: readonly string[]): number {
       const lines = measureWav(file, bytes, values.tuning, Number(values.a4));
       for (const line of lines) print(line, values.json);
     } catch (error) {
-      console.error(`${file}: ${error instanceof Error ? error.message : error}`);
+      console.error(`${file}: ${inEnglish.value(problemOf(error))}`);
       code = 2;
     }
   }
@@ -42,6 +44,6 @@ function print(line: MeasuredLine, json: boolean): void {
 try {
   process.exitCode = main(process.argv.slice(2));
 } catch (error) {
-  console.error(`${error instanceof Error ? error.message : error}\nUsage: ${USAGE}`);
+  console.error(`${inEnglish.value(problemOf(error))}\nUsage: ${USAGE}`);
   process.exitCode = 2;
 }

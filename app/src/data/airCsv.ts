@@ -1,11 +1,11 @@
+import { type Message, message } from '@rosefinch/core/message';
 import type { AirOfDay } from '@rosefinch/core/records';
-import { RECORDS_SAYS } from '@rosefinch/core/words';
 import Papa from 'papaparse';
 
 /** What a logger's table holds, day by day; or what is wrong with it, line by line. */
 export type AirRead =
   | { readonly ok: true; readonly days: readonly AirOfDay[]; readonly lines: number }
-  | { readonly ok: false; readonly faults: readonly string[] };
+  | { readonly ok: false; readonly faults: readonly Message[] };
 
 const MOST_FAULTS = 5;
 const COLUMNS = {
@@ -26,16 +26,14 @@ export function readAirCsv(text: string): AirRead {
   if (at < 0 || (places.celsius < 0 && places.humidity < 0))
     return {
       ok: false,
-      faults: [
-        `Line 1 must name a column of times and one of temperature or humidity; it says: ${head.join(', ').slice(0, 80)}`,
-      ],
+      faults: [message('records.airHead', { head: head.join(', ').slice(0, 80) })],
     };
-  const faults: string[] = [];
+  const faults: Message[] = [];
   const byDay = new Map<string, Record<Quantity, number[]>>();
   rows.forEach((row, i) => {
-    const line = `Line ${i + 2}`;
+    const line = i + 2;
     const day = dayOf(row[at] ?? '');
-    if (day === null) return faults.push(`${line}: “${row[at] ?? ''}” is no date like 2026-03-10`);
+    if (day === null) return faults.push(message('records.airDate', { line, text: row[at] ?? '' }));
     const own = byDay.get(day) ?? { celsius: [], humidity: [] };
     byDay.set(day, own);
     for (const quantity of ['celsius', 'humidity'] as const) {
@@ -44,10 +42,10 @@ export function readAirCsv(text: string): AirRead {
       const value = Number(typed.replace(',', '.'));
       const [low, high] = LIMITS[quantity];
       if (value >= low && value <= high) own[quantity].push(value);
-      else faults.push(`${line}: ${quantity} “${typed}” is no number from ${low} to ${high}`);
+      else faults.push(message('records.airNumber', { quantity, line, typed, low, high }));
     }
   });
-  if (rows.length === 0) faults.push(RECORDS_SAYS.noLineOfAir);
+  if (rows.length === 0) faults.push(message('records.noLineOfAir'));
   if (faults.length > 0) return { ok: false, faults: faults.slice(0, MOST_FAULTS) };
   const days = [...byDay].map(([id, { celsius, humidity }]) => ({
     id,

@@ -1,4 +1,6 @@
 import { readFileSync } from 'node:fs';
+import { asText } from '@rosefinch/core/errors';
+import { message } from '@rosefinch/core/message';
 import {
   type Contents,
   readBackup,
@@ -185,7 +187,7 @@ describe('what is kept', () => {
       () => '',
       (error: Error) => error.message,
     );
-    expect(failed).to.match(/recordings\[0\]\.sampleRate, line \d+: .*got "fast"/);
+    expect(failed).to.match(/recordings\[0\]\.sampleRate, line \d+.*problems\.got.*fast/);
     expect(await all()).to.equal(before);
     const survey = await surveyArchive(db, bad, quiet);
     expect(survey.faults.map(({ place }) => place)).to.have.length(1);
@@ -197,7 +199,7 @@ describe('what is kept', () => {
     const bytes = new TextEncoder().encode(writeBackup(FIXTURE, DATE));
     bytes[5000] = 0xff;
     const answer = await surveyArchive(db, new Blob([bytes]), quiet).catch((e: Error) => e);
-    expect(String(answer)).to.match(/no text in UTF-8, at byte/);
+    expect(String(answer)).to.match(/problems\.noUtf8.*"byte":\d+/);
   });
 
   it('is brought back after a wipe or a restore', async () => {
@@ -209,7 +211,9 @@ describe('what is kept', () => {
     await db.instruments.add({ ...FIXTURE.instruments[0]!, id: 'put here since' });
     await restoreSnapshot(db, quiet);
     expect(await all()).to.equal(before);
-    expect(await restoreSnapshot(db, quiet).catch((e: Error) => e.message)).to.match(/Nothing/);
+    expect(await restoreSnapshot(db, quiet).catch((e: Error) => e.message)).to.match(
+      /records\.nothingToBringBack/,
+    );
   });
 
   it('has what is not stored yet in its backup', async () => {
@@ -232,13 +236,13 @@ describe('what is kept', () => {
     const { file: backup, faults } = await writeArchive(db, [], DATE, quiet);
     expect(await backup.text()).to.include('"a4":5000');
     expect(faults[0]?.place).to.match(/sessions\[0\]\.a4/);
-    expect(faults[0]?.reason).to.match(/got 5000/);
+    expect(asText(faults[0]?.reason ?? '')).to.match(/problems\.got.*5000/);
   });
 
   it('is mended where it can be, told where it cannot, and loses nothing', async () => {
     await fill(FIXTURE);
-    await checkStore(db, quiet);
-    expect(await checkStore(db, quiet)).to.deep.include({ mended: [], left: [] });
+    await checkStore(db, 'Found again', quiet);
+    expect(await checkStore(db, 'Found again', quiet)).to.deep.include({ mended: [], left: [] });
     const lost = FIXTURE.events.find(({ sessionId }) => sessionId === 's3')!;
     await db.sessions.delete('s3');
     await db.instruments.delete('linnet');
@@ -248,10 +252,15 @@ describe('what is kept', () => {
     await db.instruments.update('lapwing', { scaleMm: -1 });
     const counts = async () => Promise.all(TABLE_NAMES.map((name) => db.table(name).count()));
     const before = await counts();
-    const { mended, left } = await checkStore(db, quiet);
-    expect(mended.join(' ')).to.match(/sitting was gone have one again/);
-    expect(mended.join(' ')).to.match(/stands for an instrument that was gone/);
-    expect(mended.filter((one) => /missing|untrue/.test(one))).to.have.length(3);
+    const { mended, left } = await checkStore(db, 'Found again', quiet);
+    expect(mended.map(({ id }) => id)).to.deep.equal([
+      'records.sittingAgain',
+      'records.standsForGone',
+      'records.standsForGone',
+      'records.summaryMended',
+      'records.summaryMended',
+      'records.summaryMended',
+    ]);
     expect(left.map(({ place }) => place).sort()).to.deep.equal([
       'instruments, lapwing: scaleMm',
       'measurements, of nothing',
@@ -260,7 +269,7 @@ describe('what is kept', () => {
     (await counts()).forEach((count, i) => {
       expect(count, TABLE_NAMES[i]).to.be.at.least(before[i]!);
     });
-    expect((await checkStore(db, quiet)).mended).to.deep.equal([]);
+    expect((await checkStore(db, 'Found again', quiet)).mended).to.deep.equal([]);
   });
 });
 
@@ -308,7 +317,17 @@ describe('the log of two tabs', () => {
     await log.outbox.flush();
     await log.outbox.flush();
     expect(log.outbox.pending()).to.deep.equal([bad]);
-    expect(log.outbox.problem()).to.match(/event\.at/);
+    expect(log.outbox.problem()).to.deep.equal(
+      message('troubles.notStored', {
+        reason: message('problems.at', {
+          place: 'event.at',
+          reason: message('problems.got', {
+            reason: message('problems.atLeast', { least: 631152000000 }),
+            value: '-1',
+          }),
+        }),
+      }),
+    );
     expect((await log.of('one')).map(({ id }) => id)).to.deep.equal([good.id]);
     expect(recordLine((await log.of('one'))[0]!)).to.include('"accept"');
     db.close();

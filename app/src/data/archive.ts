@@ -1,4 +1,5 @@
 import { FormatError, RecordError } from '@rosefinch/core/errors';
+import { type Message, message } from '@rosefinch/core/message';
 import { findTuning, TUNINGS } from '@rosefinch/core/music';
 import {
   BACKUP_TAIL,
@@ -20,7 +21,6 @@ import {
 } from '@rosefinch/core/records';
 import type { Session } from '@rosefinch/core/sitting';
 import { type Instrument, MODELS } from '@rosefinch/core/strings';
-import { RECORDS_SAYS } from '@rosefinch/core/words';
 import { Dexie } from 'dexie';
 import type { Progress } from '../worker/protocol.ts';
 import type { RosefinchDatabase } from './database.ts';
@@ -141,7 +141,7 @@ async function readBack(file: Blob, wanted: Counts, progress: Progress): Promise
   const sum = (of: Counts) => Object.values(of).reduce((a, b) => a + b, 0);
   const back = sum(counts) + faults.length;
   if (back < sum(wanted))
-    throw new RecordError('the backup', `${sum(wanted)} records were written, ${back} read back`);
+    throw new RecordError('backup', message('records.readBack', { written: sum(wanted), back }));
   return faults;
 }
 
@@ -185,7 +185,7 @@ function decoded(decoder: TextDecoder, bytes: Uint8Array | undefined, from: numb
   try {
     return bytes ? decoder.decode(bytes, { stream: true }) : decoder.decode();
   } catch {
-    throw new FormatError(`this file is no text in UTF-8, at byte ${from} or shortly after it`);
+    throw new FormatError(message('problems.noUtf8', { byte: from }));
   }
 }
 
@@ -293,7 +293,7 @@ export async function restoreArchive(
 /** What a check of the store found, and what became of it. */
 export interface StoreReport {
   readonly checked: number;
-  readonly mended: readonly string[];
+  readonly mended: readonly Message[];
   /** What cannot be mended: it stays as it is. */
   readonly left: readonly Fault[];
 }
@@ -301,9 +301,14 @@ export interface StoreReport {
 /**
  * Reads everything that is kept. Summaries that are missing or untrue are made anew, and what
  * belongs to no sitting gets one back; whatever cannot be mended is told and left as it is.
+ * @param foundAgain what an instrument is called that stands for one that is gone
  */
-export async function checkStore(db: RosefinchDatabase, progress: Progress): Promise<StoreReport> {
-  const mended: string[] = [];
+export async function checkStore(
+  db: RosefinchDatabase,
+  foundAgain: string,
+  progress: Progress,
+): Promise<StoreReport> {
+  const mended: Message[] = [];
   const left: Fault[] = [];
   const total = await countOf(db);
   let checked = 0;
@@ -313,7 +318,7 @@ export async function checkStore(db: RosefinchDatabase, progress: Progress): Pro
       checked += records.length;
       progress(checked, total);
     });
-  mended.push(...(await mendHomeless(db)), ...(await mendSummaries(db)));
+  mended.push(...(await mendHomeless(db, foundAgain)), ...(await mendSummaries(db)));
   left.push(...(await homelessMeasurements(db)));
   return { checked, mended, left };
 }
@@ -325,12 +330,12 @@ function faultOf(name: TableName, record: Tables[TableName]): Fault | null {
   } catch (error) {
     if (!(error instanceof RecordError)) throw error;
     const place = `${name}, ${record.id}: ${error.path}`;
-    return { place, reason: error.message.slice(error.path.length + 2), text: recordLine(record) };
+    return { place, reason: error.reason, text: recordLine(record) };
   }
 }
 
 /** Sittings whose instrument is gone, and events whose sitting is, get a stand-in, put away from the shelf. */
-async function mendHomeless(db: RosefinchDatabase): Promise<string[]> {
+async function mendHomeless(db: RosefinchDatabase, foundAgain: string): Promise<Message[]> {
   const sessions = new Set(await db.sessions.toCollection().primaryKeys());
   const homeless = new Map<string, number>();
   await db.events.each(({ sessionId, event }) => {
@@ -344,16 +349,17 @@ async function mendHomeless(db: RosefinchDatabase): Promise<string[]> {
   await db.sessions.bulkAdd(found);
   const instruments = new Set(await db.instruments.toCollection().primaryKeys());
   const missing = new Map<string, Instrument>();
+  const nameOf = (before: number) => (before === 0 ? foundAgain : `${foundAgain} ${before + 1}`);
   for (const name of ['sessions', 'restringings', 'fretChecks'] as const)
     await db.kept()[name].each(({ instrumentId, ...record }) => {
       const tuningId = 'tuningId' in record ? record.tuningId : '';
       if (!instruments.has(instrumentId) && !missing.has(instrumentId))
-        missing.set(instrumentId, standIn(instrumentId, tuningId));
+        missing.set(instrumentId, standIn(instrumentId, tuningId, nameOf(missing.size)));
     });
   await db.instruments.bulkAdd([...missing.values()]);
   return [
-    ...found.map(() => RECORDS_SAYS.sittingAgain),
-    ...[...missing.values()].map(({ name }) => RECORDS_SAYS.standsForGone(name)),
+    ...found.map(() => message('records.sittingAgain')),
+    ...[...missing.values()].map(({ name }) => message('records.standsForGone', { name: name })),
   ];
 }
 
@@ -371,11 +377,9 @@ function foundSession(id: string, at: number): Session {
   };
 }
 
-function standIn(id: string, tuningId: string): Instrument {
+function standIn(id: string, tuningId: string, name: string): Instrument {
   const tuning = findTuning(tuningId, TUNINGS);
-  const models = MODELS.map((model) =>
-    model.build(id, `Found again (${model.name})`, RECORDS_SAYS.inPlaceOfGone),
-  );
+  const models = MODELS.map((model) => model.build(id, name));
   const built = models.find(({ kind }) => kind === tuning?.kind) ?? models[0]!;
   return { ...built, archived: true };
 }
@@ -385,19 +389,23 @@ async function homelessMeasurements(db: RosefinchDatabase): Promise<Fault[]> {
   const ids = await db.measurements.toCollection().primaryKeys();
   return ids
     .filter((id) => !events.has(id))
-    .map((id) => ({ place: `measurements, ${id}`, reason: 'its event is not here', text: '' }));
+    .map((id) => ({
+      place: `measurements, ${id}`,
+      reason: message('records.eventGone'),
+      text: '',
+    }));
 }
 
 /** Makes the summaries anew that are missing, of another form or untrue. */
-async function mendSummaries(db: RosefinchDatabase): Promise<string[]> {
-  const mended: string[] = [];
+async function mendSummaries(db: RosefinchDatabase): Promise<Message[]> {
+  const mended: Message[] = [];
   const sessions = await db.sessions.toArray();
   for (const session of sessions) {
     const wrong = await mendSummary(db, session);
-    if (wrong) mended.push(RECORDS_SAYS.summaryMended(wrong));
+    if (wrong) mended.push(message('records.summaryMended', { was: wrong }));
   }
   const there = new Set(sessions.map(({ id }) => id));
   const stray = (await db.summaries.toCollection().primaryKeys()).filter((id) => !there.has(id));
   await db.summaries.bulkDelete(stray);
-  return [...mended, ...stray.map(() => RECORDS_SAYS.summaryGone)];
+  return [...mended, ...stray.map(() => message('records.summaryGone'))];
 }

@@ -40,7 +40,7 @@ async function answerTo(
       await wipe(db);
       return null;
     case 'check':
-      return checkStore(db, progress);
+      return checkStore(db, request.foundAgain, progress);
   }
 }
 

@@ -14,7 +14,8 @@ export type ArchiveJob =
   | { readonly job: 'restore'; readonly file: Blob; readonly how: Restoring; readonly at: number }
   | { readonly job: 'undo' }
   | { readonly job: 'wipe'; readonly at: number }
-  | { readonly job: 'check' };
+  /** `foundAgain`: what an instrument is called that stands for one that is gone. */
+  | { readonly job: 'check'; readonly foundAgain: string };
 
 export type ArchiveRequest = ArchiveJob & { readonly shelf: Shelf };
 

@@ -1,3 +1,4 @@
+import type { Message } from '@rosefinch/core/message';
 import {
   instrument1to2,
   logEntry3to4,
@@ -5,8 +6,8 @@ import {
   type TableName,
   type Tables,
 } from '@rosefinch/core/records';
+import { STORE_TROUBLES } from '@rosefinch/core/sentences';
 import type { LogEntry, Measurement, Summary } from '@rosefinch/core/sitting';
-import { STORE_TROUBLES } from '@rosefinch/core/words';
 import { Dexie, type Table } from 'dexie';
 import { ownName } from '../environment.ts';
 
@@ -57,7 +58,7 @@ export class RosefinchDatabase extends Dexie {
   declare snapshots: Table<Snapshot, number>;
 
   /** `trouble` is told what an upgrade in another tab means for this one. */
-  constructor(shelf: Shelf, trouble: (message: string) => void = () => {}) {
+  constructor(shelf: Shelf, trouble: (problem: Message) => void = () => {}) {
     super(databaseName(shelf), { chromeTransactionDurability: 'strict' });
     this.version(1).stores({
       instruments: 'id, name',

@@ -1,6 +1,6 @@
+import { message } from '@rosefinch/core/message';
 import { singleTuningId } from '@rosefinch/core/music';
 import { noContents, type Tables, writeBackup } from '@rosefinch/core/records';
-import { RECORDS_SAYS } from '@rosefinch/core/words';
 import type { RosefinchDatabase } from './database.ts';
 import { logOf } from './log.ts';
 import { StoreProblem } from './stored.ts';
@@ -19,7 +19,7 @@ export async function writeInstrument(
   const kept = db.kept();
   await db.transaction('r', Object.values(kept), async () => {
     const instrument = await db.instruments.get(instrumentId);
-    if (!instrument) throw new StoreProblem(RECORDS_SAYS.notOnShelf);
+    if (!instrument) throw new StoreProblem(message('records.notOnShelf'));
     contents.instruments = [instrument];
     const tunings = new Set([instrument.tuningId, instrument.homeTuningId]);
     if (log) {

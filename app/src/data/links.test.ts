@@ -39,10 +39,10 @@ describe('links', () => {
 
   it('what is no link, cut short, changed or newer is refused and says so', () => {
     const good = writeLink({ kind: 'tuning', tuning: STANDARD });
-    expect(() => readLink('')).to.throw(FormatError, 'no link');
-    expect(() => readLink('#top')).to.throw(FormatError, 'no link');
-    expect(() => readLink('v2.abc')).to.throw(FormatError, 'newer');
-    expect(() => readLink(`v1.${'a'.repeat(9000)}`)).to.throw(FormatError, 'too long');
+    expect(() => readLink('')).to.throw(FormatError, 'problems.noLink');
+    expect(() => readLink('#top')).to.throw(FormatError, 'problems.noLink');
+    expect(() => readLink('v2.abc')).to.throw(FormatError, 'problems.linkNewer');
+    expect(() => readLink(`v1.${'a'.repeat(9000)}`)).to.throw(FormatError, 'problems.linkTooLong');
     for (let cut = 4; cut < good.length; cut += 7)
       expect(() => readLink(good.slice(0, cut)), String(cut)).to.throw();
   });

@@ -1,4 +1,5 @@
 import { FormatError } from '@rosefinch/core/errors';
+import { message } from '@rosefinch/core/message';
 import { checkLinked, type Linked } from '@rosefinch/core/records';
 
 /** What stands before the rest: a later form has another one. */
@@ -20,12 +21,10 @@ export function writeLink(what: Linked): string {
  */
 export function readLink(fragment: string): Linked {
   const text = fragment.replace(/^#/, '');
-  if (text.length > LONGEST) throw new FormatError('this link is too long to be one of Rosefinch');
+  if (text.length > LONGEST) throw new FormatError(message('problems.linkTooLong'));
   if (/^v\d+\./.test(text) && !text.startsWith(FORM))
-    throw new FormatError(
-      'this link was made by a newer Rosefinch, and only such a one can read it',
-    );
-  if (!text.startsWith(FORM)) throw new FormatError('this is no link of Rosefinch');
+    throw new FormatError(message('problems.linkNewer'));
+  if (!text.startsWith(FORM)) throw new FormatError(message('problems.noLink'));
   return checkLinked(parsed(text.slice(FORM.length)));
 }
 
@@ -35,6 +34,6 @@ function parsed(text: string): unknown {
     const decoder = new TextDecoder('utf-8', { fatal: true });
     return JSON.parse(decoder.decode(Uint8Array.from(bytes, (c) => c.charCodeAt(0))));
   } catch {
-    throw new FormatError('this link was cut short or changed on its way: ask for it once more');
+    throw new FormatError(message('problems.linkCut'));
   }
 }

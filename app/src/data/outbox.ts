@@ -1,3 +1,5 @@
+import { problemOf } from '@rosefinch/core/errors';
+import type { Value } from '@rosefinch/core/message';
 import { mayPass } from './stored.ts';
 
 /** How long after a failure it is tried again, in ms. */
@@ -9,7 +11,7 @@ const AGAIN_MS = 5000;
  */
 export class Outbox<Entry extends { readonly id: string }> {
   private waiting: readonly Entry[] = [];
-  private trouble: string | null = null;
+  private trouble: Value | null = null;
   private working: Promise<void> | null = null;
   private toBeTried = false;
   private readonly listeners = new Set<() => void>();
@@ -23,7 +25,7 @@ export class Outbox<Entry extends { readonly id: string }> {
   pending = (): readonly Entry[] => this.waiting;
 
   /** Why they are not, in words; null while all goes well. */
-  problem = (): string | null => this.trouble;
+  problem = (): Value | null => this.trouble;
 
   /** @returns the way to stop being told of changes */
   subscribe = (listener: () => void): (() => void) => {
@@ -47,7 +49,7 @@ export class Outbox<Entry extends { readonly id: string }> {
   }
 
   private async work(): Promise<void> {
-    let trouble: string | null = null;
+    let trouble: Value | null = null;
     for (const entry of this.waiting) {
       try {
         await this.store(entry);
@@ -56,7 +58,7 @@ export class Outbox<Entry extends { readonly id: string }> {
           this.trouble,
         );
       } catch (error) {
-        trouble = error instanceof Error ? error.message : String(error);
+        trouble = problemOf(error);
         // A record that can never be stored must not hold up the others; a full disk holds up all.
         if (mayPass(error)) break;
       }
@@ -74,7 +76,7 @@ export class Outbox<Entry extends { readonly id: string }> {
     }, AGAIN_MS);
   }
 
-  private change(waiting: readonly Entry[], trouble: string | null): void {
+  private change(waiting: readonly Entry[], trouble: Value | null): void {
     this.waiting = waiting;
     this.trouble = trouble;
     for (const listener of this.listeners) listener();

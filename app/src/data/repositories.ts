@@ -1,3 +1,4 @@
+import { message } from '@rosefinch/core/message';
 import { shiftHz, singleTuningId, TUNINGS, type Tuning } from '@rosefinch/core/music';
 import {
   DEFAULT_SETTINGS,
@@ -16,8 +17,6 @@ import {
 } from '@rosefinch/core/sitting';
 import { type Instrument, type Peg, type StringHeard, withPeg } from '@rosefinch/core/strings';
 import type { EpochMs, Hz } from '@rosefinch/core/units';
-import { RECORDS_SAYS } from '@rosefinch/core/words';
-import { writeAs } from '@rosefinch/core/writing';
 import { liveQuery } from 'dexie';
 import { demoYear, natural, now, usualUnits, writeDatesAs, zone } from '../environment.ts';
 import { Chronicle } from './chronicle.ts';
@@ -145,7 +144,7 @@ export class Repository {
       ({ tuningId, homeTuningId = tuningId }) =>
         singleTuningId(tuningId) === id || singleTuningId(homeTuningId) === id,
     );
-    if (user) throw new StoreProblem(RECORDS_SAYS.inThisTuning(user.name));
+    if (user) throw new StoreProblem(message('records.inThisTuning', { name: user.name }));
     return stored(() => this.db.tunings.delete(id));
   }
 
@@ -298,8 +297,6 @@ export class Repository {
     return stored(async () => {
       const set = (await this.db.settings.get('settings'))?.value;
       const settings = { ...DEFAULT_SETTINGS, ...usualUnits(), ...set };
-      // Nothing is shown before settings are read: so all of it is written as they say.
-      writeAs(settings);
       writeDatesAs(settings.dates);
       return settings;
     });

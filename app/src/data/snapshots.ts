@@ -1,7 +1,8 @@
-import { RECORDS_SAYS } from '@rosefinch/core/words';
+import { message } from '@rosefinch/core/message';
 import type { Progress } from '../worker/protocol.ts';
 import { restoreArchive, writeArchive } from './archive.ts';
 import type { RosefinchDatabase } from './database.ts';
+import { StoreProblem } from './stored.ts';
 
 /** So many are kept, the newest. */
 const MOST = 2;
@@ -20,11 +21,11 @@ export async function keepSnapshot(
 
 /**
  * Brings back what the newest snapshot holds, and nothing else; all of it or nothing.
- * @throws Error where there is none
+ * @throws StoreProblem where there is none
  */
 export async function restoreSnapshot(db: RosefinchDatabase, progress: Progress): Promise<void> {
   const newest = await db.snapshots.orderBy(':id').last();
-  if (newest?.id === undefined) throw new Error(RECORDS_SAYS.nothingToBringBack);
+  if (newest?.id === undefined) throw new StoreProblem(message('records.nothingToBringBack'));
   await restoreArchive(db, newest.file, { preference: 'all', salvage: false }, progress);
   await db.snapshots.delete(newest.id);
 }

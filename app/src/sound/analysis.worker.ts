@@ -1,4 +1,5 @@
 import { VoiceFollower } from '@rosefinch/core/ear';
+import { problemOf } from '@rosefinch/core/errors';
 import {
   BEAT_SECONDS,
   beatOf,
@@ -54,7 +55,7 @@ function open({ opening: number, sampleRate, sound: port, pace }: Opening): void
       if (data instanceof Float32Array) hearAll(data, sampleRate, pace);
       else heed(data, sampleRate);
     } catch (error) {
-      report({ type: 'failed', message: String(error) });
+      report({ type: 'failed', problem: problemOf(error) });
     }
   };
   report({ type: 'ready' });
@@ -148,6 +149,6 @@ self.onmessage = ({ data }: MessageEvent<AnalysisRequest>) => {
     } else if (data.type === 'ask') report({ type: 'here' });
     else close();
   } catch (error) {
-    report({ type: 'failed', message: error instanceof Error ? error.message : String(error) });
+    report({ type: 'failed', problem: problemOf(error) });
   }
 };

@@ -3,7 +3,8 @@ import { useEffect, useState } from 'react';
 /** A sound input that the browser offers. */
 export interface InputDevice {
   readonly id: string;
-  readonly name: string;
+  /** As the browser calls it; null where it does not say. */
+  readonly name: string | null;
 }
 
 /** The sound inputs there are, kept up to date while devices come and go. */
@@ -17,7 +18,7 @@ export function useInputDevices(): readonly InputDevice[] {
       const all = await media.enumerateDevices();
       if (stale) return;
       const inputs = all.filter((d) => d.kind === 'audioinput' && d.deviceId !== '');
-      setDevices(inputs.map((d, i) => ({ id: d.deviceId, name: d.label || `Input ${i + 1}` })));
+      setDevices(inputs.map((d) => ({ id: d.deviceId, name: d.label || null })));
     };
     void look();
     media.addEventListener('devicechange', look);

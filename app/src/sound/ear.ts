@@ -1,8 +1,9 @@
 import type { Held } from '@rosefinch/core/fretboard';
 import type { StringKnowledge, StrumTuning, WoundString } from '@rosefinch/core/listen';
+import { message, type Value } from '@rosefinch/core/message';
 import type { Press } from '@rosefinch/core/practice';
+import { MICROPHONE_TROUBLES, stoppedInWords } from '@rosefinch/core/sentences';
 import type { Cents, Hz, Seconds } from '@rosefinch/core/units';
-import { MICROPHONE_TROUBLES, stoppedInWords } from '@rosefinch/core/words';
 import { advance, pace, sounding } from '../environment.ts';
 import { type Line, Watchdog } from '../worker/index.ts';
 import { takeListeningLock } from './lock.ts';
@@ -116,7 +117,7 @@ export class Ear {
         if (report.type === 'block') speaker.play(report.samples);
         else if (report.type === 'truth') this.hearer.truth(report.deviations);
       },
-      (message) => this.workerDied(message),
+      (problem) => this.workerDied(problem),
     );
     line.send({ type: 'start', start, sound: port1, pace }, [port1]);
     const close = () => {
@@ -245,7 +246,7 @@ export class Ear {
     if (this.wound) source.mark({ mark: 'wind', string: this.wound });
     this.dog = new Watchdog(
       () => this.analysis.send({ type: 'ask' }),
-      () => this.workerDied('a helper process does not answer'),
+      () => this.workerDied(message('troubles.helperSilentLower')),
     );
   }
 
@@ -258,12 +259,12 @@ export class Ear {
         if (report.type === 'ahead') advance(1000 * report.seconds, report.over);
         else this.hearer.report(report);
       },
-      (message) => this.workerDied(message),
+      (problem) => this.workerDied(problem),
     );
   }
 
   /** The first time all is begun anew by itself; then it is said. */
-  private workerDied(message: string): void {
+  private workerDied(reason: Value): void {
     this.begin();
     if (this.restarts++ < MOST_RESTARTS) {
       this.analysis.close();
@@ -271,7 +272,7 @@ export class Ear {
       this.analysis.send({ type: 'know', ...this.known });
       return this.hearer.again();
     }
-    this.hearer.problem(new MicrophoneProblem(stoppedInWords(message)));
+    this.hearer.problem(new MicrophoneProblem(stoppedInWords(reason)));
   }
 }
 

@@ -1,4 +1,5 @@
 import { getEventListeners } from 'node:events';
+import { message } from '@rosefinch/core/message';
 import { expect } from 'chai';
 import { openMicrophone } from './microphone.ts';
 import type { MicrophoneProblem } from './source.ts';
@@ -140,16 +141,16 @@ describe('the microphone', () => {
     expect(lost).to.deep.equal([]);
   });
 
-  for (const [event, message] of [
-    ['ended', 'The microphone was unplugged.'],
-    ['mute', 'The microphone is muted.'],
+  for (const [event, told] of [
+    ['ended', message('troubles.unplugged')],
+    ['mute', message('troubles.muted')],
   ] as const)
     it(`tells of “${event}”`, async () => {
       const sound = browser();
       const { lost } = await opened(sound);
       sound.track.dispatchEvent(new Event(event));
-      expect(lost.map((problem) => problem.message)).to.deep.equal([message]);
-      expect(lost[0]!.wayOn).to.match(/\.$/);
+      expect(lost.map(({ sentence }) => sentence.say)).to.deep.equal([told]);
+      expect(lost[0]!.sentence.more).to.not.equal(null);
     });
 
   it('wakes with the page, and says so where it cannot', async () => {
@@ -171,35 +172,33 @@ describe('the microphone', () => {
     sleeps = true;
     context!.dispatchEvent(new Event('statechange'));
     await new Promise<void>((resolve) => setImmediate(resolve));
-    expect(lost.map(({ message }) => message)).to.deep.equal([
-      'The browser put listening to sleep.',
-    ]);
+    expect(lost.map(({ sentence }) => sentence.say)).to.deep.equal([message('troubles.asleep')]);
   });
 
   for (const [left, words] of [
-    ['echoCancellation', /echo cancelling/],
-    ['noiseSuppression', /noise suppression/],
-    ['autoGainControl', /automatic level/],
+    ['echoCancellation', message('troubles.processed', { processing: 'echoCancellation' })],
+    ['noiseSuppression', message('troubles.processed', { processing: 'noiseSuppression' })],
+    ['autoGainControl', message('troubles.processed', { processing: 'autoGainControl' })],
   ] as const)
     it(`says that ${left} was left on, and is heard all the same`, async () => {
       const { lost, source } = await opened(browser({ settings: { [left]: true } }));
       expect(lost).to.have.length(1);
-      expect(lost[0]!.message).to.match(words);
+      expect(lost[0]!.sentence.say).to.deep.equal(words);
       expect(source.sampleRate).to.equal(48_000);
     });
 
   for (const [name, words] of [
-    ['NotAllowedError', /does not let Rosefinch hear/],
-    ['NotFoundError', /No microphone was found/],
-    ['NotReadableError', /Another program/],
-    ['OverconstrainedError', /is gone/],
-    ['SomethingElse', /could not be opened: no/],
+    ['NotAllowedError', message('troubles.refused')],
+    ['NotFoundError', message('troubles.notFound')],
+    ['NotReadableError', message('troubles.held')],
+    ['OverconstrainedError', message('troubles.gone')],
+    ['SomethingElse', message('troubles.notOpened', { reason: 'no' })],
   ] as const)
     it(`${name} is told with a way on; nothing stays open`, async () => {
       const sound = browser({ refusal: named(name) });
       const problem = await problemOf(openMicrophone({ lost: () => {} }));
-      expect(problem.message).to.match(words);
-      expect(problem.wayOn).to.match(/\.$/);
+      expect(problem.sentence.say).to.deep.equal(words);
+      expect(problem.sentence.more).to.not.equal(null);
       expect(sound.contexts[0]!.state).to.equal('closed');
       (sound.told[0] as { sound: MessagePort }).sound.close();
     });
@@ -215,6 +214,6 @@ describe('the microphone', () => {
     browser();
     Object.assign(navigator, { mediaDevices: undefined });
     const problem = await problemOf(openMicrophone({ lost: () => {} }));
-    expect(problem.message).to.match(/gives pages no microphone/);
+    expect(problem.sentence.say).to.deep.equal(message('troubles.microphoneNone'));
   });
 });

@@ -1,9 +1,10 @@
+import { problemOf } from '@rosefinch/core/errors';
 import {
   MICROPHONE_TROUBLES,
   notOpenedInWords,
-  PROCESSING,
+  type Processing,
   processedInWords,
-} from '@rosefinch/core/words';
+} from '@rosefinch/core/sentences';
 import { standIn } from '../environment.ts';
 import captureUrl from './capture.worklet.ts?worker&url';
 import type { CaptureRequest } from './protocol.ts';
@@ -104,11 +105,17 @@ function watch(
   return () => watching.abort();
 }
 
+/** What browsers do to sound on their own. */
+const PROCESSING: readonly Processing[] = [
+  'echoCancellation',
+  'noiseSuppression',
+  'autoGainControl',
+];
+
 /** Names the processing that the browser left on against our wish, or null. */
-function stillProcessed(stream: MediaStream): keyof typeof PROCESSING | null {
+function stillProcessed(stream: MediaStream): Processing | null {
   const settings = stream.getAudioTracks()[0]?.getSettings();
-  const all = Object.keys(PROCESSING) as (keyof typeof PROCESSING)[];
-  return all.find((one) => settings?.[one]) ?? null;
+  return PROCESSING.find((one) => settings?.[one]) ?? null;
 }
 
 const PROBLEMS: Readonly<Record<string, keyof typeof MICROPHONE_TROUBLES>> = {
@@ -122,7 +129,5 @@ function asProblem(error: unknown): MicrophoneProblem {
   if (error instanceof MicrophoneProblem) return error;
   const known = error instanceof Error ? PROBLEMS[error.name] : undefined;
   if (known) return new MicrophoneProblem(MICROPHONE_TROUBLES[known]);
-  return new MicrophoneProblem(
-    notOpenedInWords(error instanceof Error ? error.message : String(error)),
-  );
+  return new MicrophoneProblem(notOpenedInWords(problemOf(error)));
 }

@@ -8,6 +8,7 @@ import type {
   WoundPitch,
   WoundString,
 } from '@rosefinch/core/listen';
+import type { Value } from '@rosefinch/core/message';
 import type { EarNote, NeckFaults, NewString, Press, SoundedCheck } from '@rosefinch/core/practice';
 import type { RecordedPluck } from '@rosefinch/core/records';
 import type { Instrument } from '@rosefinch/core/strings';
@@ -82,7 +83,7 @@ export type AnalysisReport =
   | { readonly type: 'here' }
   /** Nothing is heard while the application itself is sounding. */
   | { readonly type: 'deaf'; readonly deaf: boolean }
-  | { readonly type: 'failed'; readonly message: string };
+  | { readonly type: 'failed'; readonly problem: Value };
 
 /** A report with the opening it belongs to, so that what comes late from a closed source is known as such. */
 export interface AnalysisMessage {

@@ -1,4 +1,5 @@
 import { writeWav } from '@rosefinch/core/formats';
+import { message } from '@rosefinch/core/message';
 import { expect } from 'chai';
 import { decodeRecording, RecordingProblem } from './recording.ts';
 
@@ -29,13 +30,15 @@ describe('a recording that is chosen', () => {
 
   it('that is empty, silent or no sound is refused with a way on', async () => {
     const empty = await problemOf(fileOf(new Uint8Array()));
-    expect(empty.message).to.equal('The file is empty.');
+    expect(empty.sentence.say).to.deep.equal(message('troubles.fileEmpty'));
     const silent = await problemOf(fileOf(writeWav([tone(0.5, 0)], RATE)));
-    expect(silent.message).to.equal('The recording is silent.');
-    expect(silent.wayOn).to.match(/input/);
+    expect(silent.sentence.say).to.deep.equal(message('troubles.fileSilent'));
+    expect(silent.sentence.more).to.not.equal(null);
     const broken = await problemOf(fileOf(writeWav([tone(0.5)], RATE).slice(0, 20)));
-    expect(broken.message).to.match(/^The file cannot be read/);
-    expect(broken.wayOn).to.match(/WAV/);
+    expect(broken.sentence.say).to.deep.equal(
+      message('troubles.unreadable', { reason: message('problems.wavHead', { size: 0 }) }),
+    );
+    expect(broken.sentence.more).to.not.equal(null);
   });
 
   for (const [what, level, silent] of [
@@ -45,7 +48,7 @@ describe('a recording that is chosen', () => {
     it(`${what} what counts as sound is ${silent ? 'silent' : 'read'}`, async () => {
       const sound = Float32Array.from({ length: 800 }, (_, i) => (i % 2 ? level : -level));
       const file = fileOf(writeWav([sound], RATE, 'float32'));
-      if (silent) expect((await problemOf(file)).message).to.match(/silent/);
+      if (silent) expect((await problemOf(file)).message).to.match(/troubles\.fileSilent/);
       else expect((await decodeRecording(file)).samples).to.have.length(800);
     });
 
@@ -53,7 +56,7 @@ describe('a recording that is chosen', () => {
     const most = 200 * 1024 * 1024;
     const file = fileOf(writeWav([tone(0.1)], RATE), most + 1);
     Object.defineProperty(file, 'arrayBuffer', { value: () => expect.fail('it was read') });
-    expect((await problemOf(file)).message).to.match(/200 MB/);
+    expect((await problemOf(file)).message).to.match(/troubles\.tooLarge.*200/);
   });
 
   it('of more than half an hour is refused before it is decoded; half an hour is not', async () => {
@@ -71,7 +74,9 @@ describe('a recording that is chosen', () => {
       return file;
     };
     const long = await problemOf(seconds(1801 + 30));
-    expect(long.message).to.match(/31 minutes; up to 30/);
+    expect(long.sentence.say).to.deep.equal(
+      message('troubles.tooLong', { lasts: (1801 + 30) / 60, most: 30 }),
+    );
     expect((await decodeRecording(seconds(1800))).samples).to.have.length(800);
   });
 });

@@ -1,13 +1,14 @@
+import { asText, problemOf } from '@rosefinch/core/errors';
 import { mixDown, readWav, wavDuration } from '@rosefinch/core/formats';
-import type { Hz, Seconds } from '@rosefinch/core/units';
+import type { Message, Sentence } from '@rosefinch/core/message';
 import {
   RECORDING_TROUBLES,
   readingStoppedInWords,
-  type Sentence,
   tooLargeInWords,
   tooLongInWords,
   unreadableInWords,
-} from '@rosefinch/core/words';
+} from '@rosefinch/core/sentences';
+import type { Hz, Seconds } from '@rosefinch/core/units';
 import { Cancelled, doAside, type Progress } from '../worker/index.ts';
 import type { ReadRecording, RecordingRequest } from './protocol.ts';
 import { makeReader } from './workers.ts';
@@ -23,10 +24,8 @@ const SILENT = 1e-4;
 /** Why a recording cannot be read, and what to do. */
 export class RecordingProblem extends Error {
   override readonly name = 'RecordingProblem';
-  readonly wayOn: string;
-  constructor({ say, more }: Sentence) {
-    super(say);
-    this.wayOn = more;
+  constructor(readonly sentence: Sentence) {
+    super(asText(sentence.say));
   }
 }
 
@@ -35,7 +34,7 @@ export interface DecodedRecording {
   readonly samples: Float32Array<ArrayBuffer>;
   readonly sampleRate: Hz;
   readonly duration: Seconds;
-  readonly warnings: readonly string[];
+  readonly warnings: readonly Message[];
 }
 
 /**
@@ -90,9 +89,7 @@ function readAsWav<T>(read: () => T): T {
   try {
     return read();
   } catch (error) {
-    throw new RecordingProblem(
-      unreadableInWords(error instanceof Error ? error.message : String(error)),
-    );
+    throw new RecordingProblem(unreadableInWords(problemOf(error)));
   }
 }
 
@@ -130,6 +127,6 @@ export async function readRecording(
     });
   } catch (error) {
     if (error instanceof Cancelled || !(error instanceof Error)) throw error;
-    throw new RecordingProblem(readingStoppedInWords(error.message));
+    throw new RecordingProblem(readingStoppedInWords(problemOf(error)));
   }
 }

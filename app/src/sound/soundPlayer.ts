@@ -1,3 +1,4 @@
+import type { Value } from '@rosefinch/core/message';
 import { type EarNote, LOUDNESS_RATE, type SoundedCheck } from '@rosefinch/core/practice';
 import { Speaker } from './speaker.ts';
 import { startPractice } from './workers.ts';
@@ -16,7 +17,7 @@ export class SoundPlayer {
   async play(
     what: ToSound,
     volume: number,
-    { failed, begun }: { readonly failed: (why: string) => void; readonly begun?: () => void },
+    { failed, begun }: { readonly failed: (why: Value) => void; readonly begun?: () => void },
   ): Promise<void> {
     this.stop();
     const speaker = new Speaker(LOUDNESS_RATE);

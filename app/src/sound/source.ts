@@ -1,5 +1,6 @@
+import { asText } from '@rosefinch/core/errors';
+import type { Sentence } from '@rosefinch/core/message';
 import type { Hz } from '@rosefinch/core/units';
-import type { Sentence } from '@rosefinch/core/words';
 import type { SoundMark } from './protocol.ts';
 
 /** A source of sound: delivers blocks of samples, and marks between them, to a port until it is closed. */
@@ -15,9 +16,7 @@ export interface Source {
 /** Why the microphone cannot be heard, with a way on. */
 export class MicrophoneProblem extends Error {
   override readonly name = 'MicrophoneProblem';
-  readonly wayOn: string;
-  constructor({ say, more }: Sentence) {
-    super(say);
-    this.wayOn = more;
+  constructor(readonly sentence: Sentence) {
+    super(asText(sentence.say));
   }
 }

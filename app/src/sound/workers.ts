@@ -1,3 +1,4 @@
+import type { Value } from '@rosefinch/core/message';
 import { connect, type Line } from '../worker/index.ts';
 import type {
   AnalysisMessage,
@@ -9,7 +10,7 @@ import type {
 /** Starts the analysis worker; one serves every source. */
 export function startAnalysis(
   hear: (message: AnalysisMessage) => void,
-  died: (message: string) => void,
+  died: (problem: Value) => void,
 ): Line<AnalysisRequest> {
   const worker = new Worker(new URL('./analysis.worker.ts', import.meta.url), { type: 'module' });
   return connect(worker, hear, died);
@@ -18,7 +19,7 @@ export function startAnalysis(
 /** Starts the worker that plays the practice instrument. */
 export function startPractice(
   hear: (report: PracticeReport) => void,
-  died: (message: string) => void,
+  died: (problem: Value) => void,
 ): Line<PracticeRequest> {
   const worker = new Worker(new URL('./practice.worker.ts', import.meta.url), { type: 'module' });
   return connect(worker, hear, died);

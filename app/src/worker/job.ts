@@ -1,4 +1,5 @@
-import { PARTS_SAYS } from '@rosefinch/core/words';
+import { asText } from '@rosefinch/core/errors';
+import { message, type Value } from '@rosefinch/core/message';
 import { connect } from './line.ts';
 import type { JobReport, Progress } from './protocol.ts';
 
@@ -12,8 +13,17 @@ export class Cancelled extends Error {
   override readonly name = 'Cancelled';
 }
 
+/** A job that failed, with what its helper said of it. */
+class JobFailed extends Error {
+  override readonly name: string = 'JobFailed';
+
+  constructor(readonly problem: Value) {
+    super(asText(problem));
+  }
+}
+
 /** A helper that does not answer. */
-class Silent extends Error {
+class Silent extends JobFailed {
   override readonly name = 'Silent';
 }
 
@@ -29,7 +39,7 @@ export interface Job<Request> {
 
 /**
  * Has a job done beside the page.
- * @throws Cancelled if the signal was aborted, Error if the helper fails or does not answer
+ * @throws Cancelled if the signal was aborted, JobFailed if the helper fails or does not answer
  */
 export async function doAside<Request, Answer>(job: Job<Request>): Promise<Answer> {
   try {
@@ -55,16 +65,16 @@ function doOnce<Request, Answer>({
       act();
     };
     const stop = () => end(() => reject(new Cancelled('Stopped.')));
-    const silent = () => end(() => reject(new Silent(PARTS_SAYS.helperSilent)));
+    const silent = () => end(() => reject(new Silent(message('common.helperSilent'))));
     const hear = (report: JobReport<Answer>) => {
       if (report.type === 'done') return end(() => resolve(report.answer));
-      if (report.type === 'failed') return end(() => reject(new Error(report.message)));
+      if (report.type === 'failed') return end(() => reject(new JobFailed(report.problem)));
       clearTimeout(timer);
       timer = setTimeout(silent, SILENT_AT_MOST_MS);
       if (report.type === 'progress') progress?.(report.done, report.of);
     };
-    const line = connect<Request, JobReport<Answer>>(start(), hear, (message) =>
-      end(() => reject(new Error(message))),
+    const line = connect<Request, JobReport<Answer>>(start(), hear, (problem) =>
+      end(() => reject(new JobFailed(problem))),
     );
     let timer = setTimeout(silent, TAKEN_WITHIN_MS);
     signal?.addEventListener('abort', stop, { once: true });

@@ -1,3 +1,5 @@
+import { message, type Value } from '@rosefinch/core/message';
+
 /** A worker spoken to in its own protocol. */
 export interface Line<Request> {
   send(request: Request, transfer?: Transferable[]): void;
@@ -8,11 +10,11 @@ export interface Line<Request> {
 export function connect<Request, Report>(
   worker: Worker,
   hear: (report: Report) => void,
-  died: (message: string) => void,
+  died: (problem: Value) => void,
 ): Line<Request> {
   worker.onmessage = ({ data }: MessageEvent<Report>) => hear(data);
-  worker.onerror = (event) => died(event.message || 'a helper process stopped');
-  worker.onmessageerror = () => died('a helper process sent something unreadable');
+  worker.onerror = (event) => died(event.message || message('troubles.helperStopped'));
+  worker.onmessageerror = () => died(message('troubles.helperUnreadable'));
   return {
     send: (request, transfer = []) => worker.postMessage(request, transfer),
     close: () => worker.terminate(),

@@ -1,3 +1,4 @@
+import { problemOf } from '@rosefinch/core/errors';
 import { monotonic } from '../environment.ts';
 import type { JobReport, Progress } from './protocol.ts';
 
@@ -23,7 +24,7 @@ export function serve<Request, Answer>(
     try {
       report({ type: 'done', answer: await work(data, progress) });
     } catch (error) {
-      report({ type: 'failed', message: error instanceof Error ? error.message : String(error) });
+      report({ type: 'failed', problem: problemOf(error) });
     }
     clearInterval(timer);
   };

@@ -1,3 +1,4 @@
+import type { NoteValue } from '../message.ts';
 import type { TightenDirection } from '../strings/index.ts';
 import type { Cents, Hz, Semitones } from '../units.ts';
 import type { TurnSize } from './heard.ts';
@@ -32,8 +33,8 @@ export interface FaultFacts {
   /** In cents a second. */
   'too fast': { readonly speed: number };
   'a semitone off': {
-    readonly heard: string;
-    readonly wanted: string;
+    readonly heard: NoteValue;
+    readonly wanted: NoteValue;
     readonly high: boolean;
     readonly tighten: TightenDirection;
     /** To the note; null where nothing is known of the peg. */

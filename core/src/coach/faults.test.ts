@@ -1,9 +1,11 @@
 import { expect } from 'chai';
 import type { Refusal } from '../listen/index.ts';
+import { message, noteValue } from '../message.ts';
+import { plainFigures } from '../messageFixture.ts';
 import { findTuning, shiftHz, targetsOf } from '../music/index.ts';
+import { faultInWords } from '../sentences/index.ts';
 import { type BenchEvent, type BenchState, benchAfter, startBench } from '../sitting/index.ts';
 import { expectedCoupling } from '../strings/index.ts';
-import { faultInWords } from '../words/index.ts';
 import {
   type CoachView,
   type Fault,
@@ -167,8 +169,8 @@ describe('the coach', () => {
       const strings = view.strings.map((s) => ({ ...s, headroom: () => 2.1 }));
       return judge([{ cents }], { strings }).fault;
     };
-    expect(words(near(-20))?.say).to.equal(
-      'Slowly: string 3 will stand 2.1 semitones from breaking.',
+    expect(words(near(-20))?.say).to.deep.equal(
+      message('advice.nearBreaking', { string: 3, semitones: 2.1 }),
     );
     expect(near(5)).to.equal(null);
   });
@@ -181,8 +183,8 @@ describe('the coach', () => {
       { type: 'next pass' },
     ];
     const three = [...pass(-9), ...pass(-6), ...pass(-6)];
-    expect(words(after(...three, { cents: -6 }))?.say).to.equal(
-      'String 3 still moves after 3 passes.',
+    expect(words(after(...three, { cents: -6 }))?.say).to.deep.equal(
+      message('advice.stillMoving', { string: 3, passes: 3 }),
     );
     expect(after(...three, { cents: -0.5 })).to.equal(null);
   });
@@ -194,8 +196,13 @@ describe('the coach', () => {
   });
 
   it('names the letter and the sign', () => {
-    expect(words(after({ cents: 98 }, { cents: 98 }))?.say).to.equal(
-      'That is G♯3, not G3. Loosen, towards you.',
+    expect(words(after({ cents: 98 }, { cents: 98 }))?.say).to.deep.equal(
+      message('advice.semitoneOffNoTurn', {
+        side: 'high',
+        heard: noteValue(56),
+        wanted: noteValue(55),
+        way: message('common.direction', { way: 'towards' }),
+      }),
     );
     // A semitone above B is C: another letter, seen without help.
     expect(after({ course: 2, cents: 98 }, { course: 2, cents: 98 })).to.equal(null);
@@ -204,6 +211,8 @@ describe('the coach', () => {
   it('offers to keep a set of strings that agrees with itself', () => {
     const { more } = words(after(...[6, 5, 4, 3, 2, 1].map((course) => ({ course, cents: -18 }))))!;
     // 440 · 2^(−18/1200).
-    expect(more).to.contain('435.4 Hz');
+    expect(plainFigures(more ?? null)).to.deep.equal(
+      message('advice.withItself.more', { ownA4: 435.448929, a4: 440 }),
+    );
   });
 });

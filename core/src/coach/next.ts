@@ -1,5 +1,6 @@
+import { type NoteValue, noteValue } from '../message.ts';
 import type { Target } from '../music/index.ts';
-import { noteName, notesToPass, shiftHz, targetName } from '../music/index.ts';
+import { notesToPass, shiftHz, targetNote } from '../music/index.ts';
 import type { BenchState, StringPass, StringReading } from '../sitting/index.ts';
 import {
   allInTune,
@@ -26,7 +27,7 @@ const FROM_ABOVE: Cents = 2;
 /** A string as a player calls it. */
 export interface NamedString {
   readonly course: number;
-  readonly note: string;
+  readonly note: NoteValue;
 }
 
 /** The one thing to do now, with what its sentence needs to know. */
@@ -48,8 +49,8 @@ export type NextStep =
       readonly low: boolean;
       readonly tighten: TightenDirection;
       readonly semitones: Semitones;
-      /** Names of the notes to pass, the target last. */
-      readonly notes: readonly string[];
+      /** The notes to pass, the target last. */
+      readonly notes: readonly NoteValue[];
       /** All the way; null where nothing is known of the peg. */
       readonly turn: TurnSize | null;
     }
@@ -108,7 +109,7 @@ export function nextStep(
 }
 
 function named(target: Target): NamedString {
-  return { course: target.course, note: targetName(target) };
+  return { course: target.course, note: targetNote(target) };
 }
 
 function goOn(entry: StringPass, strings: readonly CoachString[], wanted: number | null): NextStep {
@@ -143,7 +144,7 @@ function turn(
       low: last.cents < 0,
       tighten,
       semitones: Math.abs(last.cents / 100),
-      notes: notes.map((midi) => noteName(midi, target.accidental)),
+      notes: notes.map((midi) => noteValue(midi, target.accidental)),
       turn: size,
     };
   }

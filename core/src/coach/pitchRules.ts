@@ -1,3 +1,4 @@
+import { noteValue } from '../message.ts';
 import { centsBetween, nearestNote, noteName, shiftHz } from '../music/index.ts';
 import { currentPass, offBy } from '../sitting/index.ts';
 import type { Cents, Hz, Semitones } from '../units.ts';
@@ -73,10 +74,11 @@ export function semitoneOff(visit: Visit): FaultFacts['a semitone off'] | null {
   const { midi } = nearestNote(reading.hz, view.a4);
   const high = reading.cents > 0;
   const spelling = high ? 'sharp' : 'flat';
-  const heard = noteName(midi, spelling);
-  const wanted = noteName(string.target.midi, spelling);
-  if (heard.charAt(0) !== wanted.charAt(0) || heard === wanted) return null;
   const { target, tighten, turnsTo } = string;
+  const letter = (note: number) => noteName(note, spelling).charAt(0);
+  if (letter(midi) !== letter(target.midi) || midi === target.midi) return null;
+  const heard = noteValue(midi, spelling);
+  const wanted = noteValue(target.midi, spelling);
   return { heard, wanted, high, tighten, turn: turnsTo?.(reading.hz, target.hz) ?? null };
 }
 

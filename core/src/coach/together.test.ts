@@ -1,8 +1,10 @@
 import { expect } from 'chai';
+import { type Message, message } from '../message.ts';
+import { plainFigures } from '../messageFixture.ts';
 import { findTuning, shiftHz, targetsOf } from '../music/index.ts';
+import { faultInWords } from '../sentences/index.ts';
 import { benchAfter, startBench } from '../sitting/index.ts';
 import { expectedCoupling } from '../strings/index.ts';
-import { faultInWords } from '../words/index.ts';
 import { faultOf, type HeardPluck } from './index.ts';
 
 const TARGETS = targetsOf(findTuning('guitar-standard')!, 440);
@@ -39,26 +41,26 @@ const scatter = (course: number) => [1.5, -2, 0.5, 2, -1, -1][course - 1]!;
 
 // Common practice, no source: all strings off alike is no instrument that is out of tune.
 describe('all strings off together', () => {
-  const CASES: readonly (readonly [number, RegExp | null])[] = [
-    [100, /^Every string is 1 semitone high\. Is a capo on\?$/],
-    [300, /^Every string is 3 semitones high\./],
-    [-100, /^Every string is 1 semitone low\. Is it kept lower\?$/],
-    [-200, /^Every string is 2 semitones low\./],
+  const CASES: readonly (readonly [number, Message | null])[] = [
+    [100, message('advice.capoOn', { semitones: 1 })],
+    [300, message('advice.capoOn', { semitones: 3 })],
+    [-100, message('advice.keptLower', { semitones: 1 })],
+    [-200, message('advice.keptLower', { semitones: 2 })],
     // A4 = 432: 1200 log2(432/440) = −31.8.
-    [-31.8, /^In tune with itself, 32 cents low\.$/],
+    [-31.8, message('advice.withItself', { side: 'low', cents: 31.8 })],
     [-5, null],
   ];
   for (const [cents, say] of CASES)
-    it(`${cents} cents: ${say ?? 'nothing'}`, () => {
+    it(`${cents} cents: ${say?.id ?? 'nothing'}`, () => {
       const said = afterAll((course) => cents + scatter(course));
       if (say === null) expect(said).to.equal(null);
-      else expect(said?.say).to.match(say);
+      else expect(plainFigures(said?.say ?? null)).to.deep.equal(say);
     });
 
   it('a set at A4 = 432 is known with up to 8 cents of scatter too', () => {
-    expect(afterAll((course) => -31.8 + 3.9 * scatter(course))?.more).to.match(
-      /A4 to 43[12]\.\d Hz/,
-    );
+    expect(
+      plainFigures(afterAll((course) => -31.8 + 3.9 * scatter(course))?.more ?? null),
+    ).to.deep.equal(message('advice.withItself.more', { ownA4: 431.991679, a4: 440 }));
   });
 
   it('strings that are off each by itself are not', () => {

@@ -1,8 +1,10 @@
 import { expect } from 'chai';
+import { list, message, noteValue, type Text } from '../message.ts';
+import { plainFigures } from '../messageFixture.ts';
 import { findTuning, shiftHz, targetsOf } from '../music/index.ts';
+import { sayingInWords } from '../sentences/index.ts';
 import { benchAfter, currentPass, type StringReading, startBench } from '../sitting/index.ts';
 import { expectedCoupling, steelGuitar } from '../strings/index.ts';
-import { sayingInWords } from '../words/index.ts';
 import { askedAtBench, benchTalk, startBenchTalk } from './bench.ts';
 import { outcomeOf, plainWorld, pluckOf, readingAt } from './benchFixture.ts';
 import { benchFault, benchSaying } from './benchSaying.ts';
@@ -65,8 +67,8 @@ class Bench {
     );
   }
 
-  get says(): string {
-    return sayingInWords(benchSaying(this.talk, this.world)).say;
+  get says(): Text {
+    return plainFigures(sayingInWords(benchSaying(this.talk, this.world)).say);
   }
 
   private perform(effect: BenchEffect): void {
@@ -86,23 +88,46 @@ const ROWS: readonly (readonly [
   name: string,
   play: (bench: Bench) => unknown,
   done: readonly string[],
-  says: string | RegExp,
+  says: Text,
 ])[] = [
-  ['nothing is listened to', (b) => Object.assign(b.change, { listening: false }), [], /^Choose/],
-  ['the first string is asked for', () => {}, [], 'Pluck string 6, E2.'],
-  ['a pluck', (b) => b.pluck(6, -20), ['record reading'], /^Low\. Tighten/],
-  ['a pluck that is no reading', (b) => b.hear(outcomeOf(NOT_SURE)), [], 'Not sure. Pluck again.'],
+  [
+    'nothing is listened to',
+    (b) => Object.assign(b.change, { listening: false }),
+    [],
+    message('bench.source'),
+  ],
+  [
+    'the first string is asked for',
+    () => {},
+    [],
+    message('bench.pluck', {
+      string: message('common.stringAndNote', { string: 6, note: noteValue(40) }),
+    }),
+  ],
+  [
+    'a pluck',
+    (b) => b.pluck(6, -20),
+    ['record reading'],
+    message('bench.turn', {
+      side: 'low',
+      way: message('common.direction', { way: 'away' }),
+      turn: message('common.turnGuessed', { size: message('common.turnDegrees', { degrees: 15 }) }),
+    }),
+  ],
+  ['a pluck that is no reading', (b) => b.hear(outcomeOf(NOT_SURE)), [], message('advice.notSure')],
   [
     'a decision answers what the pluck before showed',
     (b) => b.pluck(6, 98).pluck(6, 98).send(press('accept')),
     ['record reading', 'record reading', 'let go', 'record accept'],
-    'Pluck string 5, A2.',
+    message('bench.pluck', {
+      string: message('common.stringAndNote', { string: 5, note: noteValue(45) }),
+    }),
   ],
   [
     'another string than the one chosen',
     (b) => b.send(choose(6)).pluck(5, 2),
     ['let go', 'record choose', 'record reading'],
-    'That sounds like string 5.',
+    message('advice.anotherString', { heard: 5 }),
   ],
   [
     'a pluck is judged by what was asked when it was made',
@@ -111,16 +136,34 @@ const ROWS: readonly (readonly [
       b.send(choose(6)).pluck(5, 1, before);
     },
     ['let go', 'record choose', 'record reading'],
-    'Pluck string 6, E2.',
+    message('bench.pluck', {
+      string: message('common.stringAndNote', { string: 6, note: noteValue(40) }),
+    }),
   ],
-  ['Space on a plan goes where the plan goes', planned, ['let go', 'record accept'], /string 3/],
+  [
+    'Space on a plan goes where the plan goes',
+    planned,
+    ['let go', 'record accept'],
+    message('bench.pluck', {
+      string: message('common.stringAndNote', { string: 3, note: noteValue(55) }),
+    }),
+  ],
   [
     'a pass',
     (b) => b.pluck(6, 0).send(press('next pass')),
     ['record reading', 'record next pass'],
-    /6/,
+    message('bench.pluck', {
+      string: message('common.stringAndNote', { string: 6, note: noteValue(40) }),
+    }),
   ],
-  ['hearing the target', (b) => b.send(press('sound target')), ['sound'], 'Pluck string 6, E2.'],
+  [
+    'hearing the target',
+    (b) => b.send(press('sound target')),
+    ['sound'],
+    message('bench.pluck', {
+      string: message('common.stringAndNote', { string: 6, note: noteValue(40) }),
+    }),
+  ],
   // A reference is held against the instrument; it is no reading of it.
   [
     'a reference is heard and left',
@@ -130,13 +173,15 @@ const ROWS: readonly (readonly [
         .hear(outcomeOf(readingAt(442)))
         .send(press('reference')),
     [],
-    'Pluck string 6, E2.',
+    message('bench.pluck', {
+      string: message('common.stringAndNote', { string: 6, note: noteValue(40) }),
+    }),
   ],
   [
     'a reference that was not clear',
     (b) => b.send(press('reference')).hear(outcomeOf(NOT_SURE)),
     [],
-    'Sound the reference once more.',
+    message('bench.referenceAgain'),
   ],
   [
     'a reference comes when nobody waits for it any more',
@@ -146,7 +191,9 @@ const ROWS: readonly (readonly [
       b.send(press('reference')).hear(outcomeOf(readingAt(442)), asked);
     },
     [],
-    'Pluck string 6, E2.',
+    message('bench.pluck', {
+      string: message('common.stringAndNote', { string: 6, note: noteValue(40) }),
+    }),
   ],
   [
     'a string plucked just before the reference was asked for is a reading',
@@ -155,7 +202,7 @@ const ROWS: readonly (readonly [
       b.send(press('reference')).pluck(6, -20, asked);
     },
     ['record reading'],
-    'Sound the reference now.',
+    message('bench.reference'),
   ],
   [
     'the A4 of a reference is taken',
@@ -165,20 +212,22 @@ const ROWS: readonly (readonly [
         .hear(outcomeOf(readingAt(442)))
         .send({ type: 'take A4', a4: 442 }),
     ['save A4', 'let go', 'start afresh'],
-    'Pluck string 6, E2.',
+    message('bench.pluck', {
+      string: message('common.stringAndNote', { string: 6, note: noteValue(40) }),
+    }),
   ],
   // Two strings at once.
   [
     'a comparison',
     (b) => b.send(press('compare')),
     ['expect pair'],
-    'Sound string 6 at fret 5 and open string 5 together.',
+    message('advice.pair', { fret: 5, held: 6, open: 5 }),
   ],
   [
     'a comparison is heard',
     (b) => b.send(press('compare')).hear({ type: 'pair', beat: { kind: 'not heard' } }),
     ['expect pair'],
-    'That was not clear. Sound both again.',
+    message('advice.beatNotHeard'),
   ],
   [
     'a comparison is taken back, and comes late',
@@ -187,7 +236,9 @@ const ROWS: readonly (readonly [
         .send(press('compare'), press('compare'))
         .hear({ type: 'pair', beat: { kind: 'not heard' } }),
     ['expect pair', 'expect pair'],
-    'Pluck string 6, E2.',
+    message('bench.pluck', {
+      string: message('common.stringAndNote', { string: 6, note: noteValue(40) }),
+    }),
   ],
   [
     'a pluck ends a comparison',
@@ -197,46 +248,58 @@ const ROWS: readonly (readonly [
         .hear({ type: 'pair', beat: { kind: 'not heard' } })
         .pluck(6, -20),
     ['expect pair', 'record reading'],
-    /^Low/,
+    message('bench.turn', {
+      side: 'low',
+      way: message('common.direction', { way: 'away' }),
+      turn: message('common.turnGuessed', { size: message('common.turnDegrees', { degrees: 15 }) }),
+    }),
   ],
   // By ear.
-  ['by ear', (b) => b.send(press('by ear')), [], 'By ear: bring string 6 to its note.'],
+  ['by ear', (b) => b.send(press('by ear')), [], message('advice.byEar', { string: 6 })],
   [
     'by ear, compared',
     (b) => b.send(press('by ear')).pluck(6, 1).send(press('accept')),
     ['record reading'],
-    'Ear and display agree.',
+    message('advice.earAgrees'),
   ],
   [
     'by ear, compared and gone on',
     (b) => b.send(press('by ear')).pluck(6, 1).send(press('accept'), press('accept')),
     ['record reading', 'let go', 'record accept'],
-    'Pluck string 5, A2.',
+    message('bench.pluck', {
+      string: message('common.stringAndNote', { string: 5, note: noteValue(45) }),
+    }),
   ],
   [
     'by ear, compared and plucked again',
     (b) => b.send(press('by ear')).pluck(6, 9).send(press('accept')).pluck(6, 8),
     ['record reading', 'record reading'],
-    /^High/,
+    message('bench.turn', {
+      side: 'high',
+      way: message('common.direction', { way: 'towards' }),
+      turn: message('common.turnGuessed', { size: message('common.turnDegrees', { degrees: 10 }) }),
+    }),
   ],
   [
     'by ear, compared before it was plucked',
     (b) => b.send(press('by ear'), press('accept')),
     [],
-    'Pluck string 6, E2.',
+    message('bench.pluck', {
+      string: message('common.stringAndNote', { string: 6, note: noteValue(40) }),
+    }),
   ],
   [
     'a reference while tuning by ear, and back',
     (b) => b.send(press('by ear'), press('reference'), press('reference')),
     [],
-    'By ear: bring string 6 to its note.',
+    message('advice.byEar', { string: 6 }),
   ],
   // The pegs.
   [
     'the peg test begins',
     (b) => b.send(press('peg test')),
     ['let go', 'record choose'],
-    'Pluck string 6.',
+    message('advice.pegPluck', { string: 6 }),
   ],
   [
     'a peg is tried',
@@ -254,7 +317,7 @@ const ROWS: readonly (readonly [
       'let go',
       'record choose',
     ],
-    /^String 6: \d+ cents a turn, within 1\d %, (no play|play \d+°)\.$/,
+    message('advice.pegMeasured', { string: 6, cents: 250, percent: 12.41158, degrees: 7 }),
   ],
   [
     'in practice a peg is tried and not stored',
@@ -272,7 +335,7 @@ const ROWS: readonly (readonly [
       'let go',
       'record choose',
     ],
-    /^String 6: \d+ cents a turn/,
+    message('advice.pegMeasured', { string: 6, cents: 250, percent: 12.41158, degrees: 7 }),
   ],
   [
     'a pluck made before its step was asked for moves no peg on',
@@ -282,25 +345,33 @@ const ROWS: readonly (readonly [
       b.pluck(6, 0).pluck(6, -30, asked);
     },
     ['let go', 'record choose', 'record reading', 'record reading'],
-    /^Turn its button/,
+    message('advice.pegTurn', {
+      turn: message('common.turn', {
+        about: 'exactly',
+        size: message('common.turnEighths', { eighths: 1 }),
+      }),
+      way: message('common.direction', { way: 'towards' }),
+    }),
   ],
   [
     'another string than the one whose peg is tried',
     (b) => b.send(press('peg test')).pluck(5, 0),
     ['let go', 'record choose', 'record reading'],
-    'Pluck string 6.',
+    message('advice.pegPluck', { string: 6 }),
   ],
   [
     'a peg is skipped',
     (b) => b.send(press('peg test'), press('accept')),
     ['let go', 'record choose', 'let go', 'record choose'],
-    'Pluck string 5.',
+    message('advice.pegPluck', { string: 5 }),
   ],
   [
     'the peg test ends',
     (b) => b.send(press('peg test'), press('peg test')),
     ['let go', 'record choose', 'let go', 'record choose'],
-    'Pluck string 6, E2.',
+    message('bench.pluck', {
+      string: message('common.stringAndNote', { string: 6, note: noteValue(40) }),
+    }),
   ],
   [
     'a reference in the middle of a peg test, and back',
@@ -310,25 +381,36 @@ const ROWS: readonly (readonly [
         .hear(outcomeOf(readingAt(442)))
         .send(press('reference')),
     ['let go', 'record choose'],
-    'Pluck string 6.',
+    message('advice.pegPluck', { string: 6 }),
   ],
   [
     'tuning by ear ends a peg test',
     (b) => b.send(press('peg test'), press('by ear')),
     ['let go', 'record choose', 'let go', 'record choose'],
-    'By ear: bring string 6 to its note.',
+    message('advice.byEar', { string: 6 }),
   ],
   [
     'starting afresh forgets the plucks',
     (b) => b.pluck(6, 98).pluck(6, 98).send(press('start afresh')),
     ['record reading', 'record reading', 'let go', 'start afresh'],
-    /./,
+    message('bench.farOff', {
+      side: 'high',
+      way: message('common.direction', { way: 'towards' }),
+      turn: message('common.turnGuessed', {
+        size: message('common.turn', {
+          about: 'over',
+          size: message('common.turnEighths', { eighths: 2 }),
+        }),
+      }),
+    }),
   ],
   [
     'another source takes the notice away',
     (b) => b.hear(outcomeOf(NOT_SURE)).send(press('listen')),
     [],
-    'Pluck string 6, E2.',
+    message('bench.pluck', {
+      string: message('common.stringAndNote', { string: 6, note: noteValue(40) }),
+    }),
   ],
 ];
 
@@ -343,15 +425,14 @@ describe('the conversation at the bench', () => {
       const bench = new Bench({});
       play(bench);
       expect(bench.done).to.deep.equal(done);
-      if (typeof says === 'string') expect(bench.says).to.equal(says);
-      else expect(bench.says).to.match(says);
+      expect(bench.says).to.deep.equal(plainFigures(says));
     });
 
   it('keeps a pluck in doubt until its string is named, and records it once', () => {
     // Between the second string and the first: B3 is 246.9, E4 329.6.
     const bench = new Bench({});
     bench.hear(outcomeOf(readingAt(shiftHz(TARGETS[1]!.hz, 250))));
-    expect(bench.says).to.match(/^Was that string \d or \d\?/);
+    expect(bench.says).to.deep.equal(message('bench.whichString', { strings: list([4, 2], 'or') }));
     expect(bench.done).to.deep.equal([]);
     bench.send(choose(2), choose(2));
     expect(bench.done).to.deep.equal(['record reading', 'let go', 'record choose']);
@@ -485,7 +566,7 @@ describe('with both hands on the instrument', () => {
   it('a pass in which nothing had to move is the last one', () => {
     const bench = pass(pass(new Bench().pluck(6, -20), 0.5), 0.4);
     expect(passes(bench)).to.equal(2);
-    expect(bench.says).to.equal('In tune. Nothing had to move.');
+    expect(bench.says).to.deep.equal(message('bench.inTune'));
     expect(passes(bench.pluck(2, 0.3))).to.equal(2);
   });
 });

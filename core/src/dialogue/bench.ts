@@ -14,7 +14,7 @@ import {
   stringOf,
 } from '../sitting/index.ts';
 import { aimOf, hearPluck, stateOf } from '../state/index.ts';
-import { saidTurns } from '../words/index.ts';
+import { roundTurns } from '../strings/index.ts';
 import { benchSaying } from './benchSaying.ts';
 import { askStrum, hearStrummed, strumLetGo } from './benchStrum.ts';
 import type {
@@ -367,7 +367,7 @@ function toldBefore(talk: BenchTalk, world: BenchWorld): number | undefined {
   const saying = benchSaying({ ...talk, notice: null }, world);
   const facts = saying.about === 'fault' ? saying.fault : saying.about === 'next' && saying.step;
   if (!facts || !('turn' in facts) || !facts.turn) return undefined;
-  return saidTurns(facts.turn.turns);
+  return roundTurns(facts.turn.turns);
 }
 
 /** Outside of a peg test a turn that was advised tells of its peg too. */

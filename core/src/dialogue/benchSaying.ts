@@ -8,10 +8,10 @@ import {
   soundedTogether,
   turnsToSay,
 } from '../coach/index.ts';
+import type { Saying, StrumFacts } from '../sentences/index.ts';
 import { currentPass, offBy, stringOf } from '../sitting/index.ts';
 import { passesToCome, stateOf, whyMoved } from '../state/index.ts';
 import { headroom, soundingLength } from '../strings/index.ts';
-import type { Saying, StrumFacts } from '../words/index.ts';
 import type { BenchTalk, BenchWorld, Led, Notice } from './benchTypes.ts';
 import { checkInHand, courseInHand } from './inHand.ts';
 import { pegTask } from './pegTest.ts';
@@ -49,7 +49,7 @@ function strumFacts(
     return last && Math.abs(offBy(last)) > tolerance ? [{ course, cents: offBy(last) }] : [];
   });
   const right = heard.filter((course) => !off.some((one) => one.course === course));
-  return { right, off, alone, like };
+  return { right, off, alone, like: like.map(({ name }) => name) };
 }
 
 /** What the last pluck shows to be wrong, if anything; null once the teacher has gone on. */

@@ -1,9 +1,10 @@
 import { expect } from 'chai';
 import type { StrumString } from '../listen/index.ts';
+import { list, message, type Text } from '../message.ts';
 import { findTuning, shiftHz, targetsOf } from '../music/index.ts';
+import { sayingInWords } from '../sentences/index.ts';
 import { type BenchState, benchAfter, passDone, startBench } from '../sitting/index.ts';
 import { expectedCoupling, steelGuitar } from '../strings/index.ts';
-import { sayingInWords } from '../words/index.ts';
 import { benchTalk, startBenchTalk } from './bench.ts';
 import { plainWorld } from './benchFixture.ts';
 import { benchSaying } from './benchSaying.ts';
@@ -22,7 +23,7 @@ const strum = (
     type: 'strum',
     asked: 0,
     start: 1,
-    like: like.map((name) => ({ name, hz: [], value: 100, cents: 0 })),
+    like: like.map((name) => ({ id: name, name, hz: [], value: 100, cents: 0 })),
     strings: cents.map(
       (off, i): StrumString => ({
         course: i + 1,
@@ -57,7 +58,7 @@ class Bench {
     });
   }
 
-  send(input: BenchInput): string {
+  send(input: BenchInput): Text {
     const next = benchTalk(this.talk, input, this.world);
     this.talk = next.state;
     this.effects = [...next.effects];
@@ -70,7 +71,7 @@ class Bench {
 describe('a strum at the bench', () => {
   it('is asked for, and no longer', () => {
     const bench = new Bench();
-    expect(bench.send({ type: 'strum' })).to.equal('Strum all 6 strings, slowly.');
+    expect(bench.send({ type: 'strum' })).to.deep.equal(message('bench.strumAll', { strings: 6 }));
     expect(bench.effects).to.deep.equal([{ do: 'expect strum', expected: true }]);
     bench.send({ type: 'strum' });
     expect(bench.effects).to.deep.equal([{ do: 'expect strum', expected: false }]);
@@ -98,8 +99,8 @@ describe('a strum at the bench', () => {
 
   it('is put on record string by string; the first that is off is in hand', () => {
     const bench = new Bench();
-    expect(bench.send(strum([0.5, -9, 1, 0, 12, -0.4]))).to.equal(
-      'Strings 2 and 5 are off; the rest is right.',
+    expect(bench.send(strum([0.5, -9, 1, 0, 12, -0.4]))).to.deep.equal(
+      message('advice.someOff', { count: 2, strings: list([2, 5], 'and') }),
     );
     expect(bench.effects.map((e) => e.do)).to.deep.equal(Array(6).fill('record'));
     expect(bench.state.active).to.equal(5);
@@ -108,9 +109,9 @@ describe('a strum at the bench', () => {
   it('closes strings only with a second one that agrees, as its error allows', () => {
     const right = [0.5, 0.2, 1, 0, -1, -0.4];
     const bench = new Bench();
-    expect(bench.send(strum(right))).to.equal('All strings are right.');
+    expect(bench.send(strum(right))).to.deep.equal(message('advice.allRight'));
     expect(passDone(bench.state)).to.equal(false);
-    expect(bench.send(strum(right))).to.equal('In tune. Nothing had to move.');
+    expect(bench.send(strum(right))).to.deep.equal(message('bench.inTune'));
     expect(passDone(bench.state)).to.equal(true);
     const unsure = new Bench();
     unsure.send(strum(right, 1.2));
@@ -120,11 +121,11 @@ describe('a strum at the bench', () => {
 
   it('asks for what did not come through, and tells nothing of it', () => {
     const bench = new Bench();
-    expect(bench.send(strum([0.5, null, 1, null, 12, -0.4]))).to.equal(
-      'String 5 is off; the rest is right.',
+    expect(bench.send(strum([0.5, null, 1, null, 12, -0.4]))).to.deep.equal(
+      message('advice.someOff', { count: 1, strings: list([5], 'and') }),
     );
-    expect(sayingInWords(benchSaying(bench.talk, bench.world)).more).to.equal(
-      'Pluck strings 2 and 4 alone.',
+    expect(sayingInWords(benchSaying(bench.talk, bench.world)).more).to.deep.equal(
+      message('advice.pluckAlone', { count: 2, strings: list([2, 4], 'and') }),
     );
     expect(bench.effects.length).to.equal(4);
   });
@@ -132,11 +133,15 @@ describe('a strum at the bench', () => {
   it('says which tuning it sounds like instead, and keeps nothing of it', () => {
     const bench = new Bench();
     const other = strum([0.5, null, null, null, 12, null], 0.7, ['Open G', 'Open G minor']);
-    expect(bench.send(other)).to.equal('That sounds like Open G or Open G minor.');
+    expect(bench.send(other)).to.deep.equal(
+      message('advice.soundsLike', { tunings: list(['Open G', 'Open G minor'], 'or') }),
+    );
     expect(bench.effects).to.deep.equal([]);
     // Its own tuning, badly heard, is none.
-    const own = strum([0.5, null, null, null, 12, null], 0.7, [TUNING.name]);
-    expect(bench.send(own)).to.equal('String 5 is off; the rest is right.');
+    const own = strum([0.5, null, null, null, 12, null], 0.7, [TUNING.id]);
+    expect(bench.send(own)).to.deep.equal(
+      message('advice.someOff', { count: 1, strings: list([5], 'and') }),
+    );
   });
 
   it('begins the next pass where the last one had to turn something', () => {

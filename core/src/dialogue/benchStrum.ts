@@ -33,9 +33,9 @@ export function strumLetGo(before: BenchTalk, next: Step): Step {
 /** Puts every string that a strum was sure of on record, those that are off last: the first of them is in hand then. */
 export function hearStrummed(talk: BenchTalk, strum: Strum, world: BenchWorld): Step {
   const { strings } = strum;
-  const like = strum.like.map(({ name }) => name);
+  const like = strum.like.map(({ id, name }) => ({ id, name }));
   // Strings of another tuning tell nothing of this one.
-  if (like.length > 0 && !like.includes(world.tuning?.name ?? ''))
+  if (like.length > 0 && !like.some(({ id }) => id === world.tuning?.id))
     return {
       state: { ...talk, notice: { kind: 'strum', heard: [], alone: [], like }, answered: true },
       effects: [],

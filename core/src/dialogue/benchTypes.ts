@@ -6,15 +6,16 @@ import type {
   Reading,
   Refusal,
   StringKnowledge,
+  StrumLike,
   WoundPitch,
   WoundString,
 } from '../listen/index.ts';
 import type { Target, Tuning } from '../music/index.ts';
+import type { Saying } from '../sentences/index.ts';
 import type { BenchEvent, BenchState, Measurement, StringReading } from '../sitting/index.ts';
 import type { Fitted, ReadAt } from '../state/index.ts';
 import type { Coupling, Instrument, Peg } from '../strings/index.ts';
 import type { Cents, Hz } from '../units.ts';
-import type { Saying } from '../words/index.ts';
 import type { PegTestRound } from './pegTest.ts';
 import type { WindingRound } from './winding.ts';
 
@@ -41,8 +42,8 @@ export type Notice =
       readonly kind: 'strum';
       readonly heard: readonly number[];
       readonly alone: readonly number[];
-      /** Names of the tunings that it sounded like, where it was not this one. */
-      readonly like: readonly string[];
+      /** The tunings that it sounded like, where it was not this one. */
+      readonly like: readonly Pick<StrumLike, 'id' | 'name'>[];
     }
   /** Its string is in doubt: it is kept, and put to the string that the teacher names. */
   | {

@@ -1,5 +1,6 @@
 import { expect } from 'chai';
 import { seededRandom } from '../maths/index.ts';
+import { message } from '../message.ts';
 import { centsBetween } from '../music/index.ts';
 import {
   type BeatingInput,
@@ -63,12 +64,27 @@ describe('matching two strings', () => {
 
   it('pairs of a guitar are the fifth frets, the fourth for its third string: common practice, no source', () => {
     const held = pairsOf(GUITAR).filter(({ cell }) => cell === 'fretted');
-    expect(held.map(({ reference, own }) => `${reference}, ${own}`)).to.deep.equal([
-      'string 2 at fret 5, string 1 open',
-      'string 3 at fret 4, string 2 open',
-      'string 4 at fret 5, string 3 open',
-      'string 5 at fret 5, string 4 open',
-      'string 6 at fret 5, string 5 open',
+    expect(held.map(({ reference, own }) => [reference, own])).to.deep.equal([
+      [
+        message('ear.stringAtFret', { string: 2, fret: 5 }),
+        message('ear.stringOpen', { string: 1 }),
+      ],
+      [
+        message('ear.stringAtFret', { string: 3, fret: 4 }),
+        message('ear.stringOpen', { string: 2 }),
+      ],
+      [
+        message('ear.stringAtFret', { string: 4, fret: 5 }),
+        message('ear.stringOpen', { string: 3 }),
+      ],
+      [
+        message('ear.stringAtFret', { string: 5, fret: 5 }),
+        message('ear.stringOpen', { string: 4 }),
+      ],
+      [
+        message('ear.stringAtFret', { string: 6, fret: 5 }),
+        message('ear.stringOpen', { string: 5 }),
+      ],
     ]);
     // No harmonics where a third lies between: string 3 and 2.
     expect(pairsOf(GUITAR).filter(({ cell }) => cell === 'harmonics')).to.have.length(4);
@@ -78,9 +94,9 @@ describe('matching two strings', () => {
     const banjo = [293.66, 246.94, 196, 146.83, 392].map((hz, i) => ({ course: i + 1, hz }));
     const held = pairsOf(banjo).filter(({ cell }) => cell === 'fretted');
     expect(held.map(({ reference }) => reference)).to.deep.equal([
-      'string 2 at fret 3',
-      'string 3 at fret 4',
-      'string 4 at fret 5',
+      message('ear.stringAtFret', { string: 2, fret: 3 }),
+      message('ear.stringAtFret', { string: 3, fret: 4 }),
+      message('ear.stringAtFret', { string: 4, fret: 5 }),
     ]);
   });
 

@@ -1,10 +1,11 @@
 import { expect } from 'chai';
 import { neckOf } from '../intonation/index.ts';
+import { message, type Text } from '../message.ts';
 import { findTuning, shiftHz, targetsOf } from '../music/index.ts';
 import type { FretCheck } from '../records/index.ts';
+import { fretNoticeInWords } from '../sentences/index.ts';
 import type { SourceKind } from '../sitting/index.ts';
 import { steelGuitar } from '../strings/index.ts';
-import { fretNoticeInWords } from '../words/index.ts';
 import { outcomeOf, pluckOf, readingAt } from './benchFixture.ts';
 import {
   changedCheck,
@@ -94,7 +95,7 @@ describe('the conversation of a fret check', () => {
     expect(talk.check.readings.at(-1)?.place).to.deep.equal({ kind: 'harmonic' });
   });
 
-  const REFUSED: readonly (readonly [string, (talk: FretTalk) => FretInput, RegExp])[] = [
+  const REFUSED: readonly (readonly [string, (talk: FretTalk) => FretInput, Text])[] = [
     [
       'too quiet',
       (talk) => ({
@@ -102,12 +103,12 @@ describe('the conversation of a fret check', () => {
         heard: outcomeOf({ kind: 'too quiet', levelDbfs: -70 }),
         asked: fretAsked(talk, NECK),
       }),
-      /^Too quiet/,
+      message('advice.tooQuiet'),
     ],
     [
       'another string open',
       (talk) => ({ type: 'heard', heard: pluckOf(TARGETS, 5, 0), asked: fretAsked(talk, NECK) }),
-      /sounded like string 5/,
+      message('frets.anotherString', { heard: 5 }),
     ],
     [
       'nowhere near',
@@ -116,7 +117,7 @@ describe('the conversation of a fret check', () => {
         heard: outcomeOf(readingAt(shiftHz(TARGETS[5]!.hz, -380))),
         asked: fretAsked(talk, NECK),
       }),
-      /not string 6 open|sounded like/,
+      message('frets.notOpen', { string: 6 }),
     ],
   ];
   for (const [name, input, says] of REFUSED)
@@ -124,13 +125,13 @@ describe('the conversation of a fret check', () => {
       const start = startFretTalk(CHECK);
       const talk = play(start, [input(start)]);
       expect(talk.check.readings).to.deep.equal([]);
-      expect(words(talk)).to.match(says);
+      expect(words(talk)).to.deep.equal(says);
     });
 
   it('never mixes practice with the real instrument', () => {
     const start = opened();
     const talk = play(start, [sounded(start, 0)], 'practice');
-    expect(words(talk)).to.equal('This check was begun on the real instrument.');
+    expect(words(talk)).to.deep.equal(message('frets.otherWorld', { begun: 'real' }));
     expect(talk.check.readings).to.have.length(4);
   });
 

@@ -20,9 +20,9 @@ import {
 } from '../listen/index.ts';
 import { centsBetween, shiftHz, type Target } from '../music/index.ts';
 import type { FretCheck } from '../records/index.ts';
+import type { FretNotice } from '../sentences/index.ts';
 import type { SourceKind } from '../sitting/index.ts';
 import type { Cents, EpochMs } from '../units.ts';
-import type { FretNotice } from '../words/index.ts';
 import type { Next } from './machine.ts';
 
 /** No string is read better than this, whatever its own error says. */

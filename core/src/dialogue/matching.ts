@@ -1,5 +1,6 @@
 import type { EarTrial } from '../ear/index.ts';
 import { between, nth } from '../maths/index.ts';
+import { type Message, message } from '../message.ts';
 import { centsBetween, shiftHz } from '../music/index.ts';
 import { pairNotes } from '../practice/index.ts';
 import type { Cents, Hz } from '../units.ts';
@@ -17,8 +18,8 @@ import type { Next } from './machine.ts';
 export interface EarPair {
   readonly cell: string;
   /** Which strings, where they are held: for the sentence. */
-  readonly reference: string;
-  readonly own: string;
+  readonly reference: Message;
+  readonly own: Message;
   readonly referenceHz: Hz;
   /** Where the string that is turned agrees. */
   readonly ownHz: Hz;
@@ -132,8 +133,8 @@ const FARTHEST_FRET = 12;
  */
 export function pairsOf(strings: readonly EarString[]): EarPair[] {
   const same = strings.flatMap(({ course, hz }): EarPair[] => [
-    pair('unison', 'a tone', `string ${course}`, hz, hz),
-    pair('octave', 'a tone an octave lower', `string ${course}`, hz / 2, hz),
+    pair('unison', message('ear.aTone'), stringOf(course), hz, hz),
+    pair('octave', message('ear.aToneLower'), stringOf(course), hz / 2, hz),
   ]);
   const neighbours = strings.slice(1).flatMap((one, i): EarPair[] => {
     const other = nth(strings, i);
@@ -143,16 +144,16 @@ export function pairsOf(strings: readonly EarString[]): EarPair[] {
     if (fret < 1 || fret > FARTHEST_FRET) return [];
     const held = pair(
       'fretted',
-      `string ${low.course} at fret ${fret}`,
-      `string ${high.course} open`,
+      message('ear.stringAtFret', { string: low.course, fret }),
+      message('ear.stringOpen', { string: high.course }),
       high.hz,
       high.hz,
     );
     if (fret !== SEMITONES_TO_HARMONICS) return [held];
     const harmonics = pair(
       'harmonics',
-      `the harmonic of string ${low.course} over fret 5`,
-      `the harmonic of string ${high.course} over fret 7`,
+      message('ear.harmonic', { string: low.course, fret: 5 }),
+      message('ear.harmonic', { string: high.course, fret: 7 }),
       4 * low.hz,
       4 * low.hz,
     );
@@ -161,6 +162,8 @@ export function pairsOf(strings: readonly EarString[]): EarPair[] {
   return [...same, ...neighbours];
 }
 
-function pair(cell: string, reference: string, own: string, referenceHz: Hz, ownHz: Hz): EarPair {
+const stringOf = (string: number) => message('common.string', { string });
+
+function pair(cell: string, reference: Message, own: Message, referenceHz: Hz, ownHz: Hz): EarPair {
   return { cell, reference, own, referenceHz, ownHz };
 }

@@ -1,4 +1,5 @@
 import { centsBetween } from '../music/index.ts';
+import type { PegFound, PegTask } from '../sentences/index.ts';
 import type { BenchEvent } from '../sitting/index.ts';
 import {
   centsPerTurn,
@@ -10,7 +11,6 @@ import {
   withPeg,
 } from '../strings/index.ts';
 import type { Hz } from '../units.ts';
-import type { PegFound, PegTask } from '../words/index.ts';
 
 /**
  * The turns by which a peg is tried: which way it works, how far a turn takes the string once

@@ -1,4 +1,5 @@
 import { expect } from 'chai';
+import { list, message } from '../message.ts';
 import { findTuning, shiftHz, targetsOf } from '../music/index.ts';
 import type { Taken } from '../settling/index.ts';
 import { benchAfter, startBench, stringsNow } from '../sitting/index.ts';
@@ -83,21 +84,25 @@ describe('the conversation over new strings', () => {
     const quiet = heard(outcomeOf({ kind: 'too quiet', levelDbfs: -70 }));
     const { talk, effects } = play(quiet);
     expect(effects).to.deep.equal([]);
-    expect(settleNoticeInWords(talk.notice!, TARGETS).say).to.match(/^Too quiet/);
+    expect(settleNoticeInWords(talk.notice!, TARGETS).say).to.deep.equal(
+      message('advice.tooQuiet'),
+    );
     expect(play(quiet, heard(pluckOf(TARGETS, 2, -3))).talk.notice).to.equal(null);
   });
 
   it('asks which string it was, and takes the chosen one', () => {
     const between = outcomeOf(readingAt(shiftHz(TARGETS[1]!.hz, 250)));
     const { talk } = play(heard(between));
-    expect(settleNoticeInWords(talk.notice!, TARGETS).say).to.match(/^String \d or \d\? Choose it/);
+    expect(settleNoticeInWords(talk.notice!, TARGETS).say).to.deep.equal(
+      message('advice.tooClose', { strings: list([4, 2], 'or') }),
+    );
     expect(play(heard(between, 1)).events[0]).to.have.nested.property('reading.course', 1);
   });
 
   it('names both strings that sounded at once', () => {
     const both = outcomeOf({ kind: 'more than one string', hz: [110, 146.8] });
-    expect(settleNoticeInWords(play(heard(both)).talk.notice!, TARGETS).say).to.equal(
-      'Strings 5 and 4 at once. Mute the others.',
+    expect(settleNoticeInWords(play(heard(both)).talk.notice!, TARGETS).say).to.deep.equal(
+      message('advice.twoStringsNamed', { strings: list([5, 4], 'and') }),
     );
   });
 

@@ -1,11 +1,12 @@
 import { soundedTogether } from '../coach/index.ts';
 import type { ListenEvent, Node, Refusal, StringKnowledge } from '../listen/index.ts';
+import type { Sentence } from '../message.ts';
 import type { Target } from '../music/index.ts';
+import { refusalInWords, tooCloseInWords, touchedInWords } from '../sentences/index.ts';
 import type { Taken } from '../settling/index.ts';
 import type { BenchEvent, BenchState, Measurement, Step, StringReading } from '../sitting/index.ts';
 import { hearPluck } from '../state/index.ts';
 import type { Hz, Milliseconds } from '../units.ts';
-import { refusalInWords, type Sentence, tooCloseInWords, touchedInWords } from '../words/index.ts';
 import type { Next } from './machine.ts';
 
 /** What the player is asked for: the string that was chosen by hand, and what is to be done with which. */

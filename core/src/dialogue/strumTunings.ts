@@ -1,6 +1,8 @@
 import { commonShapes } from '../intonation/index.ts';
 import type { StrumTuning } from '../listen/index.ts';
+import { message } from '../message.ts';
 import { pairingOf, shiftHz, type Tuning, targetsOf, tuningsFor } from '../music/index.ts';
+import { tuningName } from '../sentences/index.ts';
 import type { Instrument } from '../strings/index.ts';
 
 /** A capo is looked for up to this fret. */
@@ -22,7 +24,8 @@ export function strumTunings(
   if (pairingOf(kind, courses.length)) return [];
   const fitting = tuningsFor(kind, courses.length, tunings);
   const capos = Array.from({ length: HIGHEST_CAPO }, (_, i) => ({
-    name: `${own.name} with a capo at fret ${capo + i + 1}`,
+    id: `capo ${capo + i + 1}`,
+    name: message('bench.tuningWithCapo', { tuning: tuningName(own), fret: capo + i + 1 }),
     hz: open.map((hz) => shiftHz(hz, 100 * (i + 1))),
   }));
   const chords = commonShapes(own.id).flatMap(({ name, frets }) => {
@@ -31,11 +34,13 @@ export function strumTunings(
       const string = open[i];
       return fret === null || string === undefined ? [] : [shiftHz(string, 100 * fret)];
     });
-    return frets.some(Boolean) ? [{ name: `the chord of ${name}, not the open strings`, hz }] : [];
+    return frets.some(Boolean)
+      ? [{ id: `chord ${name}`, name: message('bench.chordNotOpen', { chord: name }), hz }]
+      : [];
   });
   return [
-    { name: own.name, hz: open },
-    ...fitting.map((tuning) => ({ name: tuning.name, hz: hzOf(tuning) })),
+    { id: own.id, name: tuningName(own), hz: open },
+    ...fitting.map((tuning) => ({ id: tuning.id, name: tuningName(tuning), hz: hzOf(tuning) })),
     ...chords,
     ...capos,
   ];

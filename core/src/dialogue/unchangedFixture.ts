@@ -10,7 +10,6 @@ import {
   startBench,
 } from '../sitting/index.ts';
 import { expectedCoupling, findModel, type Instrument, withPeg } from '../strings/index.ts';
-import { faultInWords, sayingInWords } from '../words/index.ts';
 import { askedAtBench, benchTalk, startBenchTalk } from './bench.ts';
 import { outcomeOf, plainWorld, readingAt } from './benchFixture.ts';
 import { benchFault, benchSaying } from './benchSaying.ts';
@@ -41,6 +40,12 @@ interface Way {
   readonly seed: number;
   readonly change: Partial<BenchWorld>;
 }
+
+/** What is to be said, as facts: how it is worded is the catalogue’s. */
+const facts = (told: object) =>
+  JSON.stringify(told, (_, value) =>
+    typeof value === 'number' ? Number(value.toFixed(3)) : value,
+  );
 
 /** A player who mostly follows, turns too far, names the wrong string, and plays with the buttons. */
 class Walk {
@@ -95,10 +100,8 @@ class Walk {
     const fault = benchFault(this.talk, this.world);
     const line = [
       effects.map((e) => (e.do === 'record' ? e.event.type : e.do)).join('+'),
-      Object.values(sayingInWords(benchSaying(this.talk, this.world)))
-        .flat()
-        .join(' '),
-      fault ? faultInWords(fault).say : '',
+      facts(benchSaying(this.talk, this.world)),
+      fault ? facts(fault) : '',
     ].join(' | ');
     if (!this.told.at(-1)?.endsWith(line)) this.told.push(`${this.told.length} ${line}`);
   }

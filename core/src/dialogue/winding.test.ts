@@ -1,9 +1,10 @@
 import { expect } from 'chai';
 import type { WoundPitch } from '../listen/index.ts';
+import { list, message } from '../message.ts';
 import { findTuning, targetsOf } from '../music/index.ts';
+import { sayingInWords } from '../sentences/index.ts';
 import { benchAfter, startBench } from '../sitting/index.ts';
 import { expectedCoupling, findModel, steelGuitar } from '../strings/index.ts';
-import { sayingInWords } from '../words/index.ts';
 import { benchTalk, startBenchTalk } from './bench.ts';
 import { plainWorld, pluckOf, readingAt } from './benchFixture.ts';
 import { benchSaying } from './benchSaying.ts';
@@ -123,11 +124,11 @@ describe('the bench while strings are wound up', () => {
 
   it('follows one string after the other and says where each is', () => {
     const begun = after([{ type: 'wind' }]);
-    expect(begun.says).to.equal('Pluck string 6, and wind.');
+    expect(begun.says).to.deep.equal(message('advice.wind', { string: 6 }));
     const on = after([wound(heard(6, -900, 1))], begun.talk);
-    expect(on.says).to.equal('String 6: nine semitones to go.');
+    expect(on.says).to.deep.equal(message('advice.windToGo', { string: 6, semitones: 9 }));
     const near = after([wound(heard(6, -90, 2)), wound(heard(6, -90, 2.7))], on.talk);
-    expect(near.says).to.equal('Pluck string 5, and wind.');
+    expect(near.says).to.deep.equal(message('advice.wind', { string: 5 }));
     const followed = near.effects.flatMap((e) =>
       e.do === 'follow winding' ? [e.string?.course] : [],
     );
@@ -135,7 +136,7 @@ describe('the bench while strings are wound up', () => {
     const aloud = near.effects.flatMap((e) =>
       e.do === 'say' ? [sayingInWords(e.saying).say] : [],
     );
-    expect(aloud).to.deep.equal(['Stop: string 6 is near its note.']);
+    expect(aloud).to.deep.equal([message('advice.windStop', { string: 6 })]);
   });
 
   it('begins a sitting of its own where strings were read before they were put on', () => {
@@ -153,7 +154,7 @@ describe('the bench while strings are wound up', () => {
   it('winds the chosen string alone, hears no pluck as a reading, and ends by W, Escape or Space', () => {
     state = benchAfter(state, { type: 'choose', course: 3 });
     const begun = after([{ type: 'wind' }]);
-    expect(begun.says).to.equal('Pluck string 3, and wind.');
+    expect(begun.says).to.deep.equal(message('advice.wind', { string: 3 }));
     const pluck = { ...pluckOf(TARGETS, 3, 0), outcome: readingAt(TARGETS[2]!.hz) };
     const heardOn = after([{ type: 'heard', heard: pluck, asked }], begun.talk);
     expect(heardOn.effects).to.deep.equal([]);
@@ -161,7 +162,7 @@ describe('the bench while strings are wound up', () => {
     expect(after([{ type: 'wind' }], begun.talk).effects).to.deep.equal(stops);
     expect(after([{ type: 'choose', course: null }], begun.talk).effects).to.deep.equal(stops);
     const left = after([{ type: 'accept' }], begun.talk);
-    expect(left.says).to.equal('Left as they are: string 3.');
+    expect(left.says).to.deep.equal(message('advice.windLeft', { strings: list([3]) }));
     expect(after([{ type: 'accept' }], left.talk).effects).to.deep.equal(stops);
     // What leads elsewhere ends it first.
     const other = after([{ type: 'compare' }], begun.talk);

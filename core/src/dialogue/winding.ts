@@ -1,8 +1,8 @@
 import type { StringKnowledge, WoundPitch, WoundString } from '../listen/index.ts';
 import { shiftHz, type Target } from '../music/index.ts';
+import type { WindingTask } from '../sentences/index.ts';
 import { headroom, type Instrument, soundingLength, stiffnessOf } from '../strings/index.ts';
 import type { Cents, Hz, Seconds } from '../units.ts';
-import type { WindingTask } from '../words/index.ts';
 
 /** A hand that is told to stop winds on for so long. */
 const REACTION: Seconds = 0.35;

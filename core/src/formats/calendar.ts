@@ -1,5 +1,6 @@
 import { createEvents, type EventAttributes } from 'ics';
 import { FormatError } from '../errors.ts';
+import { message } from '../message.ts';
 import type { EpochMs } from '../units.ts';
 
 /** A moment to look at an instrument again. */
@@ -41,6 +42,6 @@ export function writeCalendar(looks: readonly CalendarLook[]): string {
   );
   const { error, value } = createEvents(events, { productId: '-//Rosefinch//Settling//EN' });
   if (error || !value)
-    throw new FormatError(`the looks cannot be written as a calendar: ${error?.message}`);
+    throw new FormatError(message('problems.calendar', { reason: error?.message ?? '' }));
   return value;
 }

@@ -1,4 +1,5 @@
 import { FormatError } from '../errors.ts';
+import { message } from '../message.ts';
 import { centsOfStep, type Scale, type ScaleStep } from '../music/index.ts';
 
 /** A longer file is no scale. */
@@ -14,24 +15,21 @@ const DIGITS = 6;
  * After the public description of the format. @throws FormatError that names the line
  */
 export function readScale(text: string): Scale {
-  if (text.length > LONGEST_SCALE) throw new FormatError('this file is too long for a scale');
+  if (text.length > LONGEST_SCALE) throw new FormatError(message('problems.scaleTooLong'));
   const lines = text
     .replace(/^\uFEFF/, '')
     .split(/\r\n|\r|\n/)
     .map((line, i) => ({ line, at: i + 1 }))
     .filter(({ line }) => !line.startsWith(COMMENT));
   const [description, counted, ...rest] = lines;
-  if (!description || !counted)
-    throw new FormatError('a scale has a description and a number of notes in its first two lines');
+  if (!description || !counted) throw new FormatError(message('problems.scaleHead'));
   const count = /^\s*(\d+)(?=\s|$)/.exec(counted.line)?.[1];
   if (count === undefined || Number(count) > MOST_STEPS)
-    throw new FormatError(
-      `line ${counted.at}: the number of notes is missing; got “${counted.line}”`,
-    );
+    throw new FormatError(message('problems.scaleCount', { line: counted.at, text: counted.line }));
   const given = rest.filter(({ line }) => line.trim() !== '');
   if (given.length < Number(count))
     throw new FormatError(
-      `line ${counted.at} says ${count} notes, but only ${given.length} follow`,
+      message('problems.scaleShort', { line: counted.at, count, given: given.length }),
     );
   return {
     description: description.line.trim(),
@@ -41,13 +39,14 @@ export function readScale(text: string): Scale {
 
 function stepIn(line: string, at: number): ScaleStep {
   const value = /^\s*(\S+)/.exec(line)?.[1] ?? '';
-  const refused = (why: string) => new FormatError(`line ${at}: ${why}; got “${line.trim()}”`);
+  const text = line.trim();
   if (/^-?\d*\.\d*$/.test(value) && /\d/.test(value))
     return { kind: 'cents', cents: Number(value) };
   const ratio = /^(-?\d+)(?:\/(-?\d+))?$/.exec(value);
-  if (!ratio) throw refused('a note is a number of cents with a point, a ratio or a whole number');
+  if (!ratio) throw new FormatError(message('problems.scaleNote', { line: at, text }));
   const [over, under] = [Number(ratio[1]), Number(ratio[2] ?? 1)];
-  if (over <= 0 || under <= 0) throw refused('a ratio must be positive');
+  if (over <= 0 || under <= 0)
+    throw new FormatError(message('problems.scaleRatio', { line: at, text }));
   return { kind: 'ratio', over, under };
 }
 
@@ -55,8 +54,7 @@ function stepIn(line: string, at: number): ScaleStep {
 export function writeScale({ description, steps }: Scale, name: string): string {
   const oneLine = (words: string) => words.replace(/[\r\n]+/g, ' ').trim();
   const lines = steps.map((step) => {
-    if (!Number.isFinite(centsOfStep(step)))
-      throw new FormatError('a step of the scale is no number');
+    if (!Number.isFinite(centsOfStep(step))) throw new FormatError(message('problems.scaleStep'));
     return step.kind === 'ratio' ? ` ${step.over}/${step.under}` : ` ${step.cents.toFixed(DIGITS)}`;
   });
   // A description that begins like a comment would be taken for one.

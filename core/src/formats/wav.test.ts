@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { FormatError } from '../errors.ts';
+import { message } from '../message.ts';
 import { mixDown, readWav, type WavEncoding, wavDuration, writeWav } from './index.ts';
 
 /** Half a step of each encoding, and its full-scale limit. */
@@ -50,7 +51,7 @@ describe('WAV', () => {
   it('reads a file cut short as far as it goes, and says so', () => {
     const read = readWav(good().subarray(0, 44 + 60));
     expect(read.channels[0]!.length).to.equal(30);
-    expect(read.warnings[0]).to.match(/cut short: 60 of 200 bytes/);
+    expect(read.warnings[0]).to.deep.equal(message('problems.wavCut', { size: 60, stated: 200 }));
   });
 
   it('survives a data length that lies', () => {
@@ -66,19 +67,19 @@ describe('WAV', () => {
     expect(readWav(padded).channels[0]!.length).to.equal(100);
   });
 
-  const bad: readonly (readonly [string, Uint8Array, RegExp])[] = [
-    ['text', new TextEncoder().encode('hello, this is no sound at all'), /no WAV file/],
-    ['nothing', new Uint8Array(), /no WAV file/],
-    ['the head alone', good().subarray(0, 12), /holds no sound/],
-    ['no samples', writeWav([new Float32Array()], 48_000), /empty/],
-    ['8-bit sound', set((v) => v.setUint16(34, 8, true)), /8 bits cannot be read/],
-    ['a compressed format', set((v) => v.setUint16(20, 85, true)), /encoding 85/],
-    ['no channels', set((v) => v.setUint16(22, 0, true)), /no channels/],
-    ['a rate of 4 kHz', set((v) => v.setUint32(24, 4000, true)), /4000 Hz/],
+  const bad: readonly (readonly [string, Uint8Array, string])[] = [
+    ['text', new TextEncoder().encode('hello, this is no sound at all'), 'noWav'],
+    ['nothing', new Uint8Array(), 'noWav'],
+    ['the head alone', good().subarray(0, 12), 'wavNoSound'],
+    ['no samples', writeWav([new Float32Array()], 48_000), 'wavEmpty'],
+    ['8-bit sound', set((v) => v.setUint16(34, 8, true)), 'wavEncoding'],
+    ['a compressed format', set((v) => v.setUint16(20, 85, true)), 'wavEncoding'],
+    ['no channels', set((v) => v.setUint16(22, 0, true)), 'wavNoChannels'],
+    ['a rate of 4 kHz', set((v) => v.setUint32(24, 4000, true)), 'wavRate'],
   ];
-  for (const [what, bytes, message] of bad)
+  for (const [what, bytes, problem] of bad)
     it(`refuses ${what} with a reason`, () => {
-      expect(() => readWav(bytes)).to.throw(FormatError, message);
+      expect(() => readWav(bytes)).to.throw(FormatError, `problems.${problem}`);
     });
 
   it('never does worse than a named error on mangled files', () => {
@@ -114,7 +115,7 @@ describe('WAV', () => {
     expect(wavDuration(head, 44 + 16_000)).to.be.closeTo(1, 1e-9);
     // The part ends before the sound begins.
     expect(wavDuration(head.subarray(0, 40), 1000)).to.equal(null);
-    expect(() => wavDuration(new Uint8Array(100), 100)).to.throw(FormatError, /RIFF/);
+    expect(() => wavDuration(new Uint8Array(100), 100)).to.throw(FormatError, /problems\.noWav/);
   });
 
   it('takes 32 channels, and no more', () => {
@@ -124,7 +125,7 @@ describe('WAV', () => {
         48_000,
       );
     expect(readWav(channels(32)).channels).to.have.length(32);
-    expect(() => readWav(channels(33))).to.throw(FormatError, /33 channels; up to 32/);
+    expect(() => readWav(channels(33))).to.throw(FormatError, /problems\.wavChannels.*33.*32/);
   });
 
   // RIFF/WAVE as published: "Multimedia Programming Interface and Data Specifications 1.0" (IBM and
@@ -173,7 +174,9 @@ describe('WAV', () => {
   });
 
   it('refuses 768 kHz', () => {
-    expect(() => readWav(set((v) => v.setUint32(24, 768_000, true)))).to.throw(/768000 Hz/);
+    expect(() => readWav(set((v) => v.setUint32(24, 768_000, true)))).to.throw(
+      /problems\.wavRate.*768000/,
+    );
   });
 
   it('scales floats far beyond full scale down, with a word', () => {
@@ -182,6 +185,6 @@ describe('WAV', () => {
     expect([...within.channels[0]!]).to.deep.equal([0, 4, -4]);
     const beyond = readWav(writeWav([Float32Array.of(0, 8, -4)], 48_000, 'float32'));
     expect([...beyond.channels[0]!]).to.deep.equal([0, 1, -0.5]);
-    expect(beyond.warnings[0]).to.match(/go up to 8\.00, far beyond full scale/);
+    expect(beyond.warnings[0]).to.deep.equal(message('problems.wavLoud', { peak: 8 }));
   });
 });

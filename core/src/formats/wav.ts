@@ -1,5 +1,6 @@
 import { FormatError } from '../errors.ts';
 import { nth } from '../maths/index.ts';
+import { type Message, message } from '../message.ts';
 import type { Hz, Seconds } from '../units.ts';
 
 /** Sound as samples: one array per channel, values nominally in −1…1. */
@@ -7,7 +8,7 @@ export interface Sound {
   readonly sampleRate: Hz;
   readonly channels: readonly Float32Array[];
   /** What was odd about the file but did not keep it from being read. */
-  readonly warnings: readonly string[];
+  readonly warnings: readonly Message[];
 }
 
 export type WavEncoding = 'pcm16' | 'pcm24' | 'pcm32' | 'float32';
@@ -40,7 +41,7 @@ interface Found {
 function findSound(view: DataView): Found | null {
   const length = view.byteLength;
   if (length < 12 || tag(view, 0) !== 'RIFF' || tag(view, 8) !== 'WAVE')
-    throw new FormatError('this is no WAV file: it does not begin with RIFF … WAVE');
+    throw new FormatError(message('problems.noWav'));
   let layout: Layout | undefined;
   for (let at = 12; at + 8 <= length; ) {
     const id = tag(view, at);
@@ -49,7 +50,7 @@ function findSound(view: DataView): Found | null {
     const size = Math.min(stated, length - body);
     if (id === 'fmt ') layout = readLayout(view, body, size);
     if (id === 'data') {
-      if (!layout) throw new FormatError('the WAV file’s sound comes before its description (fmt)');
+      if (!layout) throw new FormatError(message('problems.wavOrder'));
       return { layout, body, stated };
     }
     at = body + size + (size % 2);
@@ -80,12 +81,11 @@ export function wavDuration(head: Uint8Array, fileBytes: number): Seconds | null
 export function readWav(bytes: Uint8Array): Sound {
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
   const found = findSound(view);
-  if (!found) throw new FormatError('the WAV file holds no sound: its data part is missing');
+  if (!found) throw new FormatError(message('problems.wavNoSound'));
   const { layout, body, stated } = found;
   const size = Math.min(stated, bytes.length - body);
-  const warnings: string[] = [];
-  if (stated > size)
-    warnings.push(`the file is cut short: ${size} of ${stated} bytes of sound are there`);
+  const warnings: Message[] = [];
+  if (stated > size) warnings.push(message('problems.wavCut', { size, stated }));
   return { ...decode(view, body, size, layout, warnings), warnings };
 }
 
@@ -94,8 +94,7 @@ function tag(view: DataView, at: number): string {
 }
 
 function readLayout(view: DataView, at: number, size: number): Layout {
-  if (size < 16)
-    throw new FormatError(`the WAV description (fmt) has ${size} bytes, 16 are needed`);
+  if (size < 16) throw new FormatError(message('problems.wavHead', { size }));
   let format = view.getUint16(at, true);
   if (format === EXTENSIBLE && size >= 26) format = view.getUint16(at + 24, true);
   const layout = {
@@ -104,15 +103,13 @@ function readLayout(view: DataView, at: number, size: number): Layout {
     sampleRate: view.getUint32(at + 4, true),
     bits: view.getUint16(at + 14, true),
   };
-  if (layout.channelCount === 0) throw new FormatError('the WAV file says it has no channels');
+  if (layout.channelCount === 0) throw new FormatError(message('problems.wavNoChannels'));
   if (layout.channelCount > MOST_CHANNELS)
     throw new FormatError(
-      `the WAV file says it has ${layout.channelCount} channels; up to ${MOST_CHANNELS} can be read`,
+      message('problems.wavChannels', { channels: layout.channelCount, most: MOST_CHANNELS }),
     );
   if (layout.sampleRate < 8000 || layout.sampleRate > 192_000)
-    throw new FormatError(
-      `a sample rate of ${layout.sampleRate} Hz cannot be read; 8 to 192 kHz can`,
-    );
+    throw new FormatError(message('problems.wavRate', { rate: layout.sampleRate }));
   encodingOf(layout);
   return layout;
 }
@@ -122,9 +119,7 @@ function encodingOf({ format, bits }: Layout): WavEncoding {
   if (format === PCM && bits === 24) return 'pcm24';
   if (format === PCM && bits === 32) return 'pcm32';
   if (format === FLOAT && bits === 32) return 'float32';
-  throw new FormatError(
-    `WAV encoding ${format} with ${bits} bits cannot be read; PCM 16, 24, 32 and float 32 can`,
-  );
+  throw new FormatError(message('problems.wavEncoding', { format, bits }));
 }
 
 function decode(
@@ -132,12 +127,12 @@ function decode(
   at: number,
   size: number,
   layout: Layout,
-  warnings: string[],
+  warnings: Message[],
 ): Omit<Sound, 'warnings'> {
   const encoding = encodingOf(layout);
   const width = BYTES[encoding];
   const frames = Math.floor(size / (width * layout.channelCount));
-  if (frames === 0) throw new FormatError('the WAV file is empty: it holds no samples');
+  if (frames === 0) throw new FormatError(message('problems.wavEmpty'));
   let odd = 0;
   let peak = 0;
   const channels = Array.from({ length: layout.channelCount }, (_, c) => {
@@ -153,11 +148,9 @@ function decode(
     }
     return samples;
   });
-  if (odd > 0) warnings.push(`${odd} samples are no numbers and were read as silence`);
+  if (odd > 0) warnings.push(message('problems.wavOdd', { count: odd }));
   if (peak > FLOAT_LIMIT) {
-    warnings.push(
-      `its samples go up to ${peak.toPrecision(3)}, far beyond full scale: they were scaled down`,
-    );
+    warnings.push(message('problems.wavLoud', { peak: Number(peak.toPrecision(3)) }));
     for (const samples of channels)
       for (let i = 0; i < frames; i++) samples[i] = nth(samples, i) / peak;
   }

@@ -1,7 +1,9 @@
 import { expect } from 'chai';
+import { message, noteValue } from '../message.ts';
+import { plainFigures } from '../messageFixture.ts';
 import { findTuning, pureOffsets } from '../music/index.ts';
+import { neckCostInWords } from '../sentences/index.ts';
 import { steelGuitar } from '../strings/index.ts';
-import { neckCostInWords } from '../words/index.ts';
 import { byScale, costOf, EQUAL, fairestOpen, neckOf, pureIn, temperedNeck } from './index.ts';
 
 const OPEN_D = findTuning('guitar-open-d')!;
@@ -15,7 +17,7 @@ describe('a temperament on straight frets', () => {
     const cost = costOf(temperedNeck(neck, [], EQUAL, 12))!;
     expect(cost.near).to.equal(cost.places);
     expect(cost.places).to.equal(6 * 13);
-    expect(neckCostInWords(cost).say).to.equal('Every note lies within 5 cents of it.');
+    expect(neckCostInWords(cost).say).to.deep.equal(message('tunings.neckNear', { cents: 5 }));
   });
 
   // Pure intervals: 5/4 is 13.686 cents below four semitones, 3/2 1.955 above seven (Ellis in Helmholtz, 1885).
@@ -33,7 +35,16 @@ describe('a temperament on straight frets', () => {
     expect(at(3, 7)).to.be.closeTo(-1.955, 1e-3);
     const cost = costOf(places)!;
     expect(Math.abs(cost.worst.cents)).to.be.above(13);
-    expect(neckCostInWords(cost).more).to.match(/^String \d at fret \d+, \S+, is furthest: /);
+    expect(plainFigures(neckCostInWords(cost).more)).to.deep.equal([
+      message('tunings.neckCost.more', {
+        fret: 6,
+        side: 'flat',
+        string: 3,
+        note: noteValue(60),
+        cents: 31.282574,
+      }),
+      message('tunings.straightFrets'),
+    ]);
   });
 
   it('the fairest open strings halve the distance between the extremes, and nothing is nearer', () => {
@@ -77,6 +88,6 @@ describe('a temperament on straight frets', () => {
       description: 'five even steps',
       steps: [240, 480, 720, 960, 1200].map((cents) => ({ kind: 'cents' as const, cents })),
     };
-    expect(() => byScale(five, 60)(66)).to.throw('near F♯4');
+    expect(() => byScale(five, 60)(66)).to.throw('problems.scaleFar');
   });
 });

@@ -1,5 +1,5 @@
 import { nth } from '../maths/index.ts';
-import { noteName, pureOffsets, type Scale, scaleOffsets } from '../music/index.ts';
+import { pureOffsets, type Scale, scaleOffsets } from '../music/index.ts';
 import type { Cents, Midi } from '../units.ts';
 import { type NeckCourse, soundAt } from './checks.ts';
 
@@ -14,12 +14,8 @@ export function pureIn(root: number): Temperament {
 }
 
 /** A scale with its first note on a pitch class. @throws FormatError, asked for a note that is none of its steps */
-export function byScale(
-  scale: Scale,
-  root: number,
-  named: (midi: Midi) => string = noteName,
-): Temperament {
-  return (midi) => nth(scaleOffsets(scale, [midi], root, named), 0);
+export function byScale(scale: Scale, root: number): Temperament {
+  return (midi) => nth(scaleOffsets(scale, [midi], root), 0);
 }
 
 /** What one place of the neck sounds, against what a temperament wants there. */

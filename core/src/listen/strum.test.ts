@@ -155,10 +155,10 @@ describe('a strum that is read', () => {
 
 describe('the tuning of a strum', () => {
   const hzOf = (midi: readonly number[]) => midi.map((note) => 440 * 2 ** ((note - 69) / 12));
-  const STANDARD = { name: 'Standard', hz: hzOf([64, 59, 55, 50, 45, 40]) };
-  const OPEN_G = { name: 'Open G', hz: hzOf([62, 59, 55, 50, 43, 38]) };
-  const SAME_AGAIN = { name: 'Taro patch', hz: [...OPEN_G.hz].reverse() };
-  const DROPPED = { name: 'Drop D', hz: hzOf([64, 59, 55, 50, 45, 38]) };
+  const STANDARD = { id: 'Standard', name: 'Standard', hz: hzOf([64, 59, 55, 50, 45, 40]) };
+  const OPEN_G = { id: 'Open G', name: 'Open G', hz: hzOf([62, 59, 55, 50, 43, 38]) };
+  const SAME_AGAIN = { id: 'Taro patch', name: 'Taro patch', hz: [...OPEN_G.hz].reverse() };
+  const DROPPED = { id: 'Drop D', name: 'Drop D', hz: hzOf([64, 59, 55, 50, 45, 38]) };
 
   it('is told from others, 25 cents low on the whole; sets of the same pitches count once', () => {
     const open = OPEN_G.hz.map((hz, i) => ({ hz: shiftHz(hz, OFF[i]! / 3 - 25), b: B[i]! }));
@@ -193,7 +193,7 @@ describe('a strum in the stream', () => {
     return events.flatMap((e) => (e.type === 'strum' || e.type === 'outcome' ? [e] : []));
   };
 
-  const OWN = { name: 'Standard', hz: GUITAR };
+  const OWN = { id: 'Standard', name: 'Standard', hz: GUITAR };
 
   it('is told by itself, instead of a pluck that was none', () => {
     const events = heard(stream(guitar((i) => 0.025 * (5 - i))), false, [OWN]);
@@ -215,8 +215,12 @@ describe('a strum in the stream', () => {
 
   it('tells which other tuning it is in, and what it is in where nothing is known', () => {
     const hzOf = (midi: readonly number[]) => midi.map((note) => 440 * 2 ** ((note - 69) / 12));
-    const down = { name: 'Two tones down', hz: hzOf([60, 55, 51, 46, 41, 36]) };
-    const own = { name: 'Standard', hz: GUITAR };
+    const down = {
+      id: 'Two tones down',
+      name: 'Two tones down',
+      hz: hzOf([60, 55, 51, 46, 41, 36]),
+    };
+    const own = { id: 'Standard', name: 'Standard', hz: GUITAR };
     const other = stream(down.hz.map((hz, i) => ({ hz, b: B[i]!, at: 0.025 * (5 - i) })));
     const likeOf = (events: readonly ListenEvent[]) =>
       events.flatMap((e) => (e.type === 'strum' ? e.like.map(({ name }) => name) : []));

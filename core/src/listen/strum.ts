@@ -1,4 +1,5 @@
 import { median } from '../maths/index.ts';
+import type { Value } from '../message.ts';
 import { centsBetween, shiftHz } from '../music/index.ts';
 import type { Cents, Hz, Seconds } from '../units.ts';
 import type { StringKnowledge } from './identity.ts';
@@ -162,13 +163,16 @@ export function isStrum(strings: readonly StrumString[], asked: boolean): boolea
 /** A set of strings that a strum may be of. */
 export interface StrumTuning {
   /** By which it is known again. */
-  readonly name: string;
+  readonly id: string;
+  /** What it is called, where that is said. */
+  readonly name: Value;
   readonly hz: readonly Hz[];
 }
 
 /** How well a tuning explains a strum, in dB of peaks; the middle of how far its strings are off. */
 export interface StrumLike {
-  readonly name: string;
+  readonly id: string;
+  readonly name: Value;
   readonly hz: readonly Hz[];
   readonly value: number;
   readonly cents: Cents;
@@ -185,10 +189,10 @@ export function tuningsLike(
   if (!window) return null;
   const { mean } = GENERAL_PRIOR;
   return tunings
-    .map(({ name, hz }) => {
+    .map(({ id, name, hz }) => {
       const strings = hz.map((one) => ({ hz: one, inharmonicity: mean }));
       const { value, cents } = explainedBy(strings, window.spectrum);
-      return { name, hz, value, cents: median(cents) };
+      return { id, name, hz, value, cents: median(cents) };
     })
     .sort((a, b) => b.value - a.value)
     .filter(({ hz }, i, all) => all.findIndex((other) => sameStrings(other.hz, hz)) === i);

@@ -1,3 +1,4 @@
+export { sameDay } from './day.ts';
 export { decibels } from './decibels.ts';
 export { powerOfTwo, RealFft } from './fft.ts';
 export { normalAt, upperTail } from './gauss.ts';

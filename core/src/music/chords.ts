@@ -1,7 +1,7 @@
 import { nth } from '../maths/index.ts';
 import type { Cents, Midi } from '../units.ts';
 import type { Accidental } from './notes.ts';
-import { noteName } from './notes.ts';
+import { ENGLISH_NOTES, type NoteStyle, noteName } from './notes.ts';
 import { centsBetween } from './pitch.ts';
 
 /** Chords by their steps above the root, the plainest first: common practice, no source. */
@@ -46,6 +46,7 @@ export interface ChordName {
 export function chordOf(
   notes: readonly Midi[],
   accidental: Accidental = 'sharp',
+  style: NoteStyle = ENGLISH_NOTES,
 ): ChordName | null {
   const classes = [...new Set(notes.map((note) => ((Math.round(note) % 12) + 12) % 12))];
   const bass = ((Math.round(Math.min(...notes)) % 12) + 12) % 12;
@@ -60,7 +61,7 @@ export function chordOf(
   const { root } = best;
   const [suffix] = nth(QUALITIES, qualityOf(classes, root));
   // Octave 0 is cut off: only the letter is wanted.
-  return { name: noteName(root + 12, accidental).slice(0, -1) + suffix, suffix, root };
+  return { name: noteName(root + 12, accidental, style).slice(0, -1) + suffix, suffix, root };
 }
 
 /** Which of the qualities some notes have above a root; −1 for none. */

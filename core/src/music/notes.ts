@@ -1,10 +1,21 @@
 import { FormatError } from '../errors.ts';
-import type { Cents, Hz, Midi } from '../units.ts';
-import { type NoteNames, writing } from '../writing.ts';
+import { message } from '../message.ts';
+import type { Accidental, Cents, Hz, Midi } from '../units.ts';
 import { hzToMidi, STANDARD_A4 } from './pitch.ts';
 
-/** Which of the two names of a black key is shown first. */
-export type Accidental = 'sharp' | 'flat';
+export type { Accidental };
+
+/** How notes are named: C D E … B, with H for B and B for B♭, or do re mi. */
+export type NoteNames = 'english' | 'german' | 'syllables';
+
+/** How a reader names notes, and which of the two names of a black key: as a tuning spells it, or always the same. */
+export interface NoteStyle {
+  readonly notes: NoteNames;
+  readonly signs: 'tuning' | Accidental;
+}
+
+/** How notes are named in files, in the catalogue of tunings and wherever nobody has chosen. */
+export const ENGLISH_NOTES: NoteStyle = { notes: 'english', signs: 'tuning' };
 
 /** Each note by its names with ♯ and with ♭, as readers write them; German and Romance names are common practice, no source. */
 const NAMES: Readonly<Record<NoteNames, Readonly<Record<Accidental, string>>>> = {
@@ -49,9 +60,12 @@ const ACCIDENTAL_STEPS: Readonly<Record<string, number>> = {
  * @example noteName(54) // => 'F♯3'
  * @example noteName(54, 'flat') // => 'G♭3'
  */
-export function noteName(midi: Midi, accidental: Accidental = 'sharp'): string {
+export function noteName(
+  midi: Midi,
+  accidental: Accidental = 'sharp',
+  { notes, signs }: NoteStyle = ENGLISH_NOTES,
+): string {
   const whole = Math.round(midi);
-  const { notes, signs } = writing();
   const names = LISTS.get(NAMES[notes][signs === 'tuning' ? accidental : signs]) ?? [];
   return `${names[((whole % 12) + 12) % 12]}${Math.floor(whole / 12) - 1}`;
 }
@@ -61,10 +75,14 @@ export function noteName(midi: Midi, accidental: Accidental = 'sharp'): string {
  * @example bothNames(54) // => 'F♯3 / G♭3'
  * @example bothNames(55) // => 'G3'
  */
-export function bothNames(midi: Midi, first: Accidental = 'sharp'): string {
-  const one = noteName(midi, first);
+export function bothNames(
+  midi: Midi,
+  first: Accidental = 'sharp',
+  style: NoteStyle = ENGLISH_NOTES,
+): string {
+  const one = noteName(midi, first, style);
   // A reader who wants one kind of sign has one name.
-  const other = noteName(midi, first === 'sharp' ? 'flat' : 'sharp');
+  const other = noteName(midi, first === 'sharp' ? 'flat' : 'sharp', style);
   return one === other ? one : `${one} / ${other}`;
 }
 
@@ -75,7 +93,7 @@ export function bothNames(midi: Midi, first: Accidental = 'sharp'): string {
  */
 export function parseNote(text: string): Midi {
   const match = /^\s*([A-Ga-g])(♯|#|♭|b)?(-?\d)\s*$/.exec(text);
-  if (!match) throw new FormatError(`“${text}” is no note with an octave, such as E2, F#3 or Bb3`);
+  if (!match) throw new FormatError(message('problems.noNote', { text }));
   const [, letter = '', accidental = '', octave = ''] = match;
   const step = LETTER_STEPS[letter.toUpperCase()] ?? 0;
   return 12 * (Number(octave) + 1) + step + (ACCIDENTAL_STEPS[accidental] ?? 0);
@@ -93,9 +111,9 @@ export interface TypedNote {
  * @throws FormatError if the text is no note.
  * @example readNote('F#') // => { pitchClass: 6, midi: null }
  */
-export function readNote(text: string): TypedNote {
+export function readNote(text: string, noteNames: NoteNames = 'english'): TypedNote {
   const [, name = '', octave] = /^\s*([^\d\s-]+)(-?\d)?\s*$/.exec(text) ?? [];
-  const names = Object.values(NAMES[writing().notes]).map((list) => LISTS.get(list) ?? []);
+  const names = Object.values(NAMES[noteNames]).map((list) => LISTS.get(list) ?? []);
   const plain = (one: string) => plainSigns(one).toLowerCase().replace('é', 'e');
   const found = names
     .map((list) => list.findIndex((one) => plain(one) === plain(name)))

@@ -1,8 +1,9 @@
 import { FormatError } from '../errors.ts';
 import { nth } from '../maths/index.ts';
+import { message } from '../message.ts';
 import type { Midi } from '../units.ts';
 import { chordOf } from './chords.ts';
-import type { Accidental } from './notes.ts';
+import type { Accidental, NoteNames } from './notes.ts';
 import { readNote } from './notes.ts';
 
 /** Roots whose chords are written with flats. */
@@ -16,11 +17,15 @@ const FLAT_MINOR: readonly number[] = [0, 2, 3, 5, 7, 10];
  * @throws FormatError naming the note that is none, or how many are wanted.
  * @example parseTuning('D A D G A D', standard) // => [62, 57, 55, 50, 45, 38]
  */
-export function parseTuning(text: string, near: readonly Midi[]): Midi[] {
+export function parseTuning(
+  text: string,
+  near: readonly Midi[],
+  names: NoteNames = 'english',
+): Midi[] {
   const words = wordsOf(text, near.length, 'notes');
   return words.map((word, i) => {
     const home = nth(near, i);
-    const { pitchClass, midi } = readNote(word);
+    const { pitchClass, midi } = readNote(word, names);
     return midi ?? pitchClass + 12 * Math.round((home - pitchClass) / 12);
   });
 }
@@ -35,16 +40,16 @@ export function parseSteps(text: string, from: readonly Midi[]): Midi[] {
   const words = wordsOf(text, from.length, 'steps');
   return words.map((word, i) => {
     if (!/^[+\-−]?\d{1,2}$/.test(word))
-      throw new FormatError(`“${word}” is no number of semitones, such as −2 or +1`);
+      throw new FormatError(message('problems.noSemitones', { word }));
     return nth(from, i) + Number(word.replace('−', '-'));
   });
 }
 
 /** The words of a line, course 1 first. @throws FormatError if they are too few or many. */
-function wordsOf(text: string, count: number, what: string): string[] {
+function wordsOf(text: string, count: number, what: 'notes' | 'steps'): string[] {
   const words = text.split(/[\s,]+/).filter((word) => word !== '');
   if (words.length !== count)
-    throw new FormatError(`${count} ${what} are wanted, one for each string; got ${words.length}`);
+    throw new FormatError(message('problems.wantedEach', { what, count, given: words.length }));
   return words.reverse();
 }
 

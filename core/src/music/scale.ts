@@ -1,5 +1,6 @@
 import { FormatError } from '../errors.ts';
 import { median, nth } from '../maths/index.ts';
+import { message, noteValue } from '../message.ts';
 import type { Cents, Midi } from '../units.ts';
 
 /** One step of a scale above its first note: as a ratio, or in cents. */
@@ -26,16 +27,10 @@ export function centsOfStep(step: ScaleStep): Cents {
  * How far a scale lies from equal temperament on some notes, course 1 first, with its first note on a pitch class.
  * @throws FormatError where a note is none of its steps
  */
-export function scaleOffsets(
-  scale: Scale,
-  notes: readonly Midi[],
-  root: number,
-  named: (midi: Midi) => string,
-): Cents[] {
+export function scaleOffsets(scale: Scale, notes: readonly Midi[], root: number): Cents[] {
   const steps = [0, ...scale.steps.map(centsOfStep)];
   const period = nth(steps, steps.length - 1);
-  if (!(period > 0))
-    throw new FormatError('the last step of the scale must lie above its first note');
+  if (!(period > 0)) throw new FormatError(message('problems.scalePeriod'));
   return notes.map((midi) => {
     const above = 100 * (midi - root);
     const offsets = steps.map((step) => {
@@ -45,7 +40,7 @@ export function scaleOffsets(
     const nearest = offsets.reduce((a, b) => (Math.abs(b) < Math.abs(a) ? b : a));
     if (Math.abs(nearest) > NEAREST)
       throw new FormatError(
-        `no step of this scale is near ${named(midi)}: the nearest lies ${Math.abs(nearest).toFixed(0)} cents off`,
+        message('problems.scaleFar', { note: noteValue(midi), cents: Math.abs(nearest) }),
       );
     return nearest;
   });

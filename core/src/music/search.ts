@@ -1,14 +1,21 @@
 import { FormatError } from '../errors.ts';
 import { TUNINGS } from './catalogue.ts';
 import { chordOf } from './chords.ts';
-import { noteName, plainSigns, readNote, type TypedNote } from './notes.ts';
+import {
+  ENGLISH_NOTES,
+  type NoteStyle,
+  noteName,
+  plainSigns,
+  readNote,
+  type TypedNote,
+} from './notes.ts';
 import { inPairs, pairingOf } from './pairs.ts';
 import type { Tuning } from './tunings.ts';
 
 /** The notes of a tuning as players say them, the highest-numbered course first. */
-export function notesInWords(tuning: Tuning): string {
+export function notesInWords(tuning: Tuning, style: NoteStyle = ENGLISH_NOTES): string {
   return tuning.courses
-    .map(([midi]) => noteName(midi ?? 0, tuning.accidental))
+    .map(([midi]) => noteName(midi ?? 0, tuning.accidental, style))
     .reverse()
     .join(' ');
 }
@@ -17,8 +24,8 @@ export function notesInWords(tuning: Tuning): string {
 const SAID: ReadonlySet<string> = new Set(['', 'm', '5', '6', 'sus2', 'sus4']);
 
 /** The chord of an open or modal tuning; null of one that players know by no chord. */
-export function openChord(tuning: Tuning): string | null {
-  const chord = chordOf(tuning.courses.flat(), tuning.accidental);
+export function openChord(tuning: Tuning, style: NoteStyle = ENGLISH_NOTES): string | null {
+  const chord = chordOf(tuning.courses.flat(), tuning.accidental, style);
   return chord && SAID.has(chord.suffix) ? chord.name : null;
 }
 
@@ -28,25 +35,34 @@ export function openChord(tuning: Tuning): string | null {
  * @example findTunings('guitar open d') // open D, open D minor …
  * @example findTunings('d a d g a d')
  */
-export function findTunings(query: string, tunings: readonly Tuning[] = TUNINGS): Tuning[] {
+export function findTunings(
+  query: string,
+  tunings: readonly Tuning[] = TUNINGS,
+  style: NoteStyle = ENGLISH_NOTES,
+): Tuning[] {
   const plain = (text: string) => plainSigns(text).toLowerCase().trim();
   const wanted = plain(query);
   if (wanted === '') return [...tunings];
   const words = wanted.split(/\s+/);
-  const typed = words.length > 1 ? asNotes(words) : null;
+  const typed = words.length > 1 ? asNotes(words, style) : null;
   return tunings.filter((tuning) => {
     if (typed) return holdsInARow(tuning, typed);
-    const notes = plain(notesInWords(tuning)).split(' ');
-    const named = [tuning.name, ...(tuning.aliases ?? []), tuning.kind, openChord(tuning) ?? ''];
+    const notes = plain(notesInWords(tuning, style)).split(' ');
+    const named = [
+      tuning.name,
+      ...(tuning.aliases ?? []),
+      tuning.kind,
+      openChord(tuning, style) ?? '',
+    ];
     const text = plain([...named, ...notes].join(' '));
     return words.every((word) => text.includes(word));
   });
 }
 
 /** Words that are notes, all of them; else null. */
-function asNotes(words: readonly string[]): TypedNote[] | null {
+function asNotes(words: readonly string[], { notes }: NoteStyle): TypedNote[] | null {
   try {
-    return words.map(readNote);
+    return words.map((word) => readNote(word, notes));
   } catch (error) {
     if (error instanceof FormatError) return null;
     throw error;

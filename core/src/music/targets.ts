@@ -1,5 +1,5 @@
+import { type NoteValue, noteValue } from '../message.ts';
 import type { Hz } from '../units.ts';
-import { noteName } from './notes.ts';
 import { matesIn, pairingOf } from './pairs.ts';
 import { midiToHz, shiftHz } from './pitch.ts';
 import { offsetsOf } from './temper.ts';
@@ -27,7 +27,9 @@ export function targetsOf(tuning: Tuning, a4: Hz, capo = 0): Target[] {
   });
 }
 
-/** The note of a target, spelt as its tuning does; nothing for none. @example targetName(targets[0]) // => 'E♭4' */
-export function targetName(target: Target | undefined): string {
-  return target ? noteName(target.midi, target.accidental) : '';
+/** The note of a target, spelt as its tuning does; nothing for none. @example targetNote(targets[0]) // E♭4 */
+export function targetNote(target: Target): NoteValue;
+export function targetNote(target: Target | undefined): NoteValue | '';
+export function targetNote(target: Target | undefined): NoteValue | '' {
+  return target ? noteValue(target.midi, target.accidental) : '';
 }

@@ -1,5 +1,6 @@
 import { FormatError, RecordError } from '../errors.ts';
 import { nth } from '../maths/index.ts';
+import { message, type Value } from '../message.ts';
 import { migrated } from './migrations.ts';
 import { checked } from './shape.ts';
 import { TABLE_NAMES, TABLES, type TableName, type Tables } from './shapes.ts';
@@ -17,7 +18,7 @@ export type Scanned = {
 /** What is wrong in a backup: where, why, and as much of it as can be shown. */
 export interface Fault {
   readonly place: string;
-  readonly reason: string;
+  readonly reason: Value;
   readonly text: string;
 }
 
@@ -69,7 +70,7 @@ export class BackupScanner {
     }
     this.rest += piece.slice(from);
     if (this.rest.length > LONGEST_LINE && this.manner === 'lines')
-      throw new FormatError(`line ${this.line + 1} of this file is longer than any record`);
+      throw new FormatError(message('problems.longLine', { line: this.line + 1 }));
     if (this.manner === null && this.rest.length > LONGEST_LINE) {
       this.manner = 'one piece';
       const held = this.rest;
@@ -81,10 +82,9 @@ export class BackupScanner {
   /** The file is over. @throws FormatError if this is no backup, a newer one, or one cut short */
   end(): void {
     if (this.rest !== '') this.take(this.rest);
-    if (this.manner === null) throw new FormatError('this file is empty');
+    if (this.manner === null) throw new FormatError(message('problems.emptyFile'));
     if (this.isOnePiece()) this.readInOnePiece();
-    else if (!this.closed)
-      this.faultAt(`line ${this.line}`, 'the file ends before its last line', '');
+    else if (!this.closed) this.faultAt(`line ${this.line}`, message('problems.endsEarly'), '');
   }
 
   private isOnePiece(): boolean {
@@ -93,8 +93,7 @@ export class BackupScanner {
 
   private hold(piece: string): void {
     this.length += piece.length;
-    if (this.length > MOST_IN_ONE_PIECE)
-      throw new FormatError('this file is too large to be read: it is no backup of this Rosefinch');
+    if (this.length > MOST_IN_ONE_PIECE) throw new FormatError(message('problems.tooLargeBackup'));
     this.pieces.push(piece);
   }
 
@@ -114,14 +113,14 @@ export class BackupScanner {
       this.closed = true;
       return;
     }
-    if (this.table === null) return this.faultAt(where, 'belongs to no list', text);
+    if (this.table === null) return this.faultAt(where, message('problems.noList'), text);
     const json = text.endsWith(',') ? text.slice(0, -1) : text;
     const place = `${this.table}[${this.index++}]`;
     let value: unknown;
     try {
       value = JSON.parse(json);
     } catch {
-      return this.faultAt(`${place}, ${where}`, 'is no JSON', text);
+      return this.faultAt(`${place}, ${where}`, message('problems.noJson'), text);
     }
     this.offer(this.table, value, place, `, ${where}`);
   }
@@ -142,7 +141,7 @@ export class BackupScanner {
   private open(name: string, empty: boolean, where: string): void {
     if (!isTable(name)) {
       this.table = null;
-      return this.faultAt(where, `there is no table ${name}`, name);
+      return this.faultAt(where, message('problems.noTable', { name }), name);
     }
     this.table = empty ? null : name;
     this.index = 0;
@@ -156,13 +155,14 @@ export class BackupScanner {
     const tables = migrated(file, schema);
     for (const [name, list] of Object.entries(tables)) {
       if (['format', 'schema', 'exportedAt'].includes(name)) continue;
-      if (!isTable(name)) this.faultAt(name, 'there is no such table', shownOf(list));
-      else if (!Array.isArray(list)) this.faultAt(name, 'must be a list', shownOf(list));
+      if (!isTable(name)) this.faultAt(name, message('problems.noSuchTable'), shownOf(list));
+      else if (!Array.isArray(list))
+        this.faultAt(name, message('problems.mustBeList'), shownOf(list));
     }
     // In the order in which tables refer to each other, whatever order the file has.
     for (const name of TABLE_NAMES) {
       const list = tables[name];
-      if (list === undefined) this.faultAt(name, 'this list is missing', '');
+      if (list === undefined) this.faultAt(name, message('problems.listMissing'), '');
       if (Array.isArray(list)) list.forEach((value, i) => this.offer(name, value, `${name}[${i}]`));
     }
   }
@@ -174,8 +174,7 @@ export class BackupScanner {
       this.onRecord({ table, record: packed(table, record), place: place + line } as Scanned);
     } catch (error) {
       if (!(error instanceof RecordError)) throw error;
-      const { path, message } = error;
-      this.faultAt(path + line, message.slice(path.length + 2), shownOf(value));
+      this.faultAt(error.path + line, error.reason, shownOf(value));
     }
   }
 
@@ -186,15 +185,16 @@ export class BackupScanner {
       if (!this.ids.get(other as TableName)!.has(id))
         throw new RecordError(
           `${place}.${field}`,
-          `no ${TABLES[other as TableName].one} is called ${id}`,
+          message('problems.noneCalled', { record: message(TABLES[other as TableName].one), id }),
         );
     }
     const seen = this.ids.get(table)!;
-    if (seen.has(record.id)) throw new RecordError(place, `the id ${record.id} comes twice`);
+    if (seen.has(record.id))
+      throw new RecordError(place, message('problems.idTwice', { id: record.id }));
     seen.add(record.id);
   }
 
-  private faultAt(place: string, reason: string, text: string): void {
+  private faultAt(place: string, reason: Value, text: string): void {
     this.onFault({ place, reason, text: text.slice(0, FAULT_SHOWN) });
   }
 }
@@ -209,23 +209,23 @@ function parse(text: string): Readonly<Record<string, unknown>> {
     file = JSON.parse(text);
   } catch (error) {
     throw new FormatError(
-      `this is no JSON file: ${error instanceof Error ? error.message : error}`,
+      message('problems.noJsonFile', {
+        reason: error instanceof Error ? error.message : String(error),
+      }),
     );
   }
   const isObject = typeof file === 'object' && file !== null && !Array.isArray(file);
   if (!isObject || (file as { format?: unknown }).format !== 'rosefinch-backup')
-    throw new FormatError('this is no Rosefinch backup: it does not say so at its beginning');
+    throw new FormatError(message('problems.noBackup'));
   return file as Readonly<Record<string, unknown>>;
 }
 
 /** @throws FormatError if the schema is no version, or one that only a newer Rosefinch knows */
 function checkSchema(schema: unknown): number {
   if (typeof schema === 'number' && schema > SCHEMA && Number.isFinite(schema))
-    throw new FormatError(
-      `this backup has schema ${schema}, this Rosefinch knows ${SCHEMA}: a newer one can read it`,
-    );
+    throw new FormatError(message('problems.newerSchema', { schema, known: SCHEMA }));
   if (typeof schema !== 'number' || !Number.isInteger(schema) || schema < 1)
-    throw new FormatError(`this backup’s schema is ${shownOf(schema)}: there is none such`);
+    throw new FormatError(message('problems.noSchema', { schema: shownOf(schema) }));
   return schema;
 }
 
@@ -233,14 +233,14 @@ const UTC = /^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d+)?Z$/;
 
 function checkHead({ exportedAt }: Readonly<Record<string, unknown>>): void {
   if (typeof exportedAt !== 'string' || !UTC.test(exportedAt))
-    throw new FormatError(`exportedAt: ${shownOf(exportedAt)} is no UTC date and time`);
+    throw new FormatError(message('problems.noUtc', { value: shownOf(exportedAt) }));
 }
 
 function shownOf(value: unknown): string {
   try {
-    return (JSON.stringify(value) ?? 'nothing').slice(0, FAULT_SHOWN);
+    return (JSON.stringify(value) ?? '—').slice(0, FAULT_SHOWN);
   } catch {
-    return 'what cannot be shown';
+    return '…';
   }
 }
 

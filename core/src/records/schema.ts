@@ -6,7 +6,7 @@ import { SCHEMA } from './version.ts';
 export function backupSchema(): JsonSchema {
   const tables = TABLE_NAMES.map((name) => [
     name,
-    { type: 'array', items: TABLES[name].shape.json, description: `each one ${TABLES[name].one}` },
+    { type: 'array', items: TABLES[name].shape.json, description: `each one a record of ${name}` },
   ]);
   return {
     $schema: 'https://json-schema.org/draft/2020-12/schema',

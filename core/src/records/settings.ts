@@ -1,6 +1,6 @@
+import type { NoteNames, NoteStyle } from '../music/index.ts';
 import type { PlanOrder } from '../retune/index.ts';
 import type { Cents, Hz } from '../units.ts';
-import type { NoteNames, Signs } from '../writing.ts';
 
 /** What the teacher has set; one record. */
 export interface Settings {
@@ -33,7 +33,7 @@ export interface Settings {
   readonly force: 'N' | 'kgf' | 'lbf';
   /** How notes are named, and which of two names a black key has. */
   readonly notes: NoteNames;
-  readonly signs: Signs;
+  readonly signs: NoteStyle['signs'];
   readonly decimal: '.' | ',';
   readonly length: 'mm' | 'inch';
   /** A language in whose manner dates are written; empty as the browser has it. */

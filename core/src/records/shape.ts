@@ -11,6 +11,7 @@ import {
   ValidationError,
 } from 'yup';
 import { RecordError } from '../errors.ts';
+import { type LabelId, type Message, type MessageId, message, type Value } from '../message.ts';
 
 /** The same as JSON Schema (draft 2020-12) has it, for those who read a backup elsewhere. */
 export type JsonSchema = Readonly<Record<string, unknown>>;
@@ -53,15 +54,13 @@ const shape = <T>(yup: ISchema<unknown>, json: JsonSchema): Needed<T> => ({
   optional: false,
 });
 
-// Yup fills the placeholder in.
-// biome-ignore lint/suspicious/noTemplateCurlyInString: see above
-const UNKNOWN_FIELD = 'holds the unknown field ${unknown}';
+const UNKNOWN_FIELD: LabelId | MessageId = 'problems.unknownField';
 
 const finite = () =>
   number()
     .strict()
     .required()
-    .test('finite', 'is no number that can be reckoned with', Number.isFinite);
+    .test('finite', 'problems.notFinite' satisfies LabelId, Number.isFinite);
 
 /** Any text of up to so many characters, which may be empty. */
 export const text = (most = 4000) =>
@@ -92,9 +91,15 @@ export const whole = (low: number, high: number) =>
 export const flag = () => shape<boolean>(boolean().strict().required(), { type: 'boolean' });
 /** True, or not there. */
 export const yes = () =>
-  shape<true>(boolean().strict().oneOf([true], 'must be true or be missing').required(), {
-    const: true,
-  });
+  shape<true>(
+    boolean()
+      .strict()
+      .oneOf([true], 'problems.trueOrMissing' satisfies LabelId)
+      .required(),
+    {
+      const: true,
+    },
+  );
 
 /** 1990 and 2200: no sitting was held before or after. */
 const EARLIEST = Date.UTC(1990, 0);
@@ -191,10 +196,11 @@ export function byField<T, F extends keyof T & string>(
   );
 }
 
-/** A shape with one more condition, told as `message` where it does not hold. */
+/** A shape with one more condition, told as `problem` where it does not hold; `description` says it in the JSON Schema. */
 export function also<T>(
   { yup, json }: Needed<T>,
-  message: string,
+  problem: LabelId,
+  description: string,
   holds: (value: T) => boolean,
 ): Needed<T> {
   const test = (value: unknown) => {
@@ -205,7 +211,7 @@ export function also<T>(
       return true;
     }
   };
-  return shape((yup as Schema).test('also', message, test), { ...json, description: message });
+  return shape((yup as Schema).test('also', problem, test), { ...json, description });
 }
 
 /** Lists of numbers are checked in one go: there may be thousands, and Yup takes its time over each. */
@@ -216,14 +222,21 @@ export const floats = () =>
   shape<Float32Array>(
     mixed()
       .required()
-      .test('floats', 'must be a list of numbers', (value, { createError, path }) => {
-        if (value instanceof Float32Array) return value.every(Number.isFinite);
-        if (!Array.isArray(value) || value.length > MOST_NUMBERS) return false;
-        const wrong = value.findIndex(
-          (x) => !Number.isFinite(x) || !Number.isFinite(Math.fround(x)),
-        );
-        return wrong < 0 || createError({ path: `${path}[${wrong}]`, message: 'must be a number' });
-      }),
+      .test(
+        'floats',
+        'problems.listOfNumbers' satisfies LabelId,
+        (value, { createError, path }) => {
+          if (value instanceof Float32Array) return value.every(Number.isFinite);
+          if (!Array.isArray(value) || value.length > MOST_NUMBERS) return false;
+          const wrong = value.findIndex(
+            (x) => !Number.isFinite(x) || !Number.isFinite(Math.fround(x)),
+          );
+          return (
+            wrong < 0 ||
+            createError({ path: `${path}[${wrong}]`, message: 'problems.number' satisfies LabelId })
+          );
+        },
+      ),
     { type: 'array', items: { type: 'number' }, maxItems: MOST_NUMBERS },
   );
 
@@ -234,32 +247,40 @@ interface Bounds {
   readonly whole?: true;
 }
 
+/** What is wrong with a row, and where in it. */
+interface RowFault {
+  readonly at: string;
+  readonly message: MessageId;
+  readonly params?: Readonly<Record<string, string | number>>;
+}
+
 /** A list of small records of numbers alone, checked in one go. */
 export function rows<T extends Readonly<Record<keyof T, number>>>(
   fields: { readonly [K in keyof T]-?: Bounds },
   max: number,
 ): Needed<readonly T[]> {
   const lines = Object.entries<Bounds>(fields);
-  const fault = (row: unknown): readonly [string, string] | null => {
-    if (!isPlain(row)) return ['', 'must be an object'];
+  const fault = (row: unknown): RowFault | null => {
+    if (!isPlain(row)) return { at: '', message: 'problems.object' };
     const unknown = Object.keys(row).find((key) => !Object.hasOwn(fields, key));
-    if (unknown !== undefined) return ['', `holds the unknown field ${unknown}`];
+    if (unknown !== undefined)
+      return { at: '', message: 'problems.unknownField', params: { unknown } };
     for (const [key, { low, high, whole: counts }] of lines) {
       const value = Object.hasOwn(row, key) ? row[key] : undefined;
       if (typeof value !== 'number' || !(value >= low && value <= high))
-        return [`.${key}`, `must be a number from ${low} to ${high}`];
-      if (counts && !Number.isInteger(value)) return [`.${key}`, 'must be a whole number'];
+        return { at: `.${key}`, message: 'problems.numberFrom', params: { low, high } };
+      if (counts && !Number.isInteger(value)) return { at: `.${key}`, message: 'problems.whole' };
     }
     return null;
   };
   return shape(
     mixed()
       .required()
-      .test('rows', 'must be a list', (value, { createError, path }) => {
+      .test('rows', 'problems.mustBeList' satisfies LabelId, (value, { createError, path }) => {
         if (!Array.isArray(value) || value.length > max) return false;
         for (const [i, row] of value.entries()) {
           const found = fault(row);
-          if (found) return createError({ path: `${path}[${i}]${found[0]}`, message: found[1] });
+          if (found) return createError({ ...found, path: `${path}[${i}]${found.at}` });
         }
         return true;
       }),
@@ -289,7 +310,7 @@ export function checked<T>({ yup }: AnyShape, value: unknown, where = ''): T {
     if (error instanceof ValidationError) throw explain(error, value, where);
     // A value that is nested deeper than any record.
     if (error instanceof RangeError)
-      throw new RecordError(where || 'the record', 'is nested too deeply');
+      throw new RecordError(where || WHOLE, message('problems.nested'));
     throw error;
   }
   return value as T;
@@ -297,24 +318,56 @@ export function checked<T>({ yup }: AnyShape, value: unknown, where = ''): T {
 
 function explain(error: ValidationError, record: unknown, where: string): RecordError {
   const path = error.path ?? '';
-  const reason = error.message
-    .replace(path === '' ? 'this' : path, '')
-    .replace(/ type, but the final value was.*$/s, '')
-    .replaceAll('`', '')
-    .trim();
   const place = [where, path].filter((part) => part !== '').join('.');
-  return new RecordError(place || 'the record', `${reason}; got ${shown(valueAt(record, path))}`);
+  const value = valueAt(record, path);
+  return new RecordError(
+    place || WHOLE,
+    message('problems.got', { reason: reasonOf(error, value), value: shown(value) }),
+  );
+}
+
+/** Stands for a record as a whole where a place in it is named. */
+const WHOLE = 'record';
+
+/** What Yup found, as a message: by the id that a rule of ours carries, or by the rule of Yup’s own. */
+function reasonOf({ message: said, type, params = {} }: ValidationError, value: unknown): Message {
+  if (said.startsWith('problems.'))
+    return { id: said as MessageId, args: params as Readonly<Record<string, string | number>> };
+  const { min, max, more, type: wanted, values } = params as Readonly<Record<string, unknown>>;
+  switch (type) {
+    case 'typeError':
+      return message('problems.type', { type: String(wanted) });
+    case 'oneOf':
+      return message('problems.oneOf', { values: String(values) });
+    case 'integer':
+      return message('problems.integer');
+    case 'min':
+      if (typeof more === 'number') return message('problems.above', { least: more });
+      if (typeof value === 'string')
+        return message('problems.fewestLetters', { least: Number(min) });
+      return Array.isArray(value)
+        ? message('problems.fewestItems', { least: Number(min) })
+        : message('problems.atLeast', { least: Number(min) });
+    case 'max':
+      if (typeof value === 'string') return message('problems.mostLetters', { most: Number(max) });
+      return Array.isArray(value)
+        ? message('problems.mostItems', { most: Number(max) })
+        : message('problems.atMost', { most: Number(max) });
+    default:
+      return message('problems.required');
+  }
 }
 
 const SHOWN = 60;
 
-function shown(value: unknown): string {
-  if (value === undefined) return 'nothing';
-  if (Array.isArray(value) && value.length > SHOWN) return `a list of ${value.length}`;
+function shown(value: unknown): Value {
+  if (value === undefined) return message('problems.nothing');
+  if (Array.isArray(value) && value.length > SHOWN)
+    return message('problems.listOf', { count: value.length });
   try {
     return (JSON.stringify(value) ?? String(value)).slice(0, SHOWN);
   } catch {
-    return 'what cannot be shown';
+    return '…';
   }
 }
 

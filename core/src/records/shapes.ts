@@ -1,6 +1,7 @@
 import type { EarRun, EarTrial, Learner } from '../ear/index.ts';
 import type { FretReading, Ordered } from '../intonation/index.ts';
 import type { PluckOutcome, Reading } from '../listen/index.ts';
+import type { LabelId } from '../message.ts';
 import type { Tuning } from '../music/index.ts';
 import type { Round, RoundEntry } from '../rounds/index.ts';
 import type {
@@ -132,9 +133,10 @@ const instrument = record<Kept<Instrument>>({
   scaleMm: real(100, 2000),
   frets: whole(0, 40),
   courses: also(
-    also(courses, `must have ${MOST_STRINGS} strings at most`, (all) => {
+    also(courses, 'problems.mostStrings', `must have ${MOST_STRINGS} strings at most`, (all) => {
       return all.reduce((sum, { strings }) => sum + strings.length, 0) <= MOST_STRINGS;
     }),
+    'problems.numberedFromOne',
     'must be numbered from 1 on',
     (all) => all.every(({ number }, i) => number === i + 1),
   ),
@@ -626,32 +628,36 @@ export const summary = record<Summary>({
 
 /** Every table that a backup holds, in the order in which they refer to each other. */
 export const TABLES = {
-  settings: { shape: settings, one: 'settings', refers: {} },
-  instruments: { shape: instrument, one: 'instrument', refers: {} },
-  tunings: { shape: tuning, one: 'tuning', refers: {} },
+  settings: { shape: settings, one: 'problems.oneSettings', refers: {} },
+  instruments: { shape: instrument, one: 'problems.oneInstrument', refers: {} },
+  tunings: { shape: tuning, one: 'problems.oneTuning', refers: {} },
   restringings: {
     shape: restringing,
-    one: 'set of new strings',
+    one: 'problems.oneRestringing',
     refers: { instrumentId: 'instruments' },
   },
-  fretChecks: { shape: fretCheck, one: 'fret check', refers: { instrumentId: 'instruments' } },
-  sessions: { shape: session, one: 'sitting', refers: { instrumentId: 'instruments' } },
-  events: { shape: logEntry, one: 'event', refers: { sessionId: 'sessions' } },
-  measurements: { shape: measurement, one: 'measurement', refers: { id: 'events' } },
-  recordings: { shape: recording, one: 'recording', refers: {} },
+  fretChecks: {
+    shape: fretCheck,
+    one: 'problems.oneFretCheck',
+    refers: { instrumentId: 'instruments' },
+  },
+  sessions: { shape: session, one: 'problems.oneSitting', refers: { instrumentId: 'instruments' } },
+  events: { shape: logEntry, one: 'problems.oneEvent', refers: { sessionId: 'sessions' } },
+  measurements: { shape: measurement, one: 'problems.oneMeasurement', refers: { id: 'events' } },
+  recordings: { shape: recording, one: 'problems.oneRecording', refers: {} },
   // An instrument of a round may be gone: the round still tells of the others.
-  rounds: { shape: round, one: 'round', refers: {} },
-  marks: { shape: mark, one: 'note of an instrument', refers: { instrumentId: 'instruments' } },
-  climate: { shape: airOfDay, one: 'day of air', refers: {} },
-  learners: { shape: learner, one: 'learner', refers: {} },
+  rounds: { shape: round, one: 'problems.oneRound', refers: {} },
+  marks: { shape: mark, one: 'problems.oneMark', refers: { instrumentId: 'instruments' } },
+  climate: { shape: airOfDay, one: 'problems.oneClimate', refers: {} },
+  learners: { shape: learner, one: 'problems.oneLearner', refers: {} },
   // A learner may be gone: what was heard is kept without a name.
-  earRuns: { shape: earRun, one: 'ear exercise', refers: {} },
+  earRuns: { shape: earRun, one: 'problems.oneEarRun', refers: {} },
 } as const satisfies Readonly<Record<string, Table>>;
 
 interface Table {
   readonly shape: AnyShape;
   /** What one of them is called. */
-  readonly one: string;
+  readonly one: LabelId;
   /** Fields that name a record of another table, which must be there. */
   readonly refers: Readonly<Record<string, string>>;
 }

@@ -2,7 +2,6 @@ import { digest } from '../maths/digestFixture.ts';
 import { normal, seededRandom } from '../maths/index.ts';
 import { findTuning, shiftHz, targetsOf } from '../music/index.ts';
 import { findModel } from '../strings/index.ts';
-import { referenceInWords } from '../words/index.ts';
 import { planRetune, planStrings } from './index.ts';
 
 const WAYS = [
@@ -36,7 +35,12 @@ function plan([model, from, to]: (typeof WAYS)[number], seed: number) {
       steps: steps.map(({ references, ...step }) => ({
         ...step,
         headroom: Math.min(99, step.headroom),
-        say: references.slice(0, 3).map(referenceInWords).join(' / '),
+        say: references
+          .slice(0, 3)
+          .map(({ held, open, octaves, good }) =>
+            [held.course, held.fret, open, octaves, good].join(' '),
+          )
+          .join(' / '),
       })),
     };
   });

@@ -1,7 +1,9 @@
 import { expect } from 'chai';
+import { lengthValue, message } from '../message.ts';
+import { plainFigures } from '../messageFixture.ts';
 import { findTuning, shiftHz, targetsOf } from '../music/index.ts';
+import { warningInWords } from '../sentences/index.ts';
 import { findModel, type StringSpec } from '../strings/index.ts';
-import { warningInWords } from '../words/index.ts';
 import type { PlanString } from './index.ts';
 import { warningsOf } from './warnings.ts';
 
@@ -44,11 +46,17 @@ describe('strings near to breaking', () => {
     });
 
   it('past breaking it is said by how much', () => {
-    expect(says(up(7))[0]).to.match(/^String 1 would break 1\.\d semitones before it is there\./);
+    expect(plainFigures(says(up(7))[0] ?? null)).to.deep.equal([
+      message('retune.wouldBreak', { string: 1, semitones: 1.75337 }),
+      message('retune.needsLower'),
+    ]);
   });
 
   it('no lighter plain string is advised: it breaks at nearly the same pitch', () => {
-    expect(says(up(5))[0]).to.match(/It needs a lower note or another kind of string\.$/);
+    expect(plainFigures(says(up(5))[0] ?? null)).to.deep.equal([
+      message('retune.nearBreaking', { string: 1, semitones: 0.24663 }),
+      message('retune.needsLower'),
+    ]);
   });
 
   it('one that is let down is never warned of', () => {
@@ -64,7 +72,14 @@ describe('strings near to breaking', () => {
       { wound: true, diameterMm: 0.61, coreMm: 0.24, unitWeight: 1.9e-3 },
     );
     // T = ρ π d² (L f)²: 0.555 mm for the same pull of 122.6 N.
-    expect(says(wound)[0]).to.match(/an unwound steel one of 0\.56 mm would stand at 12\d N\.$/);
+    expect(plainFigures(says(wound)[0] ?? null)).to.deep.equal([
+      message('retune.nearBreaking', { string: 3, semitones: 0.029792 }),
+      message('retune.needsOther', {
+        material: 'steel',
+        diameter: lengthValue(0.56, 2),
+        newtons: 124.754936,
+      }),
+    ]);
   });
 });
 
@@ -91,9 +106,16 @@ describe('strings that flap or are pulled too hard', () => {
     );
     // Half the pitch at the same tension: twice the diameter.
     const twice = (2 * spec.diameterMm).toFixed(2);
-    expect(says(low)[0]).to.match(/^String 4 keeps 25 % of its usual tension and will flap\./);
+    expect(says(low)[0]).to.deep.equal([
+      message('retune.slack', { string: 4, percent: 25 }),
+      message('retune.needsHeavier'),
+    ]);
     if (2 * spec.diameterMm < 1.15) expect(says(low)[0]).to.contain(`${twice} mm`);
-    else expect(says(low)[0]).to.contain('It needs a heavier string.');
+    else
+      expect(says(low)[0]).to.deep.equal([
+        message('retune.slack', { string: 4, percent: 25 }),
+        message('retune.needsHeavier'),
+      ]);
   });
 });
 

@@ -1,4 +1,5 @@
 import type { StrumTuning } from '../listen/index.ts';
+import { message, type Value } from '../message.ts';
 import { findTuning, type Tuning, targetsOf } from '../music/index.ts';
 import type { Instrument } from '../strings/index.ts';
 import type { Hz } from '../units.ts';
@@ -20,7 +21,16 @@ export function othersWaiting(
     const alike = others.filter((one) => one.tuningId === set);
     const [first] = alike;
     if (!tuning || !first) return [];
-    const name = alike.length === 1 ? first.name : `one of the ${first.kind}s in ${tuning.name}`;
-    return [{ name, hz: targetsOf(tuning, a4).map(({ hz }) => hz) }];
+    const name: Value =
+      alike.length === 1
+        ? first.name
+        : message('rounds.oneOf', { kind: first.kind, tuning: tuning.name });
+    return [
+      {
+        id: alike.length === 1 ? first.id : set,
+        name,
+        hz: targetsOf(tuning, a4).map(({ hz }) => hz),
+      },
+    ];
   });
 }

@@ -1,4 +1,5 @@
 import { expect } from 'chai';
+import { message } from '../message.ts';
 import { shiftHz, TUNINGS } from '../music/index.ts';
 import {
   type Candidate,
@@ -117,7 +118,9 @@ describe('what a strum may be of instead', () => {
       one('c', 'guitar', 'guitar-standard'),
     );
     expect(found.map(({ name }) => name)).to.have.length(1);
-    expect(found[0]?.name).to.match(/^one of the ukuleles in /);
+    expect(found[0]?.name).to.deep.equal(
+      message('rounds.oneOf', { kind: 'ukulele', tuning: 'Standard, re-entrant' }),
+    );
   });
 
   it('a tuning that is no longer kept is left out', () => {

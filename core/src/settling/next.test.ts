@@ -1,5 +1,6 @@
 import { expect } from 'chai';
-import { settlingTaskInWords } from '../words/index.ts';
+import { message, noteValue } from '../message.ts';
+import { settlingTaskInWords } from '../sentences/index.ts';
 import {
   historyOf,
   type SettlingReport,
@@ -14,7 +15,11 @@ import {
 import { AT, LAWS, Strings } from './worldFixture.ts';
 
 const RULES: SettlingRules = { tuned: 2, lesson: 5, way: 'round by round', high: 0 };
-const REST = { lesson: 'a 45-minute lesson', sure: 'Sure until 16:20.', look: '16:45' };
+const REST = {
+  lesson: message('settle.lesson', { minutes: 45 }),
+  sure: message('settle.sureUntil', { when: '16:20' }),
+  look: '16:45',
+};
 const CLOCK = { now: AT, look: null };
 const GOAL = { tolerance: 5, lesson: 2700 };
 
@@ -58,7 +63,7 @@ function string(
     slips: { probability: 0, seen: [], named: false },
     ...known,
   };
-  return { course, note: `N${course}`, headroom, thin: false, history, state };
+  return { course, note: noteValue(60 + course), headroom, thin: false, history, state };
 }
 
 const WORTH = {
@@ -219,7 +224,7 @@ describe('a literal player', () => {
         const same = report?.strings.find((s) => s.history.course === course);
         const fits = same?.history.taken.length === history.taken.length;
         const state = (fits && same) || null;
-        return { course, note: `N${course}`, headroom: 6, thin: false, history, state };
+        return { course, note: noteValue(60 + course), headroom: 6, thin: false, history, state };
       });
       const told = settlingStep(known, active, rules, CLOCK);
       seen.push(told);

@@ -1,3 +1,4 @@
+import type { NoteValue } from '../message.ts';
 import type { Cents, EpochMs, Seconds, Semitones } from '../units.ts';
 import type { StringHistory } from './history.ts';
 import type { Taken } from './steps.ts';
@@ -19,8 +20,7 @@ export function pullsAtOnce(way: Way): number {
 /** A new string as the adviser knows it. */
 export interface SettlingString {
   readonly course: number;
-  /** Name of its note, with octave. */
-  readonly note: string;
+  readonly note: NoteValue;
   /** From its note to where it breaks. */
   readonly headroom: Semitones;
   /** Steel, plain and thin: it breaks first. */
@@ -44,7 +44,7 @@ export interface SettlingRules {
 
 interface Named {
   readonly course: number;
-  readonly note: string;
+  readonly note: NoteValue;
 }
 
 /** What time it is, and when the next look is planned. */

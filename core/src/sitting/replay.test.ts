@@ -2,8 +2,9 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { nextStep, type Outlook, soundedTogether } from '../coach/index.ts';
 import type { Refusal } from '../listen/index.ts';
+import { list, message, noteValue } from '../message.ts';
 import { findTuning, type Target, targetsOf } from '../music/index.ts';
-import { refusalInWords, stepInWords } from '../words/index.ts';
+import { refusalInWords, stepInWords } from '../sentences/index.ts';
 import type { BenchEvent } from './events.ts';
 import { ledger } from './ledger.ts';
 import {
@@ -63,32 +64,62 @@ describe('the bench', () => {
 
   it('begins with the thickest string', () => {
     expect(nextCourse(startBench(GOAL), null)).to.equal(6);
-    expect(says(startBench(GOAL)).say).to.equal('Pluck string 6, E2.');
+    expect(says(startBench(GOAL)).say).to.deep.equal(
+      message('bench.pluck', {
+        string: message('common.stringAndNote', { string: 6, note: noteValue(40) }),
+      }),
+    );
   });
 
   it('says low and high by place and word', () => {
     expect(standing(after(read(6, -23)), 6)).to.equal('low');
     expect(standing(after(read(6, 14)), 6)).to.equal('high');
-    expect(says(after(read(6, -23))).say).to.match(/^Low\. Tighten, away from you/);
-    expect(says(after(read(6, 14))).say).to.match(/^High\. Loosen, towards you/);
+    expect(says(after(read(6, -23))).say).to.deep.equal(
+      message('bench.turn', {
+        side: 'low',
+        way: message('common.direction', { way: 'away' }),
+        turn: message('common.turnLittle'),
+      }),
+    );
+    expect(says(after(read(6, 14))).say).to.deep.equal(
+      message('bench.turn', {
+        side: 'high',
+        way: message('common.direction', { way: 'towards' }),
+        turn: message('common.turnLittle'),
+      }),
+    );
   });
 
   it('closes a string when two plucks agree', () => {
     const once = after(read(6, -23), read(6, 0.8));
     expect(standing(once, 6)).to.equal('at rest');
-    expect(says(once).say).to.equal('At rest. Pluck it once more to be sure.');
+    expect(says(once).say).to.deep.equal(message('bench.onceMore'));
     const twice = benchAfter(once, read(6, 0.4));
     expect(standing(twice, 6)).to.equal('done');
     expect(nextCourse(twice, 6)).to.equal(5);
-    expect(says(twice).say).to.equal('Done. Now string 5, A2.');
+    expect(says(twice).say).to.deep.equal(
+      message('bench.goOn', {
+        done: 'tuned',
+        next: message('common.stringAndNote', { string: 5, note: noteValue(45) }),
+      }),
+    );
   });
 
   it('goes on to the string that a plan asks for, and says so', () => {
     const state = after(read(6, -23), read(6, 0.8), read(6, 0.4));
     expect(benchAfter(state, { type: 'accept', next: 3 }).active).to.equal(3);
     expect(benchAfter(state, { type: 'accept' }).active).to.equal(5);
-    expect(says(state, { planned: 3 }).say).to.equal('Done. Now string 3, G3.');
-    expect(says(startBench(GOAL), { planned: 3 }).say).to.equal('Pluck string 3, G3.');
+    expect(says(state, { planned: 3 }).say).to.deep.equal(
+      message('bench.goOn', {
+        done: 'tuned',
+        next: message('common.stringAndNote', { string: 3, note: noteValue(55) }),
+      }),
+    );
+    expect(says(startBench(GOAL), { planned: 3 }).say).to.deep.equal(
+      message('bench.pluck', {
+        string: message('common.stringAndNote', { string: 3, note: noteValue(55) }),
+      }),
+    );
   });
 
   it('leaves a string alone that was found right', () => {
@@ -97,21 +128,27 @@ describe('the bench', () => {
 
   it('does not close on a pitch that still moves', () => {
     expect(standing(after(read(6, 0.8), read(6, 0.5, true)), 6)).to.equal('at rest');
-    expect(says(after(read(6, 0.5, true))).say).to.match(/Let it ring out/);
+    expect(says(after(read(6, 0.5, true))).say).to.deep.equal(message('bench.stillMoved'));
   });
 
   it('tells an overshoot and an approach from above', () => {
-    expect(says(after(read(6, -10), read(6, 8))).say).to.equal(
-      'Too far. Drop just below, then come up.',
-    );
-    expect(says(after(read(6, 9), read(6, 1))).more).to.match(/came down from above/);
+    expect(says(after(read(6, -10), read(6, 8))).say).to.deep.equal(message('bench.tooFar'));
+    expect(says(after(read(6, 9), read(6, 1))).more).to.deep.equal(message('bench.cameDown'));
   });
 
   it('names the notes on the way of a far-off string', () => {
     const far = says(after(read(3, -310)));
-    expect(far.say).to.match(/^Far below/);
-    expect(far.more).to.equal(
-      '3.1 semitones to go. On the way: F3, F♯3, G3. Slow before the last.',
+    expect(far.say).to.deep.equal(
+      message('bench.farOffNoTurn', {
+        side: 'low',
+        way: message('common.direction', { way: 'away' }),
+      }),
+    );
+    expect(far.more).to.deep.equal(
+      message('bench.farOffPath.more', {
+        semitones: 3.1,
+        notes: list([noteValue(53), noteValue(54), noteValue(55)]),
+      }),
     );
   });
 
@@ -119,11 +156,11 @@ describe('the bench', () => {
     const first = GOAL.order.flatMap((c) => [read(c, -20), read(c, 0.5), read(c, 0.2)]);
     const pass1 = after(...first);
     expect(passDone(pass1)).to.equal(true);
-    expect(says(pass1).say).to.equal('Go round again from the start.');
+    expect(says(pass1).say).to.deep.equal(message('bench.roundAgain'));
     const second = GOAL.order.map((c) => read(c, c === 6 ? -1.1 : 0.3));
     const pass2 = second.reduce(benchAfter, benchAfter(pass1, { type: 'next pass' }));
     expect(allInTune(pass2)).to.equal(true);
-    expect(says(pass2).say).to.equal('In tune. Nothing had to move.');
+    expect(says(pass2).say).to.deep.equal(message('bench.inTune'));
     const row = ledger(pass2)[0]!;
     expect(row.passes[0]).to.deep.equal({ found: -20, left: 0.2 });
     expect(row.moved).to.be.closeTo(-1.3, 1e-9);
@@ -154,12 +191,20 @@ describe('the bench', () => {
   });
 
   it('has a way on for every refusal', () => {
-    expect(refused({ kind: 'too quiet', levelDbfs: -70 }).say).to.match(/Too quiet/);
+    expect(refused({ kind: 'too quiet', levelDbfs: -70 }).say).to.deep.equal(
+      message('advice.tooQuiet'),
+    );
     const both = { kind: 'more than one string', hz: [110.4, 146] } as const;
     const targets = STRINGS.map(({ target }) => target);
-    expect(refused(both, targets).say).to.equal('Strings 5 and 4 at once. Mute the others.');
-    expect(refused({ kind: 'hum only', mainsHz: 50 }).say).to.match(/hum at 50 Hz/);
-    expect(refused({ kind: 'more than one string', hz: [110, 146] }).say).to.match(/Two strings/);
+    expect(refused(both, targets).say).to.deep.equal(
+      message('advice.twoStringsNamed', { strings: list([5, 4], 'and') }),
+    );
+    expect(refused({ kind: 'hum only', mainsHz: 50 }).say).to.deep.equal(
+      message('advice.humOnly', { hz: 50 }),
+    );
+    expect(refused({ kind: 'more than one string', hz: [110, 146] }).say).to.deep.equal(
+      message('advice.twoStrings'),
+    );
     for (const reason of ['too short', 'no pitch', 'unsteady', 'weak', 'no pluck'] as const)
       expect(refused({ kind: 'not sure', reason }).more).to.not.equal('');
   });

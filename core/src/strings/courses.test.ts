@@ -1,6 +1,7 @@
 import { expect } from 'chai';
+import { message } from '../message.ts';
 import { TUNINGS } from '../music/index.ts';
-import { inCourseInShort, inCourseInWords, stringInWords } from '../words/index.ts';
+import { inCourseInShort, inCourseInWords, stringInWords } from '../sentences/index.ts';
 import {
   findModel,
   inCourse,
@@ -15,11 +16,22 @@ const guitar = findModel('steel-guitar')!.build('g', 'G');
 
 describe('strings of a course', () => {
   it('are said by their place in it', () => {
-    expect(inCourseInWords(inCourse(twelve, 8)!)).to.equal('higher of course 4');
-    expect(inCourseInWords(inCourse(twelve, 1)!)).to.equal('first of course 1');
-    expect(inCourseInShort(inCourse(twelve, 7)!)).to.equal('4 low');
-    expect(stringInWords(twelve, 8)).to.equal('string 8, higher of course 4');
-    expect(stringInWords(guitar, 3)).to.equal('string 3');
+    expect(inCourseInWords(inCourse(twelve, 8)!)).to.deep.equal(
+      message('common.ofCourse', { which: 'higher', course: 4 }),
+    );
+    expect(inCourseInWords(inCourse(twelve, 1)!)).to.deep.equal(
+      message('common.ofCourse', { which: 'first', course: 1 }),
+    );
+    expect(inCourseInShort(inCourse(twelve, 7)!)).to.deep.equal(
+      message('common.ofCourseShort', { which: 'lower', course: 4 }),
+    );
+    expect(stringInWords(twelve, 8)).to.deep.equal(
+      message('common.stringOfCourse', {
+        string: 8,
+        place: message('common.ofCourse', { which: 'higher', course: 4 }),
+      }),
+    );
+    expect(stringInWords(guitar, 3)).to.deep.equal(message('common.string', { string: 3 }));
     expect(inCourse(guitar, 1)).to.equal(null);
     const six = findModel('ukulele-six')!.build('u', 'U');
     expect([1, 2, 3, 4, 5, 6].map((n) => inCourse(six, n)?.course ?? null)).to.deep.equal([

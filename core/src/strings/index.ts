@@ -45,6 +45,7 @@ export {
   tensionOf,
   tensionPerTurn,
 } from './tension.ts';
+export { LEAST_DEGREES, roundTurns, SIXTEENTH } from './turns.ts';
 export type {
   Bridge,
   Course,

@@ -1,6 +1,7 @@
 import { expect } from 'chai';
+import { type Message, message } from '../message.ts';
 import { midiToHz } from '../music/index.ts';
-import { pegInWords, turnInWords } from '../words/index.ts';
+import { pegInWords, turnInWords } from '../sentences/index.ts';
 import {
   expectedTurns,
   findModel,
@@ -16,10 +17,10 @@ import {
 describe('pegs', () => {
   it('the outer strings’ pegs stand nearest the nut in rows of three', () => {
     const words = [1, 2, 3, 4, 5, 6].map((course) => pegInWords(pegPlace('3+3', course, 6)));
-    expect(words[0]).to.equal('lower row, 1st');
-    expect(words[2]).to.equal('lower row, 3rd');
-    expect(words[3]).to.equal('upper row, 3rd');
-    expect(words[5]).to.equal('upper row, 1st');
+    expect(words[0]).to.deep.equal(message('common.pegPlace', { row: 'lower', place: 1 }));
+    expect(words[2]).to.deep.equal(message('common.pegPlace', { row: 'lower', place: 3 }));
+    expect(words[3]).to.deep.equal(message('common.pegPlace', { row: 'upper', place: 3 }));
+    expect(words[5]).to.deep.equal(message('common.pegPlace', { row: 'upper', place: 1 }));
   });
 
   it('in line the thickest string is nearest the nut, reversed the thinnest', () => {
@@ -28,7 +29,9 @@ describe('pegs', () => {
   });
 
   it('a banjo’s fifth peg stands on the neck', () => {
-    expect(pegInWords(pegPlace('2+2 and a side peg', 5, 5))).to.equal('side of the neck');
+    expect(pegInWords(pegPlace('2+2 and a side peg', 5, 5))).to.deep.equal(
+      message('common.pegPlace', { row: 'side', place: 1 }),
+    );
     expect(pegPlace('2+2 and a side peg', 4, 5)).to.deep.equal({ row: 'upper', fromNut: 1 });
   });
 
@@ -85,23 +88,71 @@ describe('expected turns', () => {
   });
 
   it('are said in words a hand understands', () => {
-    const said: readonly (readonly [number, string])[] = [
-      [0.009, 'as little as you can'],
-      [0.01, '5° on the button'],
-      [1 / 72, '5° on the button'],
-      [0.03, '10° on the button'],
-      [0.037, '15° on the button'],
-      [0.06, 'a sixteenth of a turn'],
-      [0.125, 'an eighth of a turn'],
-      [-0.22, 'a quarter turn'],
-      [0.21, 'nearly a quarter turn'],
-      [0.29, 'a little over a quarter turn'],
-      [0.5, 'half a turn'],
-      [1, 'a whole turn'],
-      [1.26, '1¼ turns'],
-      [2, '2 turns'],
+    const said: readonly (readonly [number, Message])[] = [
+      [0.009, message('common.turnLeast')],
+      [0.01, message('common.turnDegrees', { degrees: 5 })],
+      [1 / 72, message('common.turnDegrees', { degrees: 5 })],
+      [0.03, message('common.turnDegrees', { degrees: 10 })],
+      [0.037, message('common.turnDegrees', { degrees: 15 })],
+      [0.06, message('common.turnSixteenth')],
+      [
+        0.125,
+        message('common.turn', {
+          about: 'exactly',
+          size: message('common.turnEighths', { eighths: 1 }),
+        }),
+      ],
+      [
+        -0.22,
+        message('common.turn', {
+          about: 'exactly',
+          size: message('common.turnEighths', { eighths: 2 }),
+        }),
+      ],
+      [
+        0.21,
+        message('common.turn', {
+          about: 'nearly',
+          size: message('common.turnEighths', { eighths: 2 }),
+        }),
+      ],
+      [
+        0.29,
+        message('common.turn', {
+          about: 'over',
+          size: message('common.turnEighths', { eighths: 2 }),
+        }),
+      ],
+      [
+        0.5,
+        message('common.turn', {
+          about: 'exactly',
+          size: message('common.turnEighths', { eighths: 4 }),
+        }),
+      ],
+      [
+        1,
+        message('common.turn', {
+          about: 'exactly',
+          size: message('common.turnWhole', { whole: 1, part: 0 }),
+        }),
+      ],
+      [
+        1.26,
+        message('common.turn', {
+          about: 'exactly',
+          size: message('common.turnWhole', { whole: 1, part: 2 }),
+        }),
+      ],
+      [
+        2,
+        message('common.turn', {
+          about: 'exactly',
+          size: message('common.turnWhole', { whole: 2, part: 0 }),
+        }),
+      ],
     ];
-    for (const [turns, words] of said) expect(turnInWords(turns)).to.equal(words);
+    for (const [turns, words] of said) expect(turnInWords(turns)).to.deep.equal(words);
   });
 });
 

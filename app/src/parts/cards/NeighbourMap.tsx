@@ -1,6 +1,7 @@
+import { useWords } from '../words/index.ts';
 import './cards.css';
 import { type Neighbour, neighboursOf, type Tuning } from '@rosefinch/core/music';
-import { PARTS_SAYS, semitonesShort } from '@rosefinch/core/words';
+import { semitonesShort } from '@rosefinch/core/sentences';
 import { Link } from 'react-router';
 
 const COLUMN = 200;
@@ -24,6 +25,7 @@ interface Placed extends Neighbour {
 
 /** Which tunings lie one, two and three strings away, and by which others one comes to them; each can be gone to. */
 export function NeighbourMap({ tuning, tunings }: Props) {
+  const t = useWords();
   const near = neighboursOf(tuning, tunings);
   const columns = [1, 2, 3].map((strings) =>
     near.filter(({ moves }) => moves.length === strings).slice(0, MOST),
@@ -43,12 +45,12 @@ export function NeighbourMap({ tuning, tunings }: Props) {
   const own = { x: 6, y: TOP + (rows * ROW) / 2 };
   const left = near.length - shown.length;
   return (
-    <figure className="near" aria-label="Tunings near by">
+    <figure className="near" aria-label={t('parts.tuningsNearBy')}>
       <svg viewBox={`0 0 ${4 * COLUMN} ${height}`} className="chart near-map">
-        <title>Tunings one, two and three strings away from {tuning.name}</title>
-        {['one string', 'two strings', 'three strings'].map((words, k) => (
-          <text key={words} x={(k + 1) * COLUMN} y={12}>
-            {words} away
+        <title>{t('parts.tuningsOneTwoAndThree', { name: tuning.name })}</title>
+        {[1, 2, 3].map((strings) => (
+          <text key={strings} x={strings * COLUMN} y={12}>
+            {t('parts.stringsAway', { strings })}
           </text>
         ))}
         {[...placed.values()].map(({ tuning: to, by, x, y }) => {
@@ -81,8 +83,8 @@ export function NeighbourMap({ tuning, tunings }: Props) {
         ))}
       </svg>
       <figcaption className="soft">
-        {PARTS_SAYS.underEachName}
-        {left > 0 && ` ${PARTS_SAYS.notDrawn(left)}`}
+        {t('parts.underEachName')}
+        {left > 0 && ` ${t('parts.notDrawn', { left: left })}`}
       </figcaption>
     </figure>
   );

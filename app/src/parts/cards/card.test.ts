@@ -1,6 +1,8 @@
 import { saltmarshLibrary } from '@rosefinch/core/demo';
+import { message } from '@rosefinch/core/message';
 import { findTuning } from '@rosefinch/core/music';
 import { DEFAULT_SETTINGS } from '@rosefinch/core/records';
+import { inEnglish } from '@rosefinch/words/english';
 import { expect } from 'chai';
 import type { Stock } from '../../data/index.ts';
 import { cardOf, checkInWords, comparisonsOf, heldInWords } from './card.ts';
@@ -15,7 +17,7 @@ const stock = {
 } as unknown as Stock;
 
 describe('the card of a tuning', () => {
-  const card = cardOf(STANDARD, guitar, stock);
+  const card = cardOf(STANDARD, guitar, stock, inEnglish);
 
   it('has every string with its pitch, the sixth first', () => {
     expect(card.strings.map(({ course }) => course)).to.deep.equal([6, 5, 4, 3, 2, 1]);
@@ -31,7 +33,7 @@ describe('the card of a tuning', () => {
 
   it('compares at the fifth fret, and at the fourth between the third string and the second', () => {
     // The way guitars are tuned by ear; common practice, no source.
-    const said = card.checks.map(checkInWords);
+    const said = card.checks.map((check) => inEnglish(checkInWords(check)));
     for (const wanted of [
       'string 6 at fret 5 = open string 5',
       'string 5 at fret 5 = open string 4',
@@ -54,7 +56,7 @@ describe('the card of a tuning', () => {
   it('elsewhere tells the way from home, one string a step, lower strings down by what they sink', () => {
     const dropped = { ...STANDARD, id: 'dropped', name: 'Dropped' };
     const courses = STANDARD.courses.map((course, i) => (i === 5 ? [38] : course));
-    const { way } = cardOf({ ...dropped, courses }, guitar, stock);
+    const { way } = cardOf({ ...dropped, courses }, guitar, stock, inEnglish);
     expect(way?.from).to.equal(STANDARD.name);
     expect(way?.steps).to.have.length(1);
     expect(way?.steps[0]).to.match(/^String 6 down .*2 semitones|^String 6 down .*whole tone/);
@@ -63,10 +65,10 @@ describe('the card of a tuning', () => {
   it('with offsets leaves harmonics out, and says what a comparison is out by', () => {
     const temper = { kind: 'pure', root: 4, share: 1 } as const;
     const pure = { ...STANDARD, temper };
-    const tempered = cardOf(pure, guitar, stock);
+    const tempered = cardOf(pure, guitar, stock, inEnglish);
     expect(tempered.about).to.include('pure');
     expect([tempered.harmonics, tempered.chain]).to.deep.equal([null, []]);
-    const half = cardOf({ ...pure, temper: { ...temper, share: 0.5 } }, guitar, stock);
+    const half = cardOf({ ...pure, temper: { ...temper, share: 0.5 } }, guitar, stock, inEnglish);
     expect(half.about).to.include('50 % of the way to pure');
     const offset = (course: number) =>
       tempered.strings.find((string) => string.course === course)!.offset;
@@ -86,22 +88,33 @@ describe('the card of a tuning', () => {
 describe('a comparison in words', () => {
   const check = (change: object) =>
     ({ held: { course: 4, fret: 4 }, open: 3, octaves: 0, apartCents: 0, ...change }) as never;
+  const held = (fret: number) => message('parts.held', { fret, string: 4 });
+  const same = (apartBy: 'none' | 'plus' | 'less', cents: number, fret = 4) =>
+    message('parts.checkSame', { apartBy, held: held(fret), open: 3, cents });
+  const octave = (distance: 'upOne' | 'downOne' | 'downTwo') =>
+    message('parts.checkOctave', {
+      apartBy: 'none',
+      held: held(4),
+      relation: message('common.relation', { distance }),
+      open: 3,
+      cents: 0,
+    });
   for (const [change, words] of [
-    [{}, 'string 4 at fret 4 = open string 3'],
-    [{ octaves: 1 }, 'string 4 at fret 4, an octave above open string 3'],
-    [{ octaves: -1 }, 'string 4 at fret 4, an octave below open string 3'],
-    [{ octaves: -2 }, 'string 4 at fret 4, two octaves below open string 3'],
-    [{ apartCents: -13.7 }, 'string 4 at fret 4 = open string 3, less 13.7 cents'],
-    [{ apartCents: 13.7 }, 'string 4 at fret 4 = open string 3, plus 13.7 cents'],
-    [{ apartCents: 0.49 }, 'string 4 at fret 4 = open string 3'],
-    [{ apartCents: 0.5 }, 'string 4 at fret 4 = open string 3, plus 0.5 cents'],
-    [{ held: { course: 4, fret: 0 } }, 'open string 4 = open string 3'],
+    [{}, same('none', 0)],
+    [{ octaves: 1 }, octave('upOne')],
+    [{ octaves: -1 }, octave('downOne')],
+    [{ octaves: -2 }, octave('downTwo')],
+    [{ apartCents: -13.7 }, same('less', 13.7)],
+    [{ apartCents: 13.7 }, same('plus', 13.7)],
+    [{ apartCents: 0.49 }, same('none', 0.49)],
+    [{ apartCents: 0.5 }, same('plus', 0.5)],
+    [{ held: { course: 4, fret: 0 } }, same('none', 0, 0)],
   ] as const)
-    it(words, () => {
-      expect(checkInWords(check(change))).to.equal(words);
+    it(JSON.stringify(change), () => {
+      expect(checkInWords(check(change))).to.deep.equal(words);
     });
 
   it('of a held string alone', () => {
-    expect(heldInWords(check({}))).to.equal('string 4 at fret 4');
+    expect(heldInWords(check({}))).to.deep.equal(message('parts.held', { fret: 4, string: 4 }));
   });
 });

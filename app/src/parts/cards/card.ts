@@ -7,8 +7,17 @@ import {
   harmonicChecks,
   neckOf,
 } from '@rosefinch/core/fretboard';
+import { list, type Message, message, signed } from '@rosefinch/core/message';
 import { bothNames, offsetsOf, openChord, type Tuning, targetsOf } from '@rosefinch/core/music';
 import { planRetune, planStrings } from '@rosefinch/core/retune';
+import {
+  distanceInWords,
+  kindInWords,
+  pegInWords,
+  referenceInWords,
+  relationInWords,
+  warningInWords,
+} from '@rosefinch/core/sentences';
 import {
   homeTuning,
   type Instrument,
@@ -16,8 +25,7 @@ import {
   type TightenDirection,
 } from '@rosefinch/core/strings';
 import type { Cents, Hz } from '@rosefinch/core/units';
-import { PARTS_SAYS, pegInWords, referenceInWords, warningInWords } from '@rosefinch/core/words';
-import { fixed, written } from '@rosefinch/core/writing';
+import type { Words } from '@rosefinch/words';
 import type { Stock } from '../../data/index.ts';
 
 /** Comparisons lie at or below this fret, and so many of them are told. */
@@ -61,7 +69,7 @@ export interface Card {
 }
 
 /** What the card of a tuning says, on an instrument that can take it. */
-export function cardOf(tuning: Tuning, instrument: Instrument, stock: Stock): Card {
+export function cardOf(tuning: Tuning, instrument: Instrument, stock: Stock, t: Words): Card {
   const { settings } = stock;
   const chord = openChord(tuning);
   const neck = neckOf(tuning, instrument);
@@ -73,25 +81,25 @@ export function cardOf(tuning: Tuning, instrument: Instrument, stock: Stock): Ca
   return {
     title: tuning.name,
     about: [
-      tuning.kind,
-      ...(chord ? [`open chord ${chord}`] : []),
-      ...(tuning.aliases ? [`also called ${tuning.aliases.join(', ')}`] : []),
-      ...(temperInWords(tuning) ?? []),
-      `A4 ${written(settings.a4)} Hz`,
+      t(kindInWords(tuning.kind)),
+      ...(chord ? [t('parts.openChordOf', { chord })] : []),
+      ...(tuning.aliases ? [t('parts.alsoCalled', { names: list(tuning.aliases) })] : []),
+      ...(temperInWords(tuning, t) ?? []),
+      t('common.a4', { a4: settings.a4 }),
     ].join(', '),
     strings: targetsOf(tuning, settings.a4)
       .map(({ course, midi, hz }) => ({
         course,
-        note: bothNames(midi, tuning.accidental),
+        note: bothNames(midi, tuning.accidental, t.reader),
         hz,
         offset: offsets[course - 1] ?? 0,
-        peg: pegInWords(pegPlace(instrument.layout, course, instrument.courses.length)),
+        peg: t(pegInWords(pegPlace(instrument.layout, course, instrument.courses.length))),
         tighten: instrument.courses[course - 1]?.strings[0]?.peg.tighten ?? 'away from you',
       }))
       .reverse(),
-    way: wayThere(tuning, instrument, stock),
+    way: wayThere(tuning, instrument, stock, t),
     checks: comparisonsOf(tuning, instrument, HIGHEST_FRET, false).slice(0, MOST_CHECKS),
-    harmonics: harmonicsInWords(fourths),
+    harmonics: t(harmonicsInWords(fourths)) || null,
     chain: chain.length > 2 ? chain : [],
     phrase: settings.phrases[tuning.id] ?? '',
   };
@@ -104,16 +112,21 @@ function offsetsIn({ courses, temper }: Tuning): number[] {
   );
 }
 
-function temperInWords({ temper }: Tuning): string[] | null {
+function temperInWords({ temper }: Tuning, t: Words): string[] | null {
   if (!temper || temper.kind === 'equal') return null;
-  if (temper.kind === 'own') return ['with offsets of its own'];
-  return [temper.share === 1 ? 'pure' : `${Math.round(100 * temper.share)} % of the way to pure`];
+  if (temper.kind === 'own') return [t('parts.ownOffsets')];
+  return [
+    temper.share === 1
+      ? t('parts.pure')
+      : t('parts.partlyPure', { percent: Math.round(100 * temper.share) }),
+  ];
 }
 
 function wayThere(
   tuning: Tuning,
   instrument: Instrument,
   { settings, tunings }: Stock,
+  t: Words,
 ): Card['way'] {
   const home = homeTuning(instrument, tunings);
   if (!home || home.id === tuning.id) return null;
@@ -129,10 +142,15 @@ function wayThere(
     steps: steps.map(({ course, cents }) => {
       // On paper what is right at the end, not what only comes near.
       const [best] = fine.find((step) => step.course === course)?.references ?? [];
-      const compare = best ? referenceInWords(best) : PARTS_SAYS.byTone;
-      return PARTS_SAYS.onePegMoves(course, cents, compare);
+      const compare = best ? referenceInWords(best) : message('parts.byTone');
+      return t('parts.onePegMoves', {
+        way: cents < 0 ? 'down' : 'up',
+        string: course,
+        distance: distanceInWords(cents),
+        compare: compare,
+      });
     }),
-    warnings: warnings.map(warningInWords),
+    warnings: warnings.map((warning) => t(warningInWords(warning))),
   };
 }
 
@@ -153,24 +171,30 @@ export function comparisonsOf(
 }
 
 /**
- * @example checkInWords(…) // => 'string 4 at fret 4 = open string 3'
- * @example checkInWords(…) // => 'string 6 at fret 3, an octave below open string 3'
- * @example checkInWords(…) // => 'string 4 at fret 4 = open string 3, less 13.7 cents'
+ * A comparison in one line.
+ * @example ‘string 4 at fret 4 = open string 3’
+ * @example ‘string 6 at fret 3, an octave below open string 3’
+ * @example ‘string 4 at fret 4 = open string 3, less 13.7 cents’
  */
-export function checkInWords(check: CardCheck): string {
+export function checkInWords(check: CardCheck): Message {
   const { open, octaves, apartCents } = check;
-  const many = Math.abs(octaves) === 1 ? 'an octave' : 'two octaves';
-  const relation = octaves === 0 ? ' =' : `, ${many} ${octaves > 0 ? 'above' : 'below'}`;
   const apart = Math.abs(apartCents);
-  const rest = apart < 0.5 ? '' : `, ${apartCents < 0 ? 'less' : 'plus'} ${fixed(apart, 1)} cents`;
-  return `${heldInWords(check)}${relation} open string ${open}${rest}`;
+  const apartBy = apart < 0.5 ? 'none' : apartCents < 0 ? 'less' : 'plus';
+  const held = heldInWords(check);
+  return octaves === 0
+    ? message('parts.checkSame', { apartBy, held, open, cents: apart })
+    : message('parts.checkOctave', {
+        apartBy,
+        held,
+        relation: relationInWords(octaves),
+        open,
+        cents: apart,
+      });
 }
 
-/** @example heldInWords(…) // => 'string 4 at fret 4' */
-export function heldInWords({ held }: CrossCheck): string {
-  return held.fret === 0
-    ? `open string ${held.course}`
-    : `string ${held.course} at fret ${held.fret}`;
+/** @example ‘string 4 at fret 4’ */
+export function heldInWords({ held }: CrossCheck): Message {
+  return message('parts.held', { fret: held.fret, string: held.course });
 }
 
 function isFourth({ low, high }: HarmonicCheck): boolean {
@@ -178,7 +202,21 @@ function isFourth({ low, high }: HarmonicCheck): boolean {
 }
 
 /** The comparisons by harmonics, with what they are out by; null where none serves. */
-function harmonicsInWords(fourths: readonly HarmonicCheck[]): string | null {
+function harmonicsInWords(fourths: readonly HarmonicCheck[]): Message | null {
   const [first] = fourths;
-  return first ? PARTS_SAYS.byHarmonics(fourths, first.errorCents) : null;
+  return first
+    ? message('parts.byHarmonics', {
+        pairs: list(
+          fourths.map(({ low, high }) =>
+            message('parts.harmonicPair', {
+              low: low.course,
+              lowFret: low.fret,
+              high: high.course,
+              highFret: high.fret,
+            }),
+          ),
+        ),
+        cents: signed(first.errorCents),
+      })
+    : null;
 }

@@ -1,3 +1,4 @@
+import { useWords } from '../words/index.ts';
 import { NumberedString } from './NumberedString.tsx';
 import './charts.css';
 import { fretPlace } from '@rosefinch/core/fretboard';
@@ -23,6 +24,7 @@ interface Props {
 
 /** A short strip of the neck: the finger's place on one string, and the open string beside it. */
 export function FretStrip({ held, open, leftHanded = false }: Props) {
+  const t = useWords();
   const frets = Math.max(4, held.fret);
   const across = (x: number) => (leftHanded ? WIDTH - x : x);
   const x = (fret: number) =>
@@ -67,7 +69,7 @@ export function FretStrip({ held, open, leftHanded = false }: Props) {
             y={HEIGHT - 5}
             textAnchor="middle"
           >
-            fret {held.fret}
+            {t('common.fretFret', { fret: held.fret })}
           </text>
         </>
       )}

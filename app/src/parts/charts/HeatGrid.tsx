@@ -1,4 +1,4 @@
-import { fixed } from '@rosefinch/core/writing';
+import { useWords } from '../words/index.ts';
 import './charts.css';
 import type { Cents } from '@rosefinch/core/units';
 import { scaleLinear } from 'd3-scale';
@@ -25,6 +25,7 @@ interface Props {
 
 /** Strings by frets: how far each note is off, by figure, sign and depth of colour. */
 export function HeatGrid({ label, frets, rows }: Props) {
+  const t = useWords();
   return (
     <svg
       className="chart heat"
@@ -33,7 +34,7 @@ export function HeatGrid({ label, frets, rows }: Props) {
       aria-label={label}
     >
       <text x={0} y={14}>
-        cents at fret
+        {t('parts.centsAtFret')}
       </text>
       {frets.map((fret, k) => (
         <text key={fret} x={LEFT + (k + 0.5) * CELL.width} y={14} textAnchor="middle">
@@ -56,6 +57,7 @@ export function HeatGrid({ label, frets, rows }: Props) {
 }
 
 function Cell({ column, cents }: { readonly column: number; readonly cents: Cents }) {
+  const t = useWords();
   return (
     <g transform={`translate(${LEFT + column * CELL.width},0)`}>
       <rect
@@ -66,7 +68,7 @@ function Cell({ column, cents }: { readonly column: number; readonly cents: Cent
       />
       <text x={CELL.width / 2} y={17} textAnchor="middle" className="value">
         {cents < 0 ? '−' : '+'}
-        {fixed(Math.abs(cents), 1)}
+        {t.number(Math.abs(cents), 1)}
       </text>
     </g>
   );

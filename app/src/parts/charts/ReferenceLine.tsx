@@ -1,6 +1,7 @@
+import { useWords } from '../words/index.ts';
 import './charts.css';
+import { BY_TONE, referenceInWords } from '@rosefinch/core/sentences';
 import type { Comparison } from '@rosefinch/core/state';
-import { BY_TONE, referenceInWords } from '@rosefinch/core/words';
 import { FretStrip } from './FretStrip.tsx';
 
 interface Props {
@@ -15,14 +16,15 @@ const MOST_OTHERS = 2;
 
 /** What to compare a string with, in a sentence and a picture; the reference tone when no string serves. */
 export function ReferenceLine({ references, drawn = true, leftHanded = false }: Props) {
+  const t = useWords();
   const [best, ...others] = references;
-  if (!best) return <p className="reference">{BY_TONE}</p>;
+  if (!best) return <p className="reference">{t(BY_TONE)}</p>;
   return (
     <div className="reference">
-      <p>Compare: {referenceInWords(best)}</p>
+      <p>{t('common.compareBest', { best: referenceInWords(best) })}</p>
       {others.slice(0, MOST_OTHERS).map((other) => (
         <p className="soft" key={`${other.held.course} ${other.held.fret} ${other.open}`}>
-          or: {referenceInWords(other)}
+          {t('common.orOther', { other: referenceInWords(other) })}
         </p>
       ))}
       {drawn && <FretStrip held={best.held} open={best.open} leftHanded={leftHanded} />}

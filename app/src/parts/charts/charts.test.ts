@@ -1,7 +1,7 @@
 import type { Comparison } from '@rosefinch/core/state';
 import { expect } from 'chai';
 import { createElement } from 'react';
-import { renderToStaticMarkup } from 'react-dom/server';
+import { drawnInWords } from '../words/inWordsFixture.ts';
 import { FretStrip } from './FretStrip.tsx';
 import { ReferenceLine } from './ReferenceLine.tsx';
 
@@ -16,10 +16,7 @@ const comparison = (change: Partial<Comparison> = {}): Comparison => ({
   ...change,
 });
 const line = (references: readonly Comparison[], drawn = true) =>
-  renderToStaticMarkup(createElement(ReferenceLine, { references, drawn })).replaceAll(
-    '<!-- -->',
-    '',
-  );
+  drawnInWords(createElement(ReferenceLine, { references, drawn }));
 
 describe('what to compare a string with', () => {
   it('is the best comparison, with the finger’s place', () => {
@@ -53,9 +50,7 @@ describe('what to compare a string with', () => {
 
 describe('a short strip of the neck', () => {
   const strip = (change: object = {}) =>
-    renderToStaticMarkup(
-      createElement(FretStrip, { held: { course: 4, fret: 5 }, open: 3, ...change }),
-    ).replaceAll('<!-- -->', '');
+    drawnInWords(createElement(FretStrip, { held: { course: 4, fret: 5 }, open: 3, ...change }));
   const places = (drawn: string) =>
     [...drawn.matchAll(/<rect class="(mark|open-bar)" x="([-\d.]+)" y="([\d.]+)"/g)].map(
       ([, kind, x, y]) => ({ kind, x: Number(x), y: Number(y) }),

@@ -1,3 +1,5 @@
+import { problemOf } from '@rosefinch/core/errors';
+import { message } from '@rosefinch/core/message';
 import { useEffect, useRef } from 'react';
 import { useLocation } from 'react-router';
 import { archiveAside, useData, useLive } from '../../data/index.ts';
@@ -30,7 +32,9 @@ export function AutomaticCopies() {
     };
     copy()
       .catch((error: Error) =>
-        notices.say({ message: `No copy could be put in “${folder.name}”: ${error.message}` }),
+        notices.say({
+          message: message('records.noCopyPut', { folder: folder.name, reason: problemOf(error) }),
+        }),
       )
       .finally(() => {
         busy.current = false;

@@ -1,4 +1,4 @@
-import { RECORDS_SAYS } from '@rosefinch/core/words';
+import { message, type Text } from '@rosefinch/core/message';
 import type { Repository } from '../../data/index.ts';
 import { type Archiving, archiveAside } from '../../data/index.ts';
 import { dayHere, now } from '../../environment.ts';
@@ -6,12 +6,12 @@ import { download } from '../frame/index.ts';
 
 /**
  * Writes everything that is kept, and what is not stored yet, as a backup; once it was read
- * back, it is handed to the browser. Answers what is in it, in words.
+ * back, it is handed to the browser. Answers what is in it.
  */
 export function saveBackup(
   repository: Repository,
   progress?: (done: number, of: number) => void,
-): Archiving<string> {
+): Archiving<Text> {
   const at = now();
   const unstored = repository.log.outbox.pending();
   const job = { job: 'write' as const, unstored, at };
@@ -19,10 +19,17 @@ export function saveBackup(
   const saved = done.then(async ({ file, counts, upTo, faults }) => {
     download(`rosefinch-${dayHere(at)}.json`, file);
     await repository.noteCopy(at, upTo);
-    const all = RECORDS_SAYS.backupChecked(counts);
+    const all = message('records.backupChecked', counts);
     const [first] = faults;
     if (!first) return all;
-    return `${all} ${RECORDS_SAYS.wouldNotComeBack(faults.length, first)}`;
+    return [
+      all,
+      message('records.wouldNotComeBack', {
+        count: faults.length,
+        place: first.place,
+        reason: first.reason,
+      }),
+    ];
   });
   return { done: saved, cancel };
 }

@@ -6,9 +6,9 @@ import {
   ONE_STRUM,
   type TimedSitting,
 } from '@rosefinch/core/rounds';
+import type { RowFacts } from '@rosefinch/core/sentences';
 import type { Instrument } from '@rosefinch/core/strings';
 import type { EpochMs } from '@rosefinch/core/units';
-import type { RowFacts } from '@rosefinch/core/words';
 import type { Life } from '../../data/index.ts';
 import { leftOf, leftOffIn } from './task.ts';
 

@@ -1,3 +1,6 @@
+import { type LabelId, list, message, type Value } from '@rosefinch/core/message';
+import { kindInWords, tuningName } from '@rosefinch/core/sentences';
+import { useWords } from '../words/index.ts';
 import './inHand.css';
 import { findTuning, type Tuning, tuningsFor } from '@rosefinch/core/music';
 import type { Instrument } from '@rosefinch/core/strings';
@@ -15,13 +18,14 @@ interface Props {
   /** The views that can be gone to; jobs are done with the instrument in hand. */
   readonly views: readonly {
     readonly path: string;
-    readonly title: string;
+    readonly title: LabelId;
     readonly job?: boolean;
   }[];
 }
 
 /** The instrument in hand, those beside it, and the way to any other, to a tuning or a view. */
 export function InstrumentInHand({ views }: Props) {
+  const t = useWords();
   const hand = useHand();
   const [opened, setOpened] = useState(false);
   const { pathname } = useLocation();
@@ -48,12 +52,12 @@ export function InstrumentInHand({ views }: Props) {
     );
   return (
     <div className="in-hand">
-      {side('The instrument before', KEYS.previous.shown, -1, <IconChevronLeft size={20} />)}
+      {side(t('common.instrumentBefore'), KEYS.previous.shown, -1, <IconChevronLeft size={20} />)}
       <Name {...hand} onFind={acts.find} />
-      {side('The next instrument', KEYS.next.shown, 1, <IconChevronRight size={20} />)}
+      {side(t('common.nextInstrument'), KEYS.next.shown, 1, <IconChevronRight size={20} />)}
       <Finder
         opened={opened}
-        label="Find an instrument, a tuning or a view"
+        label={t('common.findAnInstrumentATuning')}
         groups={groups}
         onClose={() => setOpened(false)}
       />
@@ -89,20 +93,27 @@ function useHand(): Hand {
 }
 
 function Name({ instrument, tunings, onFind }: Hand & { readonly onFind: () => void }) {
+  const t = useWords();
   if (!instrument)
     return (
       <button type="button" className="in-hand-name" aria-haspopup="dialog" onClick={onFind}>
-        Find
+        {t('common.find')}
       </button>
     );
   const { name, tuningId, capo } = instrument;
-  const tuned = `${findTuning(tuningId, tunings)?.name ?? ''}${capo ? `, capo ${capo}` : ''}`;
+  const tuning = findTuning(tuningId, tunings);
+  const tuned = t.value(
+    list([
+      ...(tuning ? [tuningName(tuning)] : []),
+      ...(capo ? [message('common.capoAt', { fret: capo })] : []),
+    ]),
+  );
   return (
     <button
       type="button"
       className="in-hand-name"
       aria-haspopup="dialog"
-      aria-label={`${name} ${tuned}, in hand`}
+      aria-label={t('common.nameTunedInHand', { name, tuned })}
       onClick={onFind}
     >
       <strong>{name}</strong> <span>{tuned}</span>
@@ -123,34 +134,44 @@ function useFindKey(open: (opened: boolean) => void): void {
   }, [open]);
 }
 
+/** What a tuning is called; its id where it is not known here. */
+function nameOfTuning(id: string, tunings: readonly Tuning[]): Value {
+  const tuning = findTuning(id, tunings);
+  return tuning ? tuningName(tuning) : id;
+}
+
 function useGroups(
   { shelf, tunings, instrument: inHand }: Hand,
   views: Props['views'],
   take: (instrumentId: string) => void,
 ): readonly FoundGroup[] {
+  const t = useWords();
   const navigate = useNavigate();
   const instruments = shelf.map(({ id, name, kind, tuningId }) => ({
     id,
     label: name,
-    more: `${kind}, ${findTuning(tuningId, tunings)?.name ?? tuningId}`,
+    more: t.value(list([kindInWords(kind), nameOfTuning(tuningId, tunings)])),
     act: () => take(id),
   }));
   const ways = inHand ? tuningsFor(inHand.kind, inHand.courses.length, tunings) : [];
   const retunings = ways
     .filter(({ id }) => id !== inHand?.tuningId)
-    .map(({ id, name }) => ({
-      id: `to ${id}`,
-      label: `Retune to ${name}`,
-      act: () => void navigate(`/retune?to=${id}`),
+    .map((tuning) => ({
+      id: `to ${tuning.id}`,
+      label: t('common.retuneToName', { name: tuningName(tuning) }),
+      act: () => void navigate(`/retune?to=${tuning.id}`),
     }));
   const places = views.map(({ path, title }) => ({
     id: path,
-    label: title,
+    label: t(title),
     act: () => void navigate(path),
   }));
   return [
-    { group: 'Instruments', entries: instruments },
-    { group: inHand ? `Retune ${inHand.name}` : 'Retune', entries: retunings },
-    { group: 'Views', entries: places },
+    { group: t('common.groupInstruments'), entries: instruments },
+    {
+      group: inHand ? t('common.groupRetuneName', { name: inHand.name }) : t('common.groupRetune'),
+      entries: retunings,
+    },
+    { group: t('common.groupViews'), entries: places },
   ];
 }

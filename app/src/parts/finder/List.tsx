@@ -1,4 +1,4 @@
-import { PARTS_SAYS } from '@rosefinch/core/words';
+import { useWords } from '../words/index.ts';
 import '@mantine/spotlight/styles.css';
 import './finder.css';
 import { createSpotlight, Spotlight } from '@mantine/spotlight';
@@ -18,6 +18,7 @@ const SCROLLED = { viewportProps: { tabIndex: 0 } };
 
 /** A searched list in groups. It opens with its first drawing. */
 export default function List({ label, groups, onClose, children }: Props) {
+  const t = useWords();
   const [[store, list]] = useState(createSpotlight);
   const [query, setQuery] = useState('');
   useEffect(() => list.open(), [list]);
@@ -51,7 +52,7 @@ export default function List({ label, groups, onClose, children }: Props) {
             ))}
           </Spotlight.ActionsGroup>
         ))}
-        {found.length === 0 && <Spotlight.Empty>{PARTS_SAYS.noSuchName}</Spotlight.Empty>}
+        {found.length === 0 && <Spotlight.Empty>{t('parts.noSuchName')}</Spotlight.Empty>}
       </Spotlight.ActionsList>
       {children && <Spotlight.Footer>{children}</Spotlight.Footer>}
     </Spotlight.Root>

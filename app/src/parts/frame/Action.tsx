@@ -1,4 +1,6 @@
 import type { ReactNode } from 'react';
+import { useWords } from '../words/index.ts';
+import { keyName } from './keyTable.ts';
 
 interface Props {
   readonly onAct: () => void;
@@ -15,6 +17,7 @@ interface Props {
  * Space goes on meaning "accept" and never fires it a second time.
  */
 export function Action({ onAct, hotkey, disabled, pressed, main = false, children }: Props) {
+  const t = useWords();
   return (
     <button
       type="button"
@@ -29,7 +32,7 @@ export function Action({ onAct, hotkey, disabled, pressed, main = false, childre
       }}
     >
       <span key={String(children)}>{children}</span>
-      {hotkey && <kbd>{hotkey}</kbd>}
+      {hotkey && <kbd>{t.value(keyName(hotkey))}</kbd>}
     </button>
   );
 }

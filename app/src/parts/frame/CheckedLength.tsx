@@ -1,5 +1,6 @@
-import { inMillimetres, inReadersUnit, lengthUnit } from '@rosefinch/core/writing';
+import { inMillimetres, inReadersUnit, lengthUnit } from '@rosefinch/words';
 import { type ComponentProps, useMemo } from 'react';
+import { useWords } from '../words/index.ts';
 import { CheckedNumber, type NumberRule } from './CheckedNumber.tsx';
 
 type Props = Omit<ComponentProps<typeof CheckedNumber>, 'rule' | 'value' | 'onValue' | 'label'> & {
@@ -18,25 +19,26 @@ const rounded = (value: number) => Number(value.toFixed(DECIMALS));
 
 /** A length in the reader's unit; what it is told and tells is in millimetres. */
 export function CheckedLength({ rule, label, valueMm, onMm, ...rest }: Props) {
-  const unit = lengthUnit();
+  const t = useWords();
+  const unit = lengthUnit(t.reader);
   // The field takes another rule for a change from elsewhere, and would forget what is being typed.
   const own = useMemo(
     () => ({
       ...rule,
-      low: rounded(inReadersUnit(rule.low)),
-      high: rounded(inReadersUnit(rule.high)),
-      unit: ` ${unit}`,
+      low: rounded(inReadersUnit(rule.low, t.reader)),
+      high: rounded(inReadersUnit(rule.high, t.reader)),
+      unit,
     }),
-    [rule, unit],
+    [rule, unit, t.reader],
   );
   return (
     <CheckedNumber
       {...rest}
-      {...(label !== undefined && { label: `${label}, ${unit}` })}
+      {...(label !== undefined && { label: t('parts.withUnit', { label, unit }) })}
       rule={own}
       decimalScale={DECIMALS}
-      value={rounded(inReadersUnit(valueMm))}
-      onValue={(value) => onMm(inMillimetres(value))}
+      value={rounded(inReadersUnit(valueMm, t.reader))}
+      onValue={(value) => onMm(inMillimetres(value, t.reader))}
     />
   );
 }

@@ -1,20 +1,22 @@
 import { NumberInput, type NumberInputProps } from '@mantine/core';
-import { writing, written } from '@rosefinch/core/writing';
+import type { LabelId } from '@rosefinch/core/message';
+import type { Reader, Words } from '@rosefinch/words';
 import { useEffect, useRef, useState } from 'react';
 import { number, ValidationError } from 'yup';
+import { useWords } from '../words/index.ts';
 
 /** How numbers with a fraction are typed: both ways are understood, the reader's is shown. */
-export function decimals() {
-  return { decimalSeparator: writing().decimal, allowedDecimalSeparators: ['.', ','] };
+export function decimals({ decimal }: Pick<Reader, 'decimal'>) {
+  return { decimalSeparator: decimal, allowedDecimalSeparators: ['.', ','] };
 }
 
 /** What a number may be. */
 export interface NumberRule {
-  readonly name: string;
+  readonly name: LabelId;
   readonly low: number;
   readonly high: number;
-  /** With its space: ' Hz'. */
-  readonly unit: string;
+  /** What stands behind the number. */
+  readonly unit: 'Hz' | 'cents' | 'mm' | 'in' | 'minutes' | 'gramsPerMetre' | 'none';
   readonly whole?: true;
 }
 
@@ -22,15 +24,16 @@ export interface NumberRule {
 export function judgedNumber(
   typed: number | string,
   { name, low, high, unit, whole }: NumberRule,
+  t: Words,
 ): number | string {
-  const range = `${written(low)} to ${written(high)}${unit}`;
+  const rule = { name: t(name), low, high, unit };
   const schema = number()
     // An empty field is no zero.
     .transform((value, original) => (original === '' ? Number.NaN : value))
-    .typeError(`${name}: a number from ${range}`)
-    .min(low, ({ value }) => `${name}: ${written(value)}${unit} is too little; ${range}`)
-    .max(high, ({ value }) => `${name}: ${written(value)}${unit} is too much; ${range}`)
-    .test('whole', `${name}: a whole number; ${range}`, (value) =>
+    .typeError(t('parts.numberFrom', rule))
+    .min(low, ({ value }) => t('parts.tooLittle', { ...rule, value }))
+    .max(high, ({ value }) => t('parts.tooMuch', { ...rule, value }))
+    .test('whole', t('parts.wholeNumber', rule), (value) =>
       whole ? Number.isInteger(value) : true,
     )
     .required();
@@ -54,27 +57,28 @@ type Props = Omit<NumberInputProps, 'value' | 'onChange' | 'error' | 'min' | 'ma
 
 /** A number that counts only while it can be; otherwise the field says why, and keeps what was typed. */
 export function CheckedNumber({ rule, value, onValue, stays, onLawful, ...rest }: Props) {
+  const t = useWords();
   const [typed, setTyped] = useState<number | string>(value);
-  const judged = judgedNumber(typed, rule);
+  const judged = judgedNumber(typed, rule, t);
   const lawful = typeof judged === 'number';
   const tell = useRef(onLawful);
   tell.current = onLawful;
   useEffect(() => tell.current?.(lawful), [lawful]);
   // What another part of the page has changed is shown; what is being typed is left alone.
   useEffect(
-    () => setTyped((now) => (judgedNumber(now, rule) === value ? now : value)),
-    [value, rule],
+    () => setTyped((now) => (judgedNumber(now, rule, t) === value ? now : value)),
+    [value, rule, t],
   );
   return (
     <NumberInput
-      {...decimals()}
+      {...decimals(t.reader)}
       {...rest}
       value={typed}
       clampBehavior="none"
       error={lawful ? undefined : stays ? `${judged}. ${stays}` : judged}
       onChange={(next) => {
         setTyped(next);
-        const checked = judgedNumber(next, rule);
+        const checked = judgedNumber(next, rule, t);
         if (typeof checked === 'number') onValue(checked);
       }}
     />

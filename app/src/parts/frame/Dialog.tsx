@@ -1,5 +1,6 @@
 import type { ModalProps } from '@mantine/core';
 import { lazy, type ReactNode, Suspense } from 'react';
+import { useWords } from '../words/index.ts';
 
 // The bench paints before its first dialog can be asked for: what a dialog needs is read after that.
 const Window = lazy(() => import('./Window.tsx'));
@@ -13,9 +14,10 @@ interface Props extends Pick<ModalProps, 'size'> {
 
 /** A question or a note before the page; its close button has a name for those who do not see it. */
 export function Dialog({ size = 'md', ...rest }: Props) {
+  const t = useWords();
   return (
     <Suspense>
-      <Window size={size} closeButtonProps={{ 'aria-label': 'Close' }} {...rest} />
+      <Window size={size} closeButtonProps={{ 'aria-label': t('common.close') }} {...rest} />
     </Suspense>
   );
 }

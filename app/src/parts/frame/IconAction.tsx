@@ -1,4 +1,7 @@
+import { list } from '@rosefinch/core/message';
 import type { ReactNode } from 'react';
+import { useWords } from '../words/index.ts';
+import { keyName } from './keyTable.ts';
 
 interface Props {
   /** What it does, in words: its name, and its tooltip together with the key. */
@@ -13,6 +16,7 @@ interface Props {
 
 /** A small button that shows an icon and, on its tooltip, what it does and its key. */
 export function IconAction({ label, onAct, hotkey, pressed, disabled, children }: Props) {
+  const t = useWords();
   return (
     <button
       type="button"
@@ -21,7 +25,7 @@ export function IconAction({ label, onAct, hotkey, pressed, disabled, children }
       aria-pressed={pressed}
       aria-keyshortcuts={hotkey}
       disabled={disabled}
-      data-tip={hotkey ? `${label} · ${hotkey}` : label}
+      data-tip={hotkey ? t.value(list([label, keyName(hotkey)], 'points')) : label}
       onClick={(event) => {
         if (event.detail > 0) event.currentTarget.blur();
         onAct();

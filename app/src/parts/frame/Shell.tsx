@@ -1,10 +1,12 @@
+import type { LabelId } from '@rosefinch/core/message';
+import { useWords } from '../words/index.ts';
 import './styles.ts';
 import type { ReactNode } from 'react';
 import { Link, NavLink, useLocation } from 'react-router';
 
 interface ViewLink {
   readonly path: string;
-  readonly title: string;
+  readonly title: LabelId;
 }
 
 interface Props {
@@ -19,21 +21,22 @@ interface Props {
 
 /** The frame around every view: one line at the head; on a phone the jobs are a bar at the bottom. */
 export function Shell({ children, inHand, jobs, others }: Props) {
+  const t = useWords();
   return (
     <>
       <a href="#view" className="skip">
-        Skip to the view
+        {t('common.skipToTheView')}
       </a>
       <header className="shell-head">
         <Link to="/" className="brand">
-          Rosefinch
+          {t('common.rosefinch')}
         </Link>
         {inHand}
-        <nav className="shell-jobs" aria-label="Jobs">
-          {links(jobs)}
+        <nav className="shell-jobs" aria-label={t('common.jobs')}>
+          <Links views={jobs} />
         </nav>
-        <nav className="shell-others" aria-label="Other views">
-          {links(others)}
+        <nav className="shell-others" aria-label={t('common.otherViews')}>
+          <Links views={others} />
           <HelpLink />
         </nav>
       </header>
@@ -46,21 +49,23 @@ export function Shell({ children, inHand, jobs, others }: Props) {
 
 /** To the page of the guide that says most about this view. */
 function HelpLink() {
+  const t = useWords();
   const { pathname } = useLocation();
   return (
     <NavLink
       to={pathname.startsWith('/help') ? '/help' : `/help/for${pathname}`}
-      aria-label="Guide"
+      aria-label={t('common.guide')}
     >
       ?
     </NavLink>
   );
 }
 
-function links(views: readonly ViewLink[]) {
+function Links({ views }: { readonly views: readonly ViewLink[] }) {
+  const t = useWords();
   return views.map(({ path, title }) => (
     <NavLink key={path} to={path} end={path === '/'}>
-      {title}
+      {t(title)}
     </NavLink>
   ));
 }

@@ -1,11 +1,12 @@
 import { Button, Group, Text } from '@mantine/core';
-import { PARTS_SAYS } from '@rosefinch/core/words';
 import { useEffect } from 'react';
 import { useBlocker } from 'react-router';
+import { useWords } from '../words/index.ts';
 import { Dialog } from './Dialog.tsx';
 
 /** Asks before a form with changes is left, by a link, the browser's way back, or its closing. */
 export function Unsaved({ changed }: { changed: boolean }) {
+  const t = useWords();
   const blocker = useBlocker(
     ({ currentLocation, nextLocation }) =>
       changed && currentLocation.pathname !== nextLocation.pathname,
@@ -18,12 +19,12 @@ export function Unsaved({ changed }: { changed: boolean }) {
   }, [changed]);
   if (blocker.state !== 'blocked') return null;
   return (
-    <Dialog title={PARTS_SAYS.leave} opened onClose={() => blocker.reset()}>
-      <Text>{PARTS_SAYS.notSaved}</Text>
+    <Dialog title={t('parts.leave')} opened onClose={() => blocker.reset()}>
+      <Text>{t('parts.notSaved')}</Text>
       <Group mt="md">
-        <Button onClick={() => blocker.reset()}>Stay here</Button>
+        <Button onClick={() => blocker.reset()}>{t('parts.stayHere')}</Button>
         <Button variant="default" onClick={() => blocker.proceed()}>
-          Leave without saving
+          {t('parts.leaveWithoutSaving')}
         </Button>
       </Group>
     </Dialog>

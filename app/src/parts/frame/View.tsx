@@ -1,6 +1,7 @@
-import { PARTS_SAYS } from '@rosefinch/core/words';
+import { problemOf } from '@rosefinch/core/errors';
 import { Component, type ReactNode } from 'react';
 import { useLocation } from 'react-router';
+import { useWords } from '../words/index.ts';
 
 interface Props {
   readonly title: string;
@@ -11,10 +12,11 @@ interface Props {
 
 /** One view: its title for tabs and readers, and what is shown in its place should it fail. */
 export function View({ title, rescue, children }: Props) {
+  const t = useWords();
   const { pathname } = useLocation();
   return (
     <>
-      <title>{`${title} · Rosefinch`}</title>
+      <title>{t('common.titleRosefinch', { title })}</title>
       <Boundary key={pathname} rescue={rescue}>
         {children}
       </Boundary>
@@ -38,12 +40,17 @@ class Boundary extends Component<BoundaryProps, { failed: Error | null }> {
   override render() {
     const { failed } = this.state;
     if (!failed) return this.props.children;
-    return (
-      <div className="problem" role="alert">
-        <strong>{PARTS_SAYS.stopped}</strong>
-        <p>{PARTS_SAYS.restKept(failed.message)}</p>
-        {this.props.rescue}
-      </div>
-    );
+    return <Failed error={failed} rescue={this.props.rescue} />;
   }
+}
+
+function Failed({ error, rescue }: { readonly error: Error; readonly rescue: ReactNode }) {
+  const t = useWords();
+  return (
+    <div className="problem" role="alert">
+      <strong>{t('common.stopped')}</strong>
+      <p>{t('common.restKept', { reason: problemOf(error) })}</p>
+      {rescue}
+    </div>
+  );
 }

@@ -14,6 +14,7 @@ export {
   type KeyActs,
   type KeyLine,
   keyLines,
+  keyName,
   keysOf,
 } from './keyTable.ts';
 export { NotSaved } from './NotSaved.tsx';

@@ -1,119 +1,131 @@
+import { type LabelId, type Message, message } from '@rosefinch/core/message';
 import type { KeyMap } from './useKeys.ts';
 
 /** One thing that keys do in a view. */
 export interface KeyLine {
   /** Names as in KeyboardEvent.key, letters small, "Shift+" in front where it applies. */
   readonly keys: readonly string[];
-  /** How they are written on buttons and in the list. */
+  /** How they are written on buttons and in the list: a sign, or the name of a key. */
   readonly shown: string;
-  /** What they do, in words. */
-  readonly does: string;
+  /** What they do. */
+  readonly does: LabelId;
+}
+
+/** Keys that have a name; all others are shown by their sign. */
+const NAMED: Readonly<Record<string, LabelId>> = {
+  Space: 'common.keySpace',
+  Enter: 'common.keyEnter',
+  '0 or Esc': 'common.keyZeroOrEsc',
+  PageUp: 'common.keyPageUp',
+  PageDown: 'common.keyPageDown',
+};
+
+/** How a key is written on buttons and in lists: its sign, or its name. */
+export function keyName(shown: string): Message | string {
+  const id = NAMED[shown];
+  return id === undefined ? shown : message(id);
 }
 
 const DIGITS = ['1', '2', '3', '4', '5', '6', '7', '8', '9'] as const;
 
-const line = (keys: readonly string[], shown: string, does: string): KeyLine => ({
+const line = (keys: readonly string[], shown: string, does: LabelId): KeyLine => ({
   keys,
   shown,
   does,
 });
 
 const CHOOSING = {
-  string: line(DIGITS, '1 – 9', 'choose a string'),
-  automatic: line(['0', 'Escape'], '0 or Esc', 'back to automatic'),
+  string: line(DIGITS, '1 – 9', 'keys.chooseAString'),
+  automatic: line(['0', 'Escape'], '0 or Esc', 'keys.backToAutomatic'),
 };
 
 /** The hands on the practice instrument. */
 const HANDS = {
-  pluck: line(['p'], 'P', 'practice instrument: pluck'),
-  up: line(['ArrowUp'], '↑', 'practice instrument: tighten a hair'),
-  down: line(['ArrowDown'], '↓', 'practice instrument: loosen a hair'),
-  upMore: line(['Shift+ArrowUp'], '⇧↑', 'practice instrument: tighten more'),
-  downMore: line(['Shift+ArrowDown'], '⇧↓', 'practice instrument: loosen more'),
-  mute: line(['u'], 'U', 'practice instrument: mute'),
+  pluck: line(['p'], 'P', 'keys.practiceInstrumentPluck'),
+  up: line(['ArrowUp'], '↑', 'keys.practiceInstrumentTightenAHair'),
+  down: line(['ArrowDown'], '↓', 'keys.practiceInstrumentLoosenAHair'),
+  upMore: line(['Shift+ArrowUp'], '⇧↑', 'keys.practiceInstrumentTightenMore'),
+  downMore: line(['Shift+ArrowDown'], '⇧↓', 'keys.practiceInstrumentLoosenMore'),
+  mute: line(['u'], 'U', 'keys.practiceInstrumentMute'),
 };
 
 /** What every job with an instrument in hand understands. */
 const JOB = {
-  listen: line(['l'], 'L', 'listen, or stop'),
-  distance: line(['z'], 'Z', 'read from afar: the stage alone, and back'),
-  more: line(['m'], 'M', 'all actions and keys'),
+  listen: line(['l'], 'L', 'keys.listenOrStop'),
+  distance: line(['z'], 'Z', 'keys.readFromAfarTheStageAlone'),
+  more: line(['m'], 'M', 'keys.allActionsAndKeys'),
 };
 
 /** Every key of every view; docs/keys.md is made from it. */
 export const KEY_TABLE = {
   bench: {
     ...CHOOSING,
-    accept: line([' '], 'Space', 'accept and go on'),
-    nextPass: line(['r'], 'R', 'next pass'),
-    byEar: line(['h'], 'H', 'hide the figures; then Space compares'),
-    target: line(['d'], 'D', 'hear the target'),
-    compare: line(['c'], 'C', 'compare two strings by their beat'),
-    reference: line(['f'], 'F', 'hear a reference: fork, piano, another string'),
-    pegs: line(['g'], 'G', 'peg test: begin, end'),
-    strum: line(['s'], 'S', 'strum all strings: which are off'),
-    wind: line(['w'], 'W', 'wind strings up from slack: begin, end'),
-    which: line(['n'], 'N', 'in a round: another one, by number, name or label'),
-    isOther: line(['Enter'], 'Enter', 'in a round: yes, it is the one that is asked about'),
-    skipInstrument: line(['k'], 'K', 'in a round: skip this instrument'),
-    putBack: line(['b'], 'B', 'in a round: put it back, it comes again at the end'),
-    needsString: line(['x'], 'X', 'in a round: it needs a string'),
-    repairer: line(['j'], 'J', 'in a round: to the repairer'),
+    accept: line([' '], 'Space', 'keys.acceptAndGoOn'),
+    nextPass: line(['r'], 'R', 'keys.nextPass'),
+    byEar: line(['h'], 'H', 'keys.hideTheFiguresThenSpaceCompares'),
+    target: line(['d'], 'D', 'keys.hearTheTarget'),
+    compare: line(['c'], 'C', 'keys.compareTwoStringsByTheirBeat'),
+    reference: line(['f'], 'F', 'keys.hearAReferenceForkPianoAnother'),
+    pegs: line(['g'], 'G', 'keys.pegTestBeginEnd'),
+    strum: line(['s'], 'S', 'keys.strumAllStringsWhichAreOff'),
+    wind: line(['w'], 'W', 'keys.windStringsUpFromSlackBegin'),
+    which: line(['n'], 'N', 'keys.inARoundAnotherOneBy'),
+    isOther: line(['Enter'], 'Enter', 'keys.inARoundYesItIs'),
+    skipInstrument: line(['k'], 'K', 'keys.inARoundSkipThisInstrument'),
+    putBack: line(['b'], 'B', 'keys.inARoundPutItBack'),
+    needsString: line(['x'], 'X', 'keys.inARoundItNeedsA'),
+    repairer: line(['j'], 'J', 'keys.inARoundToTheRepairer'),
     ...HANDS,
-    truth: line(['t'], 'T', 'practice instrument: where its strings truly are'),
+    truth: line(['t'], 'T', 'keys.practiceInstrumentWhereItsStringsTruly'),
     ...JOB,
   },
   settle: {
     ...CHOOSING,
-    nextString: line([' '], 'Space', 'the next new string'),
-    stand: line(['v'], 'V', 'how they stand: drops, rounds, what holds'),
-    calendar: line(['k'], 'K', 'save the next looks as a calendar'),
-    correct: line(['x'], 'X', 'the last reading was something else: pulled, or dropped by itself'),
-    target: line(['d'], 'D', 'hear the target'),
-    room: line(['n'], 'N', 'note the room'),
-    pull: line(['s'], 'S', 'practice instrument: pull the string'),
+    nextString: line([' '], 'Space', 'keys.theNextNewString'),
+    stand: line(['v'], 'V', 'keys.howTheyStandDropsRoundsWhat'),
+    calendar: line(['k'], 'K', 'keys.saveTheNextLooksAsA'),
+    correct: line(['x'], 'X', 'keys.theLastReadingWasSomethingElse'),
+    target: line(['d'], 'D', 'keys.hearTheTarget'),
+    room: line(['n'], 'N', 'keys.noteTheRoom'),
+    pull: line(['s'], 'S', 'keys.practiceInstrumentPullTheString'),
     ...HANDS,
     ...JOB,
   },
   frets: {
-    pluck: line(['p'], 'P', 'practice instrument: sound what is asked for'),
-    skip: line([' '], 'Space', 'leave the place out'),
-    strikeOut: line(['x'], 'X', 'leave the last reading out'),
-    takeOther: line(['y'], 'Y', 'it was the other fret'),
-    note: line(['n'], 'N', 'note the last reading'),
-    result: line(['w'], 'W', 'what it comes to, and back'),
-    mute: line(['u'], 'U', 'practice instrument: mute'),
+    pluck: line(['p'], 'P', 'keys.practiceInstrumentSoundWhatIsAsked'),
+    skip: line([' '], 'Space', 'keys.leaveThePlaceOut'),
+    strikeOut: line(['x'], 'X', 'keys.leaveTheLastReadingOut'),
+    takeOther: line(['y'], 'Y', 'keys.itWasTheOtherFret'),
+    note: line(['n'], 'N', 'keys.noteTheLastReading'),
+    result: line(['w'], 'W', 'keys.whatItComesToAndBack'),
+    mute: line(['u'], 'U', 'keys.practiceInstrumentMute'),
     ...JOB,
   },
   playing: {
     pluck: HANDS.pluck,
-    up: line(['ArrowUp'], '↑', 'practice instrument: tighten a twentieth of a turn'),
-    down: line(['ArrowDown'], '↓', 'practice instrument: loosen a twentieth of a turn'),
-    upMore: line(['Shift+ArrowUp'], '⇧↑', 'practice instrument: tighten a fifth of a turn'),
-    downMore: line(['Shift+ArrowDown'], '⇧↓', 'practice instrument: loosen a fifth of a turn'),
+    up: line(['ArrowUp'], '↑', 'keys.practiceInstrumentTightenATwentiethOf'),
+    down: line(['ArrowDown'], '↓', 'keys.practiceInstrumentLoosenATwentiethOf'),
+    upMore: line(['Shift+ArrowUp'], '⇧↑', 'keys.practiceInstrumentTightenAFifthOf'),
+    downMore: line(['Shift+ArrowDown'], '⇧↓', 'keys.practiceInstrumentLoosenAFifthOf'),
   },
   ear: {
-    answer: line(
-      DIGITS,
-      '1 – 9',
-      'answer: 1 lower, 2 the same, 3 higher; or the string, or the chord',
-    ),
-    again: line([' '], 'Space', 'hear it again'),
-    go: line(['Enter'], 'Enter', 'begin, go on, or commit'),
-    tap: line(['t'], 'T', 'tap on a beat'),
-    up: line(['ArrowUp'], '↑', 'tighten a little'),
-    down: line(['ArrowDown'], '↓', 'loosen a little'),
-    upMore: line(['Shift+ArrowUp'], '⇧↑', 'tighten boldly'),
-    downMore: line(['Shift+ArrowDown'], '⇧↓', 'loosen boldly'),
-    finish: line(['x'], 'X', 'stop here'),
+    answer: line(DIGITS, '1 – 9', 'keys.answer'),
+    again: line([' '], 'Space', 'keys.hearItAgain'),
+    go: line(['Enter'], 'Enter', 'keys.beginGoOnOrCommit'),
+    tap: line(['t'], 'T', 'keys.tapOnABeat'),
+    up: line(['ArrowUp'], '↑', 'keys.tightenALittle'),
+    down: line(['ArrowDown'], '↓', 'keys.loosenALittle'),
+    upMore: line(['Shift+ArrowUp'], '⇧↑', 'keys.tightenBoldly'),
+    downMore: line(['Shift+ArrowDown'], '⇧↓', 'keys.loosenBoldly'),
+    finish: line(['x'], 'X', 'keys.stopHere'),
     ...JOB,
   },
-  shelf: { begin: line([' '], 'Space', 'begin a round, or go on with it') },
-  retune: { begin: line([' '], 'Space', 'begin the plan on the bench'), ...JOB },
+  shelf: { begin: line([' '], 'Space', 'keys.beginARoundOrGoOn') },
+  retune: { begin: line([' '], 'Space', 'keys.beginThePlanOnTheBench'), ...JOB },
   everywhere: {
-    find: line(['/'], '/', 'find an instrument, a tuning or a view; Ctrl+K too'),
-    previous: line(['PageUp'], 'Page up', 'the instrument before'),
-    next: line(['PageDown'], 'Page down', 'the next instrument'),
+    find: line(['/'], '/', 'keys.findAnInstrumentATuningOr'),
+    previous: line(['PageUp'], 'PageUp', 'keys.theInstrumentBefore'),
+    next: line(['PageDown'], 'PageDown', 'keys.theNextInstrument'),
   },
 } as const satisfies Readonly<Record<string, Readonly<Record<string, KeyLine>>>>;
 

@@ -1,9 +1,11 @@
+import { type Message, message, type Value } from '@rosefinch/core/message';
 import { createContext, type ReactNode, use, useSyncExternalStore } from 'react';
+import { useWords } from '../words/index.ts';
 
 /** Something that concerns the whole application, or that can be taken back. */
 export interface Notice {
-  readonly message: string;
-  readonly action?: { readonly label: string; readonly act: () => void };
+  readonly message: Value;
+  readonly action?: { readonly label: Message; readonly act: () => void };
   /** It is no trouble: told politely, and put away by its button. */
   readonly calm?: true;
 }
@@ -22,12 +24,16 @@ export class Notices {
   }
 
   /** Says what was done, and how to take it back; answers the way to put it away. */
-  undoable(message: string, undo: () => unknown): () => void {
+  undoable(said: Value, undo: () => unknown): () => void {
     const act = () => {
       void undo();
       this.putAway();
     };
-    const notice = { message, action: { label: 'Undo', act }, calm: true } as const;
+    const notice = {
+      message: said,
+      action: { label: message('common.undo'), act },
+      calm: true,
+    } as const;
     this.say(notice);
     return () => {
       if (this.latest === notice) this.putAway();
@@ -60,15 +66,16 @@ export function useNotices(): Notices {
 
 /** The newest notice, above every view. */
 export function NoticeLine() {
+  const t = useWords();
   const notices = useNotices();
   const notice = useSyncExternalStore(notices.subscribe, () => notices.latest);
   if (!notice) return null;
   const says = (
     <>
-      {notice.message}{' '}
+      {t.value(notice.message)}{' '}
       {notice.action && (
         <button type="button" className="link" onClick={notice.action.act}>
-          {notice.action.label}
+          {t(notice.action.label)}
         </button>
       )}
     </>
@@ -80,10 +87,10 @@ export function NoticeLine() {
       </div>
     );
   return (
-    <section className="notice" aria-label="Notice" aria-live="polite">
+    <section className="notice" aria-label={t('common.notice')} aria-live="polite">
       {says}{' '}
       <button type="button" className="link" onClick={() => notices.putAway()}>
-        Close
+        {t('common.close')}
       </button>
     </section>
   );

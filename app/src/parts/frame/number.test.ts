@@ -1,8 +1,9 @@
+import { inEnglish } from '@rosefinch/words/english';
 import { expect } from 'chai';
 import { judgedNumber } from './CheckedNumber.tsx';
 
-const A4 = { name: 'A4', low: 400, high: 480, unit: ' Hz' };
-const FRETS = { name: 'Frets', low: 0, high: 40, unit: '', whole: true } as const;
+const A4 = { name: 'parts.ruleA4', low: 400, high: 480, unit: 'Hz' } as const;
+const FRETS = { name: 'parts.ruleFrets', low: 0, high: 40, unit: 'none', whole: true } as const;
 
 describe('a number in a field', () => {
   for (const [typed, says] of [
@@ -19,10 +20,11 @@ describe('a number in a field', () => {
     ['-', 'A4: a number from 400 to 480 Hz'],
     ['high', 'A4: a number from 400 to 480 Hz'],
   ] as const)
-    it(`${JSON.stringify(typed)} is ${says}`, () => expect(judgedNumber(typed, A4)).to.equal(says));
+    it(`${JSON.stringify(typed)} is ${says}`, () =>
+      expect(judgedNumber(typed, A4, inEnglish)).to.equal(says));
 
   it('may have to be whole', () => {
-    expect(judgedNumber(20, FRETS)).to.equal(20);
-    expect(judgedNumber(20.5, FRETS)).to.equal('Frets: a whole number; 0 to 40');
+    expect(judgedNumber(20, FRETS, inEnglish)).to.equal(20);
+    expect(judgedNumber(20.5, FRETS, inEnglish)).to.equal('Frets: a whole number; 0 to 40');
   });
 });

@@ -1,11 +1,11 @@
 import type { Target } from '@rosefinch/core/music';
-import { targetName } from '@rosefinch/core/music';
+import { targetNote } from '@rosefinch/core/music';
+import { deviationInWords, sideOf, stepInWords } from '@rosefinch/core/sentences';
 import type { StringReading } from '@rosefinch/core/sitting';
 import type { Cents } from '@rosefinch/core/units';
-import { deviationInWords, stepInWords } from '@rosefinch/core/words';
-import { fixed } from '@rosefinch/core/writing';
 import { useEffect, useRef, useState } from 'react';
 import { monotonic, pulse } from '../../environment.ts';
+import { useWords } from '../words/index.ts';
 
 const AT_MOST_EVERY_MS = 1000;
 
@@ -27,6 +27,7 @@ const DONE = stepInWords({ step: 'in tune' }).say;
 
 /** Says each new reading in words to screen readers, politely, and aloud if it is wanted. */
 export function Announcer(props: Props) {
+  const t = useWords();
   const { newest, targets, tolerance, hidden, say, pulses = false, done = false } = props;
   const [words, setWords] = useState('');
   const said = useRef(0);
@@ -37,27 +38,31 @@ export function Announcer(props: Props) {
     if (hidden) return;
     const { course, cents, aim = 0 } = newest.reading;
     const target = targets[course - 1];
-    const place = deviationInWords(cents - aim, tolerance);
-    const text = `String ${course}, ${target ? targetName(target) : ''}: ${fixed(Math.abs(cents))} cents, ${place}`;
+    const text = t('common.announced', {
+      string: course,
+      note: target ? targetNote(target) : '',
+      cents: Math.abs(cents),
+      place: deviationInWords(cents - aim, tolerance),
+    });
     if (monotonic() - last.current >= AT_MOST_EVERY_MS) {
       last.current = monotonic();
       setWords(text);
     }
-    const right = place === 'at rest';
+    const right = sideOf(cents - aim, tolerance) === 'inTune';
     if (right && pulses) pulse();
     // The last string of all is not told beside the whole.
-    if (!done) say?.(right ? 'At rest' : text, right);
-  }, [newest, targets, tolerance, hidden, say, pulses, done]);
+    if (!done) say?.(right ? t('common.arrived') : text, right);
+  }, [newest, targets, tolerance, hidden, say, pulses, done, t]);
   const toldDone = useRef(done);
   useEffect(() => {
     if (done && !toldDone.current) {
-      setWords(DONE);
-      say?.(DONE, true);
+      setWords(t(DONE));
+      say?.(t(DONE), true);
     }
     toldDone.current = done;
-  }, [done, say]);
+  }, [done, say, t]);
   return (
-    <div className="unseen" role="log" aria-live="polite" aria-label="Readings in words">
+    <div className="unseen" role="log" aria-live="polite" aria-label={t('common.readingsInWords')}>
       {words}
     </div>
   );

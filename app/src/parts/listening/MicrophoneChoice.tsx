@@ -2,6 +2,7 @@ import { NativeSelect } from '@mantine/core';
 import { useEffect, useRef } from 'react';
 import { type Settings, useData } from '../../data/index.ts';
 import { useInputDevices } from '../../sound/index.ts';
+import { useWords } from '../words/index.ts';
 
 interface Props {
   readonly settings: Settings;
@@ -11,6 +12,7 @@ interface Props {
 
 /** Which input, and which side of it: pickups and line inputs often sit on one. */
 export function MicrophoneChoice({ settings, onChange }: Props) {
+  const t = useWords();
   const { repository } = useData();
   const devices = useInputDevices();
   const { microphoneId, channel } = settings;
@@ -26,25 +28,28 @@ export function MicrophoneChoice({ settings, onChange }: Props) {
   return (
     <>
       <NativeSelect
-        aria-label="Input"
+        aria-label={t('parts.input')}
         size="sm"
         value={microphoneId ?? ''}
         data={[
-          { value: '', label: 'usual input' },
-          ...devices.map(({ id, name }) => ({ value: id, label: name })),
+          { value: '', label: t('parts.usualInput') },
+          ...devices.map(({ id, name }, i) => ({
+            value: id,
+            label: name ?? t('parts.inputNumber', { number: i + 1 }),
+          })),
         ]}
         onChange={(event) =>
           void repository.saveSettings({ microphoneId: event.currentTarget.value || null })
         }
       />
       <NativeSelect
-        aria-label="Channel"
+        aria-label={t('parts.channel')}
         size="sm"
         value={channel}
         data={[
-          { value: 'mix', label: 'both sides' },
-          { value: 'left', label: 'left' },
-          { value: 'right', label: 'right' },
+          { value: 'mix', label: t('parts.bothSides') },
+          { value: 'left', label: t('parts.left') },
+          { value: 'right', label: t('parts.right') },
         ]}
         onChange={(event) =>
           void repository.saveSettings({

@@ -1,3 +1,4 @@
+import { useWords } from '../words/index.ts';
 import './listening.css';
 import {
   IconChevronDown,
@@ -23,22 +24,39 @@ interface Props {
 const SIZE = 20;
 
 /** What the hands do on a practice instrument, on one line of small buttons. */
-export function Moves({ moves, keys, course, little = '', children }: Props) {
+export function Moves({ moves, keys, course, little, children }: Props) {
+  const t = useWords();
   return (
-    <section className="moves" aria-label="Practice instrument">
-      <IconAction label={`Pluck string ${course}`} hotkey={keys.pluck.shown} onAct={moves.pluck}>
-        <IconHandFinger size={SIZE} /> Pluck {course}
+    <section className="moves" aria-label={t('common.practiceInstrument')}>
+      <IconAction
+        label={t('common.pluckStringCourse', { course })}
+        hotkey={keys.pluck.shown}
+        onAct={moves.pluck}
+      >
+        <IconHandFinger size={SIZE} /> {t('common.pluckCourse', { string: course })}
       </IconAction>
-      <IconAction label={`Tighten${little}`} hotkey={keys.up.shown} onAct={moves.up}>
+      <IconAction
+        label={little === undefined ? t('common.tighten') : t('common.tightenBy', { little })}
+        hotkey={keys.up.shown}
+        onAct={moves.up}
+      >
         <IconChevronUp size={SIZE} />
       </IconAction>
-      <IconAction label={`Loosen${little}`} hotkey={keys.down.shown} onAct={moves.down}>
+      <IconAction
+        label={little === undefined ? t('common.loosen') : t('common.loosenBy', { little })}
+        hotkey={keys.down.shown}
+        onAct={moves.down}
+      >
         <IconChevronDown size={SIZE} />
       </IconAction>
-      <IconAction label="Tighten more" hotkey={keys.upMore.shown} onAct={moves.upMore}>
+      <IconAction label={t('common.tightenMore')} hotkey={keys.upMore.shown} onAct={moves.upMore}>
         <IconChevronsUp size={SIZE} />
       </IconAction>
-      <IconAction label="Loosen more" hotkey={keys.downMore.shown} onAct={moves.downMore}>
+      <IconAction
+        label={t('common.loosenMore')}
+        hotkey={keys.downMore.shown}
+        onAct={moves.downMore}
+      >
         <IconChevronsDown size={SIZE} />
       </IconAction>
       {children}

@@ -1,12 +1,13 @@
 import { Button, Group } from '@mantine/core';
-import { RECORDS_SAYS } from '@rosefinch/core/words';
 import { useSyncExternalStore } from 'react';
 import { asRecords, backupOf, useData } from '../../data/index.ts';
 import { now } from '../../environment.ts';
 import { download } from '../frame/index.ts';
+import { useWords } from '../words/index.ts';
 
 /** What could not be stored: why, how much, and the ways to keep it. It stands over every view. */
 export function Unstored() {
+  const t = useWords();
   const { repository } = useData();
   const { outbox } = repository.log;
   const problem = useSyncExternalStore(outbox.subscribe, outbox.problem);
@@ -19,12 +20,12 @@ export function Unstored() {
   };
   return (
     <div className="problem" role="alert">
-      <strong>{problem}</strong>
-      <p>{RECORDS_SAYS.notStoredYet(pending.length)}</p>
+      <strong>{t.value(problem)}</strong>
+      <p>{t('records.notStoredYet', { events: pending.length })}</p>
       <Group>
-        <Button onClick={() => void save()}>Save what is not stored</Button>
+        <Button onClick={() => void save()}>{t('common.saveWhatIsNotStored')}</Button>
         <Button variant="default" onClick={() => void outbox.flush()}>
-          Try again
+          {t('common.tryAgain')}
         </Button>
       </Group>
     </div>

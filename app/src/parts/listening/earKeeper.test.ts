@@ -1,3 +1,5 @@
+import { asText } from '@rosefinch/core/errors';
+import { MICROPHONE_TROUBLES } from '@rosefinch/core/sentences';
 import { expect } from 'chai';
 import {
   type AnalysisReport,
@@ -109,7 +111,7 @@ describe('the one ear of the page', () => {
       const opening = new Promise<void>((_, reject) => {
         refuse = reject;
       });
-      return { opening, refuse: () => refuse(new MicrophoneProblem({ say: 'refused', more: '' })) };
+      return { opening, refuse: () => refuse(new MicrophoneProblem(MICROPHONE_TROUBLES.refused)) };
     };
 
     it('is told to be refused to the view that has the ear by then', async () => {
@@ -124,7 +126,7 @@ describe('the one ear of the page', () => {
       refuse();
       await aMoment();
       expect(before.heard).to.deep.equal([]);
-      expect(after.heard).to.deep.equal(['refused']);
+      expect(after.heard).to.deep.equal([asText(MICROPHONE_TROUBLES.refused.say)]);
       expect(made.source).to.equal(null);
     });
 

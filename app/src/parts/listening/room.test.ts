@@ -1,3 +1,4 @@
+import { list, message } from '@rosefinch/core/message';
 import { expect } from 'chai';
 import { roomInWords } from './room.ts';
 
@@ -10,20 +11,46 @@ const quiet = { level: level(-70, -72), report: null, lastReadingDbfs: null, dea
 
 describe('room strip', () => {
   it('says what the room and the level are', () => {
-    expect(roomInWords({ ...quiet, level: null })).to.equal('Not listening yet.');
-    expect(roomInWords(quiet)).to.equal('Room quiet · waiting for a string');
-    expect(roomInWords({ ...quiet, level: level(-20, -72) })).to.match(/level good/);
-    expect(roomInWords({ ...quiet, level: level(-30, -50) })).to.match(/Some noise/);
-    expect(roomInWords({ ...quiet, level: level(-30, -40) })).to.match(/Room loud/);
-    expect(roomInWords({ ...quiet, level: level(-3, -72, 1) })).to.match(/too loud/);
-    expect(roomInWords({ ...quiet, deaf: true })).to.match(/^Not listening while the tone sounds/);
-    expect(roomInWords({ ...quiet, lastReadingDbfs: -55 })).to.match(/too far/);
+    expect(roomInWords({ ...quiet, level: null })).to.deep.equal(message('common.notListening'));
+    expect(roomInWords(quiet)).to.deep.equal(
+      list([message('common.roomQuiet'), message('common.levelWaiting')], 'points'),
+    );
+    expect(roomInWords({ ...quiet, level: level(-20, -72) })).to.deep.equal(
+      list([message('common.roomQuiet'), message('common.levelGood')], 'points'),
+    );
+    expect(roomInWords({ ...quiet, level: level(-30, -50) })).to.deep.equal(
+      list([message('common.roomSomeNoise'), message('common.levelGood')], 'points'),
+    );
+    expect(roomInWords({ ...quiet, level: level(-30, -40) })).to.deep.equal(
+      list([message('common.roomLoud'), message('common.levelWaiting')], 'points'),
+    );
+    expect(roomInWords({ ...quiet, level: level(-3, -72, 1) })).to.deep.equal(
+      list([message('common.roomQuiet'), message('common.levelTooLoud')], 'points'),
+    );
+    expect(roomInWords({ ...quiet, deaf: true })).to.deep.equal(message('common.toneSounds'));
+    expect(roomInWords({ ...quiet, lastReadingDbfs: -55 })).to.deep.equal(
+      list([message('common.roomQuiet'), message('common.levelTooFar')], 'points'),
+    );
   });
 
   it('names hum and other players', () => {
     const hum = { humHz: 50 as const, humDbfs: -60, tones: [] };
-    expect(roomInWords({ ...quiet, report: hum })).to.match(/mains hum at 50 Hz/);
+    expect(roomInWords({ ...quiet, report: hum })).to.deep.equal(
+      list(
+        [
+          message('common.roomQuiet'),
+          message('common.levelWaiting'),
+          message('common.roomHum', { hz: 50 }),
+        ],
+        'points',
+      ),
+    );
     const tones = { humHz: null, humDbfs: -120, tones: [311] };
-    expect(roomInWords({ ...quiet, report: tones })).to.match(/somebody else is playing/);
+    expect(roomInWords({ ...quiet, report: tones })).to.deep.equal(
+      list(
+        [message('common.roomQuiet'), message('common.levelWaiting'), message('common.roomOthers')],
+        'points',
+      ),
+    );
   });
 });

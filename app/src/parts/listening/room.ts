@@ -1,5 +1,5 @@
 import type { RoomReport } from '@rosefinch/core/listen';
-import { PARTS_SAYS } from '@rosefinch/core/words';
+import { list, type Message, message, type Value } from '@rosefinch/core/message';
 
 /** Level of the moment, of the room, and the peak of the last tenth of a second. */
 interface RoomLevel {
@@ -24,24 +24,24 @@ const TOO_FAR = -48;
 const CLIPPING = 0.985;
 
 /** The room and the level in words. */
-export function roomInWords({ level, report, lastReadingDbfs, deaf }: RoomState): string {
-  if (!level) return PARTS_SAYS.notListening;
-  if (deaf) return PARTS_SAYS.toneSounds;
+export function roomInWords({ level, report, lastReadingDbfs, deaf }: RoomState): Value {
+  if (!level) return message('common.notListening');
+  if (deaf) return message('common.toneSounds');
   const room =
     level.floorDbfs < QUIET
-      ? 'Room quiet'
+      ? message('common.roomQuiet')
       : level.floorDbfs < LOUD
-        ? 'Some noise in the room: quiet enough for a firm pluck'
-        : 'Room loud: go nearer to the microphone or somewhere quieter';
+        ? message('common.roomSomeNoise')
+        : message('common.roomLoud');
   const parts = [room, levelInWords(level, lastReadingDbfs)];
-  if (report?.humHz) parts.push(`mains hum at ${report.humHz} Hz: move away from lamps and cables`);
-  if (report && report.tones.length > 0) parts.push('somebody else is playing');
-  return parts.join(' · ');
+  if (report?.humHz) parts.push(message('common.roomHum', { hz: report.humHz }));
+  if (report && report.tones.length > 0) parts.push(message('common.roomOthers'));
+  return list(parts, 'points');
 }
 
-function levelInWords(level: RoomLevel, lastReadingDbfs: number | null): string {
-  if (level.peak >= CLIPPING) return 'too loud: move away or turn the input down';
-  if (level.levelDbfs > level.floorDbfs + 10) return 'level good';
-  if (lastReadingDbfs !== null && lastReadingDbfs < TOO_FAR) return 'too far: come nearer';
-  return 'waiting for a string';
+function levelInWords(level: RoomLevel, lastReadingDbfs: number | null): Message {
+  if (level.peak >= CLIPPING) return message('common.levelTooLoud');
+  if (level.levelDbfs > level.floorDbfs + 10) return message('common.levelGood');
+  if (lastReadingDbfs !== null && lastReadingDbfs < TOO_FAR) return message('common.levelTooFar');
+  return message('common.levelWaiting');
 }

@@ -4,9 +4,10 @@ import {
   type WoundString,
   whoSounded,
 } from '@rosefinch/core/listen';
+import { message, type Sentence } from '@rosefinch/core/message';
 import { centsBetween } from '@rosefinch/core/music';
+import { ALL_KEPT } from '@rosefinch/core/sentences';
 import type { Cents, Hz } from '@rosefinch/core/units';
-import { ALL_KEPT } from '@rosefinch/core/words';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Settings } from '../../data/index.ts';
 import {
@@ -27,7 +28,7 @@ import type { Wanted } from './wanted.ts';
 /** What sounds and what is heard of it, for any view that listens. */
 export interface Listening {
   readonly source: Wanted | null;
-  readonly problem: { readonly message: string; readonly wayOn: string } | null;
+  readonly problem: Sentence | null;
   readonly live: LiveNote;
   readonly room: RoomState;
   /** The hands on the practice instrument, while it is played. */
@@ -86,7 +87,12 @@ export function useListening<Asked>(wish: Wish<Asked>): Listening {
   const hear = (report: AnalysisReport) => {
     const answers = askedAt(report);
     if (report.type === 'failed')
-      setProblem(new MicrophoneProblem({ say: report.message, more: ALL_KEPT }));
+      setProblem(
+        new MicrophoneProblem({
+          say: message('troubles.said', { reason: report.problem }),
+          more: ALL_KEPT,
+        }),
+      );
     takeForRoom(report);
     // A note that began in the hands of another view, or on another instrument, is nothing here.
     if (answers === null) return;
@@ -141,7 +147,7 @@ export function useListening<Asked>(wish: Wish<Asked>): Listening {
   };
   const expectStrum = useCallback((expected: boolean) => ear.current?.expectStrum(expected), [ear]);
   const followVoice = useCallback((follow: boolean) => ear.current?.followVoice(follow), [ear]);
-  const shown = problem && { message: problem.message, wayOn: problem.wayOn };
+  const shown = problem?.sentence ?? null;
   return {
     source,
     problem: shown,

@@ -1,3 +1,4 @@
+import { problemOf } from '@rosefinch/core/errors';
 import type { KnownReading } from '@rosefinch/core/listen';
 import type { BenchEvent, BenchState, Session, SourceKind } from '@rosefinch/core/sitting';
 import { useCallback, useEffect, useMemo, useSyncExternalStore } from 'react';
@@ -67,7 +68,7 @@ export function useSitting(place: Place, settings: Settings): Sitting {
   const startAfresh = useCallback(() => {
     const left = sitting.leave();
     if (!left) return null;
-    const failed = (error: Error) => notices.say({ message: error.message });
+    const failed = (error: Error) => notices.say({ message: problemOf(error) });
     repository.endSession(left.id, now()).catch(failed);
     return () => {
       // What was heard meanwhile has a sitting of its own.

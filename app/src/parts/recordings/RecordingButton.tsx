@@ -1,5 +1,5 @@
 import { Button, FileButton, Group, Progress, Text } from '@mantine/core';
-import { PARTS_SAYS, RECORDING_SAYS } from '@rosefinch/core/words';
+import { useWords } from '../words/index.ts';
 import { type RecordingPlace, useRecording } from './useRecording.ts';
 
 interface Props {
@@ -10,13 +10,14 @@ interface Props {
 
 /** Chooses or takes a dropped recording, reads it with progress, and opens its report. */
 export function RecordingButton({ place, dropped = null }: Props) {
+  const t = useWords();
   const { read, share, problem, cancelled, cancel } = useRecording(place, dropped);
   if (share !== null)
     return (
       <Group gap="xs" role="status">
-        <Progress value={100 * share} w={120} aria-label="Reading the recording" />
+        <Progress value={100 * share} w={120} aria-label={t('parts.readingTheRecording')} />
         <Button size="sm" variant="default" onClick={cancel}>
-          Cancel
+          {t('parts.cancel')}
         </Button>
       </Group>
     );
@@ -25,24 +26,24 @@ export function RecordingButton({ place, dropped = null }: Props) {
       <FileButton
         onChange={(file) => void read(file)}
         accept="audio/*,.wav"
-        inputProps={{ 'aria-label': 'Recording file' }}
+        inputProps={{ 'aria-label': t('recording.file') }}
       >
         {(props) => (
           <Button {...props} size="sm" variant="default">
-            Recording …
+            {t('parts.recording')}
           </Button>
         )}
       </FileButton>
       {cancelled && (
         <Text role="status" size="sm">
-          {PARTS_SAYS.cancelled}
+          {t('parts.cancelled')}
         </Text>
       )}
       {problem && (
         <div className="problem" role="alert">
-          <strong>{problem.message}</strong>
+          <strong>{t(problem.sentence.say)}</strong>
           <Text>
-            {problem.wayOn} {RECORDING_SAYS.nothingKept}
+            {t(problem.sentence.more)} {t('recording.nothingKept')}
           </Text>
         </div>
       )}

@@ -1,13 +1,15 @@
 import type { Target } from '@rosefinch/core/music';
+import { readingStoppedInWords } from '@rosefinch/core/sentences';
 import type { Instrument } from '@rosefinch/core/strings';
 import type { Cents, Hz } from '@rosefinch/core/units';
-import { readingStoppedInWords } from '@rosefinch/core/words';
+import type { Words } from '@rosefinch/words';
 import { useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { type Repository, useData } from '../../data/index.ts';
 import { newId, now, zone } from '../../environment.ts';
 import { decodeRecording, RecordingProblem, readRecording } from '../../sound/index.ts';
 import { Cancelled } from '../../worker/index.ts';
+import { useWords } from '../words/index.ts';
 import { recordingOf, sessionOf } from './keep.ts';
 
 /** What a recording is put to. */
@@ -31,6 +33,7 @@ export interface RecordingReader {
 
 /** Reads a chosen recording, or the one that was dropped, keeps what was found, and opens its report. */
 export function useRecording(place: RecordingPlace, dropped: File | null): RecordingReader {
+  const t = useWords();
   const { repository } = useData();
   const navigate = useNavigate();
   const [share, setShare] = useState<number | null>(null);
@@ -45,7 +48,7 @@ export function useRecording(place: RecordingPlace, dropped: File | null): Recor
     setShare(0);
     try {
       const { signal } = abort.current;
-      await navigate(`/recordings/${await kept(file, place, { repository, setShare, signal })}`);
+      await navigate(`/recordings/${await kept(file, place, { repository, setShare, signal, t })}`);
     } catch (error) {
       if (error instanceof RecordingProblem) setProblem(error);
       else if (error instanceof Cancelled) setCancelled(true);
@@ -67,13 +70,14 @@ interface Means {
   readonly repository: Repository;
   readonly setShare: (share: number) => void;
   readonly signal: AbortSignal;
+  readonly t: Words;
 }
 
 /** Reads a file and stores what was found; answers the report's id. */
 async function kept(
   file: File,
   { instrument, targets, a4, tolerance }: RecordingPlace,
-  { repository, setShare, signal }: Means,
+  { repository, setShare, signal, t }: Means,
 ): Promise<string> {
   const sound = await unlessAborted(decodeRecording(file), signal);
   const found = await readRecording(sound, (done, of) => setShare(done / of), signal);
@@ -91,7 +95,18 @@ async function kept(
     zone: zone(),
   });
   const sessionId = log.length > 0 ? session.id : null;
-  await repository.addRecording(recordingOf(id, file, sound, found, sessionId, at), session, log);
+  await repository.addRecording(
+    recordingOf(
+      id,
+      file,
+      { ...sound, warnings: sound.warnings.map((one) => t(one)) },
+      found,
+      sessionId,
+      at,
+    ),
+    session,
+    log,
+  );
   return id;
 }
 

@@ -1,5 +1,5 @@
 import { nextOf, type Round, type Standing } from '@rosefinch/core/rounds';
-import { SHELF_SAYS } from '@rosefinch/core/words';
+import type { Words } from '@rosefinch/words';
 import type { Repository } from '../../data/index.ts';
 import { newId, now, zone } from '../../environment.ts';
 
@@ -20,6 +20,7 @@ export async function bookInRound(
   round: Round,
   standing: Exclude<Standing, 'waiting'>,
   sessionId: string | undefined,
+  t: Words,
 ): Promise<boolean> {
   const { chronicle } = repository;
   const { inHand: instrumentId } = round;
@@ -38,7 +39,7 @@ export async function bookInRound(
       at: now(),
       until: null,
       zone: zone(),
-      text: SHELF_SAYS.sentFromRound(round.name),
+      text: t('shelf.sentFromRound', { round: round.name }),
     });
   if (next === null) await chronicle.changeRound(round.id, { type: 'end' });
   else await takeOfRound(repository, round, next);

@@ -1,4 +1,4 @@
-import { PARTS_SAYS } from '@rosefinch/core/words';
+import { useWords } from '../words/index.ts';
 import './share.css';
 import { Button, Group, Text, TextInput } from '@mantine/core';
 import type { Tuning } from '@rosefinch/core/music';
@@ -30,14 +30,15 @@ interface Props {
 
 /** A link to hand on: to copy, by the reader's own share sheet, or as a code for a camera. */
 export function ShareLink({ what, title, opened, onClose }: Props) {
+  const t = useWords();
   const [copied, setCopied] = useState<'yes' | 'refused' | null>(null);
   const url = linkTo(what);
   const share = shareSheet();
   return (
-    <Dialog title={`Hand on: ${title}`} opened={opened} onClose={onClose}>
-      <Text mb="sm">{PARTS_SAYS.linkHolds}</Text>
+    <Dialog title={t('parts.handOnTitle', { title })} opened={opened} onClose={onClose}>
+      <Text mb="sm">{t('parts.linkHolds')}</Text>
       <TextInput
-        label="Link"
+        label={t('parts.link')}
         readOnly
         value={url}
         onFocus={(event) => event.currentTarget.select()}
@@ -51,7 +52,7 @@ export function ShareLink({ what, title, opened, onClose }: Props) {
             )
           }
         >
-          {copied === 'yes' ? 'Copied' : 'Copy it'}
+          {copied === 'yes' ? t('parts.copied') : t('parts.copyIt')}
         </Button>
         {share && (
           <Button
@@ -59,11 +60,11 @@ export function ShareLink({ what, title, opened, onClose }: Props) {
             // Whoever changes their mind has not failed.
             onClick={() => void share(title, url).catch(() => {})}
           >
-            Share …
+            {t('parts.share')}
           </Button>
         )}
       </Group>
-      {copied === 'refused' && <Text role="alert">{PARTS_SAYS.notCopied}</Text>}
+      {copied === 'refused' && <Text role="alert">{t('parts.notCopied')}</Text>}
       <LinkCode url={url} />
     </Dialog>
   );
@@ -71,9 +72,10 @@ export function ShareLink({ what, title, opened, onClose }: Props) {
 
 /** A link as a code, for the camera of a phone. */
 export function LinkCode({ url, size = 220 }: { readonly url: string; readonly size?: number }) {
+  const t = useWords();
   return (
     <span className="link-code">
-      <QRCodeSVG value={url} size={size} marginSize={4} title="The link as a code for a camera" />
+      <QRCodeSVG value={url} size={size} marginSize={4} title={t('parts.theLinkAsACode')} />
     </span>
   );
 }

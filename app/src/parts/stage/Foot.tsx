@@ -1,3 +1,5 @@
+import { message, type Value } from '@rosefinch/core/message';
+import { useWords } from '../words/index.ts';
 import './foot.css';
 import type { ReactNode } from 'react';
 import {
@@ -12,7 +14,7 @@ import {
 /** One of the few buttons of the foot: by the name under which its key stands in the table, or without a key. */
 export interface FootButton<View extends JobView> {
   readonly act: ActOf<View> | (() => void);
-  readonly label: string;
+  readonly label: Value;
   readonly pressed?: boolean;
 }
 
@@ -20,19 +22,20 @@ interface Props<View extends JobView> {
   readonly view: View;
   readonly acts: KeyActs<View>;
   readonly buttons: readonly FootButton<View>[];
-  readonly says: ReactNode;
+  readonly says: Value | null;
   /** What is listened to. */
   readonly children: ReactNode;
 }
 
 /** What is listened to, the room in words, and what is done next. */
 export function Foot<View extends JobView>({ view, acts, buttons, says, children }: Props<View>) {
+  const t = useWords();
   const lines: Readonly<Record<string, KeyLine>> = KEY_TABLE[view];
-  const more: FootButton<View> = { act: 'more' as ActOf<View>, label: 'More' };
+  const more: FootButton<View> = { act: 'more' as ActOf<View>, label: message('common.more') };
   return (
-    <section className="foot" aria-label="Actions">
+    <section className="foot" aria-label={t('common.actions')}>
       {children}
-      <div className="foot-says">{says}</div>
+      <div className="foot-says">{says !== null && t.value(says)}</div>
       <div className="foot-actions">
         {[...buttons, more].map(({ act, label, pressed }, i) => {
           const does = typeof act === 'function' ? act : acts[act];
@@ -46,7 +49,7 @@ export function Foot<View extends JobView>({ view, acts, buttons, says, children
               {...(pressed !== undefined && { pressed })}
               onAct={() => does?.(hotkey ?? '')}
             >
-              {label}
+              {t.value(label)}
             </Action>
           );
         })}

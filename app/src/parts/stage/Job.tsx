@@ -1,3 +1,5 @@
+import type { Value } from '@rosefinch/core/message';
+import { useWords } from '../words/index.ts';
 import './job.css';
 import { type ReactNode, useState } from 'react';
 import type { Settings } from '../../data/index.ts';
@@ -21,7 +23,7 @@ export type JobActs<View extends JobView> = Omit<KeyActs<View>, JobAct>;
 interface Props<View extends JobView> {
   readonly view: View;
   /** What is done with which instrument, for those who do not see the head. */
-  readonly title: string;
+  readonly title: Value;
   readonly settings: Settings;
   readonly acts: JobActs<View>;
   /** At most four, the main one first. */
@@ -31,7 +33,7 @@ interface Props<View extends JobView> {
   /** What is listened to; null in a job that does not listen. */
   readonly listening: ListeningHere | null;
   /** What the foot says of the room and the work. */
-  readonly says: ReactNode;
+  readonly says: Value | null;
   /** A dialog of the job is open: its keys sleep. */
   readonly asleep?: boolean;
   /** Nothing can be done yet. */
@@ -46,6 +48,7 @@ interface Props<View extends JobView> {
 
 /** A job with an instrument in hand: stage, wires and foot fill the window, and none of them moves. */
 export function Job<View extends JobView>(props: Props<View>) {
+  const t = useWords();
   const { view, title, settings, buttons, listening, asleep = false, busy = false } = props;
   const [more, setMore] = useState(false);
   const [unfolded, setUnfolded] = useState(false);
@@ -62,7 +65,7 @@ export function Job<View extends JobView>(props: Props<View>) {
   return (
     <>
       <div className="job" data-afar={afar} aria-busy={busy}>
-        <h1 className="unseen">{title}</h1>
+        <h1 className="unseen">{t.value(title)}</h1>
         {props.stage}
         <div className="job-wires">{props.wires}</div>
         {/* Its room is there in every job, so that the bands lie where they lay in the one before. */}
@@ -74,7 +77,7 @@ export function Job<View extends JobView>(props: Props<View>) {
         </Foot>
         {afar && (
           <button type="button" className="back-to-desk" onClick={toggle}>
-            Back to the desk <kbd>Z</kbd>
+            {t('common.backToDesk')} <kbd>Z</kbd>
           </button>
         )}
       </div>

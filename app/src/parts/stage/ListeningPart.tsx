@@ -3,6 +3,7 @@ import { lazy, Suspense, useState } from 'react';
 import { type Settings, useData } from '../../data/index.ts';
 import { Action, IconAction, KEY_TABLE } from '../frame/index.ts';
 import type { Wanted } from '../listening/index.ts';
+import { useWords } from '../words/index.ts';
 import { type ListeningHere, nameOf, SOURCES } from './sources.ts';
 
 const SourcesDialog = lazy(() => import('./SourcesDialog.tsx'));
@@ -23,6 +24,7 @@ interface Props {
 
 /** What is listened to: while nothing is, a button for each source; the rest folds away. */
 export function ListeningPart({ here, settings, onUnfold }: Props) {
+  const t = useWords();
   const { listening, kind, disabled = false, usual } = here;
   const { source, listen, stop } = listening;
   const [opened, setOpened] = useState(false);
@@ -34,7 +36,7 @@ export function ListeningPart({ here, settings, onUnfold }: Props) {
     <div className="listening">
       {source ? (
         <Action onAct={stop} {...(usual && { hotkey: KEY })} pressed>
-          Listening
+          {t('common.listening')}
         </Action>
       ) : (
         SOURCES.map((one) => (
@@ -44,11 +46,11 @@ export function ListeningPart({ here, settings, onUnfold }: Props) {
             disabled={disabled}
             {...(one === usual && { hotkey: KEY })}
           >
-            {nameOf(one, kind)}
+            {t(nameOf(one, kind))}
           </Action>
         ))
       )}
-      <IconAction label="What is listened to" onAct={() => unfold(true)}>
+      <IconAction label={t('common.whatIsListenedTo')} onAct={() => unfold(true)}>
         <IconAdjustmentsHorizontal size={20} />
       </IconAction>
       <Suspense>

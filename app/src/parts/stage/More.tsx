@@ -1,14 +1,15 @@
-import { capital } from '@rosefinch/core/words';
+import { message, type Value } from '@rosefinch/core/message';
 import { lazy, Suspense } from 'react';
 import { type Settings, useData } from '../../data/index.ts';
 import { Finder } from '../finder/index.ts';
-import { type JobView, type KeyActs, keyLines } from '../frame/index.ts';
+import { type JobView, type KeyActs, keyLines, keyName } from '../frame/index.ts';
+import { useWords } from '../words/index.ts';
 
 const MoreFoot = lazy(() => import('./MoreFoot.tsx'));
 
 /** Something that can be done and has no key. */
 export interface PlainAction {
-  readonly label: string;
+  readonly label: Value;
   readonly act: () => void;
 }
 
@@ -29,26 +30,28 @@ export function More<View extends JobView>({
   settings,
   ...list
 }: Props<View>) {
+  const t = useWords();
   const { repository } = useData();
   const can = acts as Readonly<Record<string, ((key: string) => void) | null>>;
   const lines = keyLines(view).filter(([name]) => can[name] && name !== 'more');
   const byKey = lines.map(([name, { keys, shown, does }]) => ({
     id: name,
-    label: capital(does),
-    hotkey: shown,
+    label: t(does),
+    hotkey: t.value(keyName(shown)),
     // A line of digits says what they do; which one is meant only a key can say.
     act: () => keys.length < 3 && can[name]?.(keys[0] ?? ''),
   }));
-  const others = [...actions, { label: 'Full screen, or back', act: toggleFullScreen }].map(
-    ({ label, act }) => ({ id: label, label, act }),
-  );
+  const others = [
+    ...actions,
+    { label: message('common.fullScreenOrBack'), act: toggleFullScreen },
+  ].map(({ label, act }) => ({ id: t.value(label), label: t.value(label), act }));
   return (
     <Finder
       {...list}
-      label="Find an action"
+      label={t('common.findAnAction')}
       groups={[
-        { group: 'By key', entries: byKey },
-        { group: 'Others', entries: others },
+        { group: t('common.byKey'), entries: byKey },
+        { group: t('common.others'), entries: others },
       ]}
     >
       <Suspense>

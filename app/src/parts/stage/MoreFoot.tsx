@@ -2,6 +2,7 @@ import { Button, Group, NativeSelect, Switch } from '@mantine/core';
 import { useEffect, useState } from 'react';
 import type { Settings } from '../../data/index.ts';
 import type { JobView } from '../frame/index.ts';
+import { useWords } from '../words/index.ts';
 import { learnable } from './learned.ts';
 
 interface Props {
@@ -12,6 +13,7 @@ interface Props {
 
 /** Whether keys act, and what a pedal or clicker does in this job. */
 export default function MoreFoot({ view, settings, onSet }: Props) {
+  const t = useWords();
   const { pedals, keysOn } = settings;
   const learned = pedals[view];
   const acts = learnable(view);
@@ -28,22 +30,26 @@ export default function MoreFoot({ view, settings, onSet }: Props) {
   return (
     <Group align="end" gap="sm">
       <Switch
-        label="Keys are on"
+        label={t('parts.keysAreOn')}
         checked={keysOn}
         onChange={(event) => onSet({ keysOn: event.currentTarget.checked })}
       />
       <NativeSelect
-        label="A pedal or clicker does"
-        data={acts.map(({ act: value, does }) => ({ value, label: does }))}
+        label={t('parts.aPedalOrClickerDoes')}
+        data={acts.map(({ act: value, does }) => ({ value, label: t(does) }))}
         value={act}
         onChange={(event) => setAct(event.currentTarget.value)}
       />
       <Button variant="default" onClick={() => setWaits(true)}>
-        {waits ? 'Press your pedal now' : learned ? `Pedal: ${learned.key}` : 'Learn a pedal'}
+        {waits
+          ? t('parts.pressYourPedalNow')
+          : learned
+            ? t('parts.pedalKey', { key: learned.key })
+            : t('parts.learnAPedal')}
       </Button>
       {learned && (
         <Button variant="default" onClick={forget}>
-          Forget it
+          {t('parts.forgetIt')}
         </Button>
       )}
     </Group>

@@ -1,6 +1,7 @@
 import type { Settings } from '../../data/index.ts';
 import { Action, Dialog } from '../frame/index.ts';
 import { MicrophoneChoice } from '../listening/index.ts';
+import { useWords } from '../words/index.ts';
 import { type ListeningHere, nameOf, SOURCES } from './sources.ts';
 
 interface Props {
@@ -11,10 +12,11 @@ interface Props {
 
 /** Every source, with the input and side of a microphone, and a recording where one can be read. */
 export default function SourcesDialog({ here, settings, onClose }: Props) {
+  const t = useWords();
   const { listening, kind, disabled = false, other } = here;
   const { source, listen } = listening;
   return (
-    <Dialog title="What is listened to" opened onClose={onClose}>
+    <Dialog title={t('common.whatIsListenedTo')} opened onClose={onClose}>
       <div className="listening-choices">
         {SOURCES.map((one) => (
           <Action
@@ -26,7 +28,7 @@ export default function SourcesDialog({ here, settings, onClose }: Props) {
               onClose();
             }}
           >
-            {nameOf(one, kind)}
+            {t(nameOf(one, kind))}
           </Action>
         ))}
         {other}

@@ -1,14 +1,15 @@
+import type { Sentence, Value } from '@rosefinch/core/message';
+import { useWords } from '../words/index.ts';
 import './stage.css';
-import type { Sentence } from '@rosefinch/core/words';
 import type { ReactNode } from 'react';
 
 export interface StageProps {
   /** What is in hand, where it is no string. */
-  readonly label?: string;
+  readonly label?: Value;
   /** The note that the string in hand is to have. */
-  readonly name: string;
+  readonly name: Value;
   /** Which string that is, and what more is to be known of it: a line each. */
-  readonly under: readonly string[];
+  readonly under: readonly Value[];
   /** Its open wire, or what else is drawn of it. */
   readonly wire: ReactNode;
   /** The one figure, by itself: it runs while a note rings. */
@@ -18,7 +19,7 @@ export interface StageProps {
   /** Without the line of why or how. */
   readonly short?: boolean;
   /** What stands in the way; it takes the sentence’s place. */
-  readonly problem?: { readonly message: string; readonly wayOn: string } | null | undefined;
+  readonly problem?: Sentence | null | undefined;
   /** Answers to a question, or the finger’s place on the neck. */
   readonly aside?: ReactNode;
 }
@@ -27,9 +28,15 @@ export interface StageProps {
 const LONG = 96;
 /** The string in hand: all that the eye needs from afar. Nothing in it moves when something in it changes. */
 export function Stage(props: StageProps) {
-  const { name, under, wire, figure, aside, label = 'String in hand' } = props;
+  const t = useWords();
+  const { wire, figure, aside, label } = props;
+  const name = t.value(props.name);
+  const under = props.under.map(t.value);
   return (
-    <section className="stage" aria-label={label}>
+    <section
+      className="stage"
+      aria-label={label === undefined ? t('common.stringInHand') : t.value(label)}
+    >
       <div className="stage-grid" data-aside={aside ? true : undefined}>
         <div className="stage-name">
           <strong key={name}>{name}</strong>
@@ -49,11 +56,13 @@ export function Stage(props: StageProps) {
 }
 
 function Says({ sentence, short = false, problem }: StageProps) {
-  if (problem) return <Lines alert say={problem.message} more={problem.wayOn} />;
-  return <Lines say={sentence.say} more={short ? '' : sentence.more} />;
+  if (problem) return <Lines alert {...problem} />;
+  return <Lines say={sentence.say} more={short ? null : sentence.more} />;
 }
 
-function Lines({ say, more, alert = false }: Sentence & { readonly alert?: boolean }) {
+function Lines({ alert = false, ...sentence }: Sentence & { readonly alert?: boolean }) {
+  const t = useWords();
+  const [say, more] = [t(sentence.say), t(sentence.more)];
   return (
     <div
       className="stage-says"

@@ -1,11 +1,13 @@
+import type { Value } from '@rosefinch/core/message';
 import type { CSSProperties } from 'react';
+import { useWords } from '../words/index.ts';
 
 interface Props {
-  readonly figure: string;
+  readonly figure: Value;
   /** What the figure means. */
-  readonly note: string;
+  readonly note: Value;
   /** What is measured, where it is no deviation. */
-  readonly label?: string;
+  readonly label?: Value;
   /** The reading is on the disk. */
   readonly stored?: boolean;
 }
@@ -17,11 +19,16 @@ const LEAST_CHARACTERS = 4;
 const WORD = 1.3;
 
 /** The one figure of the stage, and what it means. */
-export function StageFigure({ figure, note, label = 'Deviation', stored = true }: Props) {
-  const wide = figure.length * (/^[a-z]/.test(figure) ? WORD : 1);
+export function StageFigure({ label, stored = true, ...said }: Props) {
+  const t = useWords();
+  const [figure, note] = [t.value(said.figure), t.value(said.note)];
+  const wide = figure.length * (/^\p{L}/u.test(figure) ? WORD : 1);
   const characters = { '--characters': Math.max(LEAST_CHARACTERS, wide) };
   return (
-    <section className="stage-figure" aria-label={label}>
+    <section
+      className="stage-figure"
+      aria-label={label === undefined ? t('common.deviationFigure') : t.value(label)}
+    >
       <div className="figure" data-testid="figure" style={characters as CSSProperties}>
         {/* Another figure is another text: none of it moves where an older one stood. */}
         <span key={figure}>{figure}</span>
@@ -30,7 +37,7 @@ export function StageFigure({ figure, note, label = 'Deviation', stored = true }
         <span key={`${note} ${stored}`}>
           {note}
           {!stored && (
-            <span role="img" aria-label="not stored yet" title="not stored yet">
+            <span role="img" aria-label={t('common.notStoredYet')} title={t('common.notStoredYet')}>
               {' ○'}
             </span>
           )}

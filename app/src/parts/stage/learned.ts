@@ -1,3 +1,4 @@
+import type { LabelId } from '@rosefinch/core/message';
 import type { Settings } from '../../data/index.ts';
 import { type JobView, type KeyActs, type KeyMap, keyLines } from '../frame/index.ts';
 
@@ -18,7 +19,7 @@ export function withLearned<View extends JobView>(
 /** What a pedal can be learned for: acts that need no digit. */
 export function learnable(
   view: JobView,
-): readonly { readonly act: string; readonly does: string }[] {
+): readonly { readonly act: string; readonly does: LabelId }[] {
   return keyLines(view).flatMap(([act, { keys, does }]) =>
     keys.length === 1 ? [{ act, does }] : [],
   );

@@ -1,17 +1,18 @@
+import { type Message, message } from '@rosefinch/core/message';
 import type { InstrumentKind } from '@rosefinch/core/music';
 import type { ReactNode } from 'react';
 import type { Listening, Wanted } from '../listening/index.ts';
 
 /** What each source is called; real strings come first. */
-const NAMES: Readonly<Record<Wanted, (kind: InstrumentKind) => string>> = {
-  microphone: () => 'Microphone',
-  practice: (kind) => `Practice ${kind}`,
+const NAMES: Readonly<Record<Wanted, (kind: InstrumentKind) => Message>> = {
+  microphone: () => message('common.microphone'),
+  practice: (kind) => message('common.practiceSource', { kind }),
 };
 
 export const SOURCES = Object.keys(NAMES) as readonly Wanted[];
 
-/** @example nameOf('practice', 'banjo') // => 'Practice banjo' */
-export function nameOf(source: Wanted, kind: InstrumentKind): string {
+/** @example nameOf('practice', 'banjo') // ‘Practice banjo’ */
+export function nameOf(source: Wanted, kind: InstrumentKind): Message {
   return NAMES[source](kind);
 }
 

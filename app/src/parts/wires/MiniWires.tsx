@@ -1,3 +1,4 @@
+import { useWords } from '../words/index.ts';
 import './wires.css';
 import type { Cents } from '@rosefinch/core/units';
 import { FoundBar } from './FoundBar.tsx';
@@ -19,13 +20,14 @@ interface Props {
 
 /** All strings of a sitting as a small set of wires: found on the left, left on the right. */
 export function MiniWires({ strings, tolerance }: Props) {
+  const t = useWords();
   const rows = [...strings].reverse();
   return (
     <svg
       className="chart mini-wires"
       viewBox={`0 0 ${WIDTH} ${rows.length * ROW}`}
       role="img"
-      aria-label="Strings as wires: found on the left, left on the right"
+      aria-label={t('parts.stringsAsWiresFoundOn')}
     >
       {rows.map((row, i) => {
         const y = (i + 0.5) * ROW;

@@ -1,3 +1,4 @@
+import { useWords } from '../words/index.ts';
 import './wires.css';
 import { useComputedColorScheme } from '@mantine/core';
 import type { Cents } from '@rosefinch/core/units';
@@ -37,6 +38,7 @@ function readPalette(element: Element): Palette {
 export function WireCanvas(props: Props) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const scheme = useComputedColorScheme();
+  const words = useWords();
 
   // The scheme is listed because the palette is read from CSS variables that follow it.
   // biome-ignore lint/correctness/useExhaustiveDependencies: see above
@@ -62,7 +64,7 @@ export function WireCanvas(props: Props) {
         const scale = props.tall ? scaleOf(clientWidth, clientHeight, props.afar ?? false) : 1;
         context.setTransform(ratio * scale, 0, 0, ratio * scale, 0, 0);
         const [width, height] = [clientWidth / scale, clientHeight / scale];
-        drawWire(context, { ...props, live, width, height, palette });
+        drawWire(context, { ...props, live, width, height, palette, words });
       }
       idle = live === null;
       if (props.live) frame = requestAnimationFrame(paint);

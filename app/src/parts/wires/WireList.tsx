@@ -1,26 +1,28 @@
+import { message, type Value } from '@rosefinch/core/message';
+import { useWords } from '../words/index.ts';
 import './wires.css';
 import type { ReactNode } from 'react';
 
 /** One string's line in the wires’ band. */
 export interface WireLine {
   readonly course: number;
-  readonly name: string;
+  readonly name: Value;
   /** Beside the name, instead of the string's number. */
-  readonly small?: string;
+  readonly small?: Value;
   /** What the line is of, where it is no string. */
-  readonly label?: string;
+  readonly label?: Value;
   /** What the line says, with its figures, for those who do not see it. */
-  readonly says: string;
+  readonly says: Value;
   /** It is the string in hand. */
   readonly active: boolean;
   /** It was chosen by hand. */
   readonly chosen: boolean;
   readonly picture: ReactNode;
   /** Before and after: found and left, or from and to. */
-  readonly from?: string;
-  readonly to?: string;
+  readonly from?: Value;
+  readonly to?: Value;
   /** How it stands, in a word or two. */
-  readonly word: string;
+  readonly word: Value;
 }
 
 interface Props {
@@ -34,6 +36,7 @@ interface Props {
 
 /** A slim line for each string, at fixed places; pressing one chooses its string. */
 export function WireList({ lines, wide = false, short = false, onChoose }: Props) {
+  const t = useWords();
   return (
     <div className="wires" data-wide={wide} data-short={short}>
       {lines.map((line) => (
@@ -43,26 +46,32 @@ export function WireList({ lines, wide = false, short = false, onChoose }: Props
           className="wire"
           data-active={line.active}
           aria-pressed={onChoose ? line.chosen : undefined}
-          aria-label={`${line.label ?? `String ${line.course}, ${line.name}`}: ${line.says}`}
+          aria-label={t('common.lineSays', {
+            line:
+              line.label ??
+              message('common.stringAndNoteTitle', { string: line.course, note: line.name }),
+            says: line.says,
+          })}
           onClick={(event) => {
             event.currentTarget.blur();
             onChoose?.(line.course);
           }}
         >
           <span className="wire-name">
-            <strong>{line.name}</strong> <small>{line.small ?? line.course}</small>
+            <strong>{t.value(line.name)}</strong>{' '}
+            <small>{t.value(line.small ?? line.course)}</small>
           </span>
           <span className="wire-picture">{line.picture}</span>
           <span className="wire-figures">
-            {line.from}
+            {line.from !== undefined && t.value(line.from)}
             {line.to !== undefined && (
               <>
-                {line.from && ' → '}
-                <strong>{line.to}</strong>
+                {line.from !== undefined && ' → '}
+                <strong>{t.value(line.to)}</strong>
               </>
             )}
           </span>
-          <span className="wire-word">{line.word}</span>
+          <span className="wire-word">{t.value(line.word)}</span>
         </button>
       ))}
     </div>

@@ -1,3 +1,4 @@
+import { inEnglish } from '@rosefinch/words/english';
 import { expect } from 'chai';
 import { drawWire, type Perch, scaleOf, type WirePicture } from './draw.ts';
 
@@ -43,6 +44,7 @@ const EMPTY: WirePicture = {
   hidden: false,
   palette: PALETTE,
   gauge: 2,
+  words: inEnglish,
 };
 const MIDDLE = EMPTY.height / 2;
 

@@ -1,6 +1,5 @@
 import type { Cents } from '@rosefinch/core/units';
-import { signedCents } from '@rosefinch/core/words';
-import { fixed } from '@rosefinch/core/writing';
+import type { Words } from '@rosefinch/words';
 import { FEW_TICKS, TICKS, TWO_TICKS, wireHeight } from './scale.ts';
 
 /** A stroke: time since the pluck in seconds and deviation in cents, by turns. */
@@ -29,6 +28,8 @@ export interface WirePicture {
   readonly live: Stroke | null;
   readonly hidden: boolean;
   readonly palette: Palette;
+  /** Writes the figures. */
+  readonly words: Words;
   /** Thickness of the wire, in pixels: thick strings are drawn thicker. */
   readonly gauge: number;
 }
@@ -185,12 +186,12 @@ function labelPerch(
   const beside = p.height < NARROW;
   const at = beside ? edge : below ? edge + (low ? 14 : 26) : edge - (low ? 24 : 14);
   const from = beside ? x + PERCH_WIDTH + 6 : x;
-  const value = signedCents(cents);
+  const value = p.words.signed(cents);
   const width = c.measureText(value).width;
   // Its wire runs on behind it.
   if (beside) c.clearRect(from - 3, at - 9, width + ERROR_WIDTH, 18);
   c.fillText(value, from, at);
   c.font = `13px ${FONT}`;
   c.fillStyle = p.palette.soft;
-  c.fillText(` ±${fixed(error, 1)}`, from + width, at);
+  c.fillText(` ±${p.words.number(error, 1)}`, from + width, at);
 }

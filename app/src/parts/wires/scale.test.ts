@@ -1,4 +1,5 @@
-import { deviationInWords, signedCents } from '@rosefinch/core/words';
+import { message } from '@rosefinch/core/message';
+import { deviationInWords } from '@rosefinch/core/sentences';
 import { expect } from 'chai';
 import { wireHeight } from './scale.ts';
 
@@ -12,16 +13,11 @@ describe('the wire’s scale', () => {
     expect(wireHeight(700)).to.equal(1);
   });
 
-  it('shows the sign always', () => {
-    expect(signedCents(1.24)).to.equal('+1.2');
-    expect(signedCents(-38)).to.equal('−38.0');
-    expect(signedCents(-0.04)).to.equal('±0.0');
-    expect(signedCents(312.4)).to.equal('+312');
-  });
-
   it('says low and high in words', () => {
-    expect(deviationInWords(-5, 2)).to.equal('low (flat)');
-    expect(deviationInWords(5, 2)).to.equal('high (sharp)');
-    expect(deviationInWords(-1.9, 2)).to.equal('at rest');
+    expect(deviationInWords(-5, 2)).to.deep.equal(message('common.deviation', { side: 'low' }));
+    expect(deviationInWords(5, 2)).to.deep.equal(message('common.deviation', { side: 'high' }));
+    expect(deviationInWords(-1.9, 2)).to.deep.equal(
+      message('common.deviation', { side: 'inTune' }),
+    );
   });
 });

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { createElement } from 'react';
-import { renderToStaticMarkup } from 'react-dom/server';
+import { drawnInWords } from '../words/inWordsFixture.ts';
 import { MiniWires, type WireLine, WireList } from './index.ts';
 
 const line = (change: Partial<WireLine> = {}): WireLine => ({
@@ -14,7 +14,7 @@ const line = (change: Partial<WireLine> = {}): WireLine => ({
   ...change,
 });
 const list = (lines: readonly WireLine[], onChoose?: (course: number) => void) =>
-  renderToStaticMarkup(createElement(WireList, { lines, ...(onChoose && { onChoose }) }));
+  drawnInWords(createElement(WireList, { lines, ...(onChoose && { onChoose }) }));
 
 describe('the wires’ band', () => {
   it('says of each string its name, its figures and its word, in the order that is given', () => {
@@ -41,7 +41,7 @@ describe('the wires’ band', () => {
 describe('small wires of a sitting', () => {
   const bars = (found: number | null, left: number | null) =>
     [
-      ...renderToStaticMarkup(
+      ...drawnInWords(
         createElement(MiniWires, { strings: [{ course: 1, found, left }], tolerance: 2 }),
       ).matchAll(/<rect class="([^"]+)" x="(\d+)" y="([\d.]+)" width="\d+" height="([\d.]+)"/g),
     ].map(([, kind, x, y, height]) => ({

@@ -1,10 +1,11 @@
 import { isByEar, windingRound, windingTask } from '@rosefinch/core/dialogue';
+import { list, message, signed, type Value } from '@rosefinch/core/message';
+import { deviationInWords, type WindingTask } from '@rosefinch/core/sentences';
 import { currentPass, type StringReading, stringOf } from '@rosefinch/core/sitting';
 import type { Cents } from '@rosefinch/core/units';
-import { deviationInWords, signedCents, type WindingTask } from '@rosefinch/core/words';
-import { fixed } from '@rosefinch/core/writing';
 import { allStored, shownCents, useRinging } from '../../parts/listening/index.ts';
 import { StageFigure } from '../../parts/stage/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 import type { Bench } from './useBench.ts';
 
 /** The deviation of the string in hand: it runs while the note rings, and at rest it is the reading. */
@@ -18,15 +19,15 @@ export function BenchFigure({ bench }: { readonly bench: Bench }) {
 }
 
 /** How far it is to go for a string that is wound up from slack. */
-function windingFigure(task: WindingTask): { readonly figure: string; readonly note: string } {
+function windingFigure(task: WindingTask): { readonly figure: Value; readonly note: Value } {
   switch (task.kind) {
     case 'go on':
-      return { figure: String(task.semitones), note: 'semitones to go' };
+      return { figure: String(task.semitones), note: message('bench.semitonesToGo') };
     case 'above':
-      return { figure: `+${task.semitones}`, note: 'semitones above its note' };
+      return { figure: `+${task.semitones}`, note: message('bench.semitonesAbove') };
     case 'stop':
     case 'near breaking':
-      return { figure: 'stop', note: '' };
+      return { figure: message('bench.stopFigure'), note: '' };
     case 'pluck':
     case 'too high':
     case 'over':
@@ -35,6 +36,7 @@ function windingFigure(task: WindingTask): { readonly figure: string; readonly n
 }
 
 function Deviation({ bench }: { readonly bench: Bench }) {
+  const t = useWords();
   const { sitting, listening, talk } = bench;
   const { state } = sitting;
   const ringing = useRinging(listening.live);
@@ -44,15 +46,20 @@ function Deviation({ bench }: { readonly bench: Bench }) {
   const hidden = isByEar(talk);
   const cents = shownCents(ringing, last?.cents);
   if (hidden || cents === null)
-    return <StageFigure figure={hidden ? 'hidden' : '–'} note="" stored={stored} />;
+    return <StageFigure figure={hidden ? t('bench.hiddenFigure') : '–'} note="" stored={stored} />;
   const note = noteOf(cents, last, state.goal.tolerance);
-  return <StageFigure figure={signedCents(cents)} note={note} stored={stored} />;
+  return <StageFigure figure={t.signed(cents)} note={note} stored={stored} />;
 }
 
 /** Where it stands in words, how sure that is once it is read, and where it is to be brought. */
-function noteOf(cents: Cents, last: StringReading | undefined, tolerance: Cents): string {
+function noteOf(cents: Cents, last: StringReading | undefined, tolerance: Cents): Value {
   const aim = last?.aim ?? 0;
-  const error = cents === last?.cents ? `, ±${fixed(last.errorCents, 1)}` : '';
-  const aimed = aim === 0 ? '' : `, aim ${signedCents(aim)}`;
-  return `cents, ${deviationInWords(cents - aim, tolerance)}${error}${aimed}`;
+  const place = deviationInWords(cents - aim, tolerance);
+  return list([
+    message('bench.centsPlace', { place }),
+    ...(last && cents === last.cents
+      ? [message('bench.plusMinus', { error: last.errorCents })]
+      : []),
+    ...(aim === 0 ? [] : [message('bench.aimFigure', { aim: signed(aim) })]),
+  ]);
 }

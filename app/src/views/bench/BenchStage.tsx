@@ -1,11 +1,13 @@
 import { benchSaying, isByEar } from '@rosefinch/core/dialogue';
-import { targetName } from '@rosefinch/core/music';
+import { message } from '@rosefinch/core/message';
+import { targetNote } from '@rosefinch/core/music';
+import { directionInWords, inCourseInWords, sayingInWords } from '@rosefinch/core/sentences';
 import { inCourse } from '@rosefinch/core/strings';
-import { inCourseInWords, sayingInWords } from '@rosefinch/core/words';
 import { useDistance } from '../../parts/frame/index.ts';
 import { useRingingCourse } from '../../parts/listening/index.ts';
 import { Stage } from '../../parts/stage/index.ts';
 import { type Perch, WireCanvas } from '../../parts/wires/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 import { BenchFigure } from './BenchFigure.tsx';
 import { BenchReference, benchAside, MayBe } from './benchAside.tsx';
 import type { Bench } from './useBench.ts';
@@ -18,6 +20,7 @@ interface Props {
 
 /** The string in hand: its open wire, its figure, and what to do with it. */
 export function BenchStage({ bench, perches: all }: Props) {
+  const t = useWords();
   const { instrument, sitting, listening, talk, world, stock, targets, round } = bench;
   const { live } = listening;
   const { state } = sitting;
@@ -28,20 +31,23 @@ export function BenchStage({ bench, perches: all }: Props) {
   const perches = all.get(course) ?? [];
   const place = inCourse(instrument, course);
   const peg = instrument.courses[course - 1]?.strings[0]?.peg;
-  const problem =
-    listening.problem ?? (bench.problem ? { message: bench.problem, wayOn: '' } : null);
+  const problem = listening.problem ?? (bench.problem ? { say: bench.problem, more: null } : null);
   return (
     <Stage
-      name={round?.large ?? targetName(target)}
+      name={round?.large ?? (target ? targetNote(target) : '')}
       under={[
         ...(round ? [instrument.name] : []),
         // Until a string is worked on the round is what is to be known.
         ...(round?.large
           ? [round.head]
           : [
-              `string ${course}${state.chosen === course ? ', chosen' : ''}`,
+              state.chosen === course
+                ? message('bench.stringChosen', { string: course })
+                : message('common.string', { string: course }),
               ...(place ? [inCourseInWords(place)] : []),
-              `tighten: ${peg?.tighten ?? 'not known'}`,
+              peg
+                ? message('bench.tightenWay', { way: directionInWords(peg.tighten) })
+                : message('bench.tightenNotKnown'),
             ]),
       ]}
       wire={
@@ -58,7 +64,7 @@ export function BenchStage({ bench, perches: all }: Props) {
             live={course === ringing ? () => live.strokeOf(course) : null}
             hidden={false}
             gauge={gaugeOf(course)}
-            text={`The last plucks of string ${course}, each as it rang`}
+            text={t('bench.lastPlucks', { string: course })}
           />
         )
       }

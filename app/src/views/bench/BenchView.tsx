@@ -1,5 +1,7 @@
 import { isByEar, pegRound, windingRound } from '@rosefinch/core/dialogue';
-import { STANDARD_A4, targetName } from '@rosefinch/core/music';
+import { list, type Message, message, type Value } from '@rosefinch/core/message';
+import { STANDARD_A4, type Target, targetNote } from '@rosefinch/core/music';
+import { kindInWords } from '@rosefinch/core/sentences';
 import { allInTune, currentPass, passDone } from '@rosefinch/core/sitting';
 import type { Instrument } from '@rosefinch/core/strings';
 import { IconEye } from '@tabler/icons-react';
@@ -18,6 +20,7 @@ import {
   windingHands,
 } from '../../parts/listening/index.ts';
 import { type FootButton, Job, useUsualSource } from '../../parts/stage/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 import { BenchStage } from './BenchStage.tsx';
 import { BenchWires } from './BenchWires.tsx';
 import { benchActs } from './benchActs.ts';
@@ -38,10 +41,11 @@ const FirstUse = lazy(() => import('./FirstUse.tsx'));
 
 /** The bench: picks the instrument, or asks for a first one on an empty shelf. */
 export function BenchView() {
+  const t = useWords();
   const stock = useStock();
   const [search] = useSearchParams();
   useJobHere();
-  if (!stock) return <p>One moment …</p>;
+  if (!stock) return <p>{t('common.moment')}</p>;
   const instrument = inHandOf(stock);
   // Another one may be put on the shelf by a strum.
   if (!instrument || search.has('new')) return <FirstUse stock={stock} />;
@@ -60,6 +64,7 @@ interface OfProps {
 }
 
 function BenchOf({ instrument, stock }: OfProps) {
+  const t = useWords();
   const bench = useBench(instrument, stock);
   const { sitting, listening, talk, course, check, targets, a4, send } = bench;
   const { settings } = stock;
@@ -82,11 +87,11 @@ function BenchOf({ instrument, stock }: OfProps) {
   return (
     <Job
       view="bench"
-      title={`Bench: ${instrument.name}`}
+      title={t('bench.benchName', { name: instrument.name })}
       settings={settings}
       acts={benchActs(bench, hands, truth)}
       buttons={buttonsOf(bench)}
-      more={[{ label: 'Start afresh', act: () => send({ type: 'start afresh' }) }]}
+      more={[{ label: t('bench.startAfresh'), act: () => send({ type: 'start afresh' }) }]}
       listening={{
         listening,
         kind: instrument.kind,
@@ -117,10 +122,11 @@ function BenchOf({ instrument, stock }: OfProps) {
 
 /** A recording can be dropped anywhere on the page. */
 function DroppedRecording({ place }: Pick<ComponentProps<typeof RecordingButton>, 'place'>) {
+  const t = useWords();
   const [file, setFile] = useState<File | null>(null);
   useDrop(setFile);
   return (
-    <Dialog title="A recording" opened={file !== null} onClose={() => setFile(null)}>
+    <Dialog title={t('bench.aRecording')} opened={file !== null} onClose={() => setFile(null)}>
       {file && <RecordingButton key={`${file.name} ${file.size}`} place={place} dropped={file} />}
     </Dialog>
   );
@@ -132,49 +138,69 @@ function buttonsOf({ talk, targets, course, round }: Bench): FootButton<'bench'>
   if (round)
     return [
       { act: 'accept', label: acceptsAs(led) },
-      { act: 'which', label: 'Another one' },
-      { act: 'skipInstrument', label: 'Skip' },
-      { act: 'needsString', label: 'Needs a string' },
+      { act: 'which', label: message('bench.anotherOne') },
+      { act: 'skipInstrument', label: message('bench.skip') },
+      { act: 'needsString', label: message('bench.needsAString') },
     ];
   const hidden = isByEar(talk);
   return [
     { act: 'accept', label: acceptsAs(led) },
-    { act: 'target', label: `Hear ${targetName(targets[course - 1])}` },
-    { act: 'byEar', label: hidden ? 'Show figures' : 'By ear', pressed: hidden },
-    { act: 'nextPass', label: 'Next pass' },
+    { act: 'target', label: message('bench.hearValue', { value: noteOf(targets[course - 1]) }) },
+    {
+      act: 'byEar',
+      label: hidden ? message('bench.showFigures') : message('bench.byEar2'),
+      pressed: hidden,
+    },
+    { act: 'nextPass', label: message('bench.nextPass') },
   ];
 }
 
-function acceptsAs(led: Bench['talk']['led']): string {
+function noteOf(target: Target | undefined): Value {
+  return target ? targetNote(target) : '';
+}
+
+function acceptsAs(led: Bench['talk']['led']): Message {
   const winding = windingRound(led);
-  if (winding) return winding.toCome.length > 0 ? 'Leave this string' : 'Go on to tuning';
-  return (pegRound(led)?.toCome.length ?? 0) > 0 ? 'Skip this peg' : 'Accept, next';
+  if (winding)
+    return winding.toCome.length > 0 ? message('bench.leaveString') : message('bench.goOnToTuning');
+  return (pegRound(led)?.toCome.length ?? 0) > 0
+    ? message('bench.skipPeg')
+    : message('bench.acceptNext');
 }
 
 /** The room, and where the work stands. */
-function wordsOf(bench: Bench): string {
+function wordsOf(bench: Bench): Value {
   const { instrument, listening, sitting, source, way, capo, a4 } = bench;
   const { state } = sitting;
   const practising =
     listening.source !== 'practice'
-      ? null
-      : source.practice
-        ? `practice: it tells nothing of the real ${instrument.name}`
-        : `the practice ${instrument.kind} stands for ${instrument.name}`;
-  return [
-    bench.round?.head,
-    roomInWords(listening.room),
-    `pass ${currentPass(state).number}${passDone(state) ? ', done' : ''}`,
-    a4 !== STANDARD_A4 && `A4 ${a4} Hz`,
-    way?.far && `next: string ${way.next.join(', then ')}`,
-    way &&
-      way.unforeseen.length > 0 &&
-      `further off than thought: string ${way.unforeseen.join(', ')}`,
-    way?.retuning && capo > 0 && 'frets count from the capo',
-    practising,
-  ]
-    .filter(Boolean)
-    .join(' · ');
+      ? []
+      : [
+          source.practice
+            ? message('bench.practising', { instrument: instrument.name })
+            : message('bench.practiceStandsFor', {
+                kind: kindInWords(instrument.kind),
+                instrument: instrument.name,
+              }),
+        ];
+  const { number } = currentPass(state);
+  return list(
+    [
+      ...(bench.round ? [bench.round.head] : []),
+      roomInWords(listening.room),
+      passDone(state)
+        ? message('bench.passDone', { pass: number })
+        : message('bench.pass', { pass: number }),
+      ...(a4 === STANDARD_A4 ? [] : [message('common.a4', { a4 })]),
+      ...(way?.far ? [message('bench.nextStrings', { strings: list(way.next, 'then') })] : []),
+      ...(way && way.unforeseen.length > 0
+        ? [message('bench.unforeseen', { strings: list(way.unforeseen) })]
+        : []),
+      ...(way?.retuning && capo > 0 ? [message('bench.fretsFromCapo')] : []),
+      ...practising,
+    ],
+    'points',
+  );
 }
 
 interface HandsProps {
@@ -185,10 +211,11 @@ interface HandsProps {
 }
 
 function HandsOf({ hands, bench: { course, listening }, showTruth, truth }: HandsProps) {
+  const t = useWords();
   return (
     <PracticeLine hands={hands} course={course}>
       <IconAction
-        label="Where they truly are"
+        label={t('bench.whereTheyTrulyAre')}
         hotkey={KEY_TABLE.bench.truth.shown}
         pressed={showTruth}
         onAct={truth}

@@ -1,5 +1,6 @@
 import { isByEar, windingRound } from '@rosefinch/core/dialogue';
-import { targetName } from '@rosefinch/core/music';
+import { message } from '@rosefinch/core/message';
+import { targetNote } from '@rosefinch/core/music';
 import { ledger } from '@rosefinch/core/sitting';
 import { useRingingCourse } from '../../parts/listening/index.ts';
 import {
@@ -9,6 +10,7 @@ import {
   type WireLine,
   WireList,
 } from '../../parts/wires/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 import type { Bench } from './useBench.ts';
 import { gaugeOf, lineEnd, lineInWords } from './wireLines.ts';
 
@@ -19,6 +21,7 @@ interface Props {
 
 /** All strings as slim wires: what was found, what was left, how each stands. */
 export function BenchWires({ bench, perches: all }: Props) {
+  const t = useWords();
   const { stock, sitting, listening, targets, talk, send, instrument } = bench;
   const { state } = sitting;
   const { tolerance } = state.goal;
@@ -34,13 +37,17 @@ export function BenchWires({ bench, perches: all }: Props) {
     const perches = all.get(course) ?? [];
     const newest = perches.at(-1);
     const end = lineEnd(row, talk, hidden);
-    const name = targetName(target);
+    const name = targetNote(target);
     return [
       {
         course,
         name,
         ...ofPair(instrument, course, name),
-        says: winds ? end.word : hidden ? 'no figure' : lineInWords(row, newest, tolerance),
+        says: winds
+          ? end.word
+          : hidden
+            ? message('bench.noFigure')
+            : lineInWords(row, newest, tolerance),
         active: course === inHand,
         chosen: state.chosen === course,
         picture: (
@@ -52,7 +59,7 @@ export function BenchWires({ bench, perches: all }: Props) {
             live={null}
             hidden={hidden}
             gauge={gaugeOf(course)}
-            text={`${perches.length} plucks of string ${course}`}
+            text={t('bench.plucksOfString', { plucks: perches.length, string: course })}
           />
         ),
         ...end,

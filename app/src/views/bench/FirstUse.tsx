@@ -1,4 +1,6 @@
-import { BENCH_SAYS, capital } from '@rosefinch/core/words';
+import { kindInWords } from '@rosefinch/core/sentences';
+import type { Words } from '@rosefinch/words';
+import { useWords } from '../../parts/words/index.ts';
 import './firstUse.css';
 import { Button, Group, NativeSelect, NumberInput, Radio, Stack, Text, Title } from '@mantine/core';
 import type { InstrumentKind, Tuning } from '@rosefinch/core/music';
@@ -15,6 +17,7 @@ const MOST = 40;
 
 /** An empty shelf, or another one for it: what stands in front of the teacher, how many of them, and ways to begin. */
 export default function FirstUse({ stock }: { readonly stock: Stock }) {
+  const t = useWords();
   const names = stock.shelf.map(({ name }) => name);
   const { repository } = useData();
   const [, setSearch] = useSearchParams();
@@ -25,13 +28,13 @@ export default function FirstUse({ stock }: { readonly stock: Stock }) {
   const kind = model ? kindOf(model) : 'guitar';
   const begin = async (listen: 'microphone' | 'practice') => {
     if (!model) return;
-    const instruments = shelfOf(model, many, names);
+    const instruments = shelfOf(model, many, names, t);
     await repository.addInstruments(instruments);
     await repository.saveSettings({ instrumentId: instruments[0]?.id ?? null });
     setSearch({ listen });
   };
   const takeStrummed = async (strummed: Model, { id: tuningId }: Tuning) => {
-    const [instrument] = shelfOf(strummed, 1, names);
+    const [instrument] = shelfOf(strummed, 1, names, t);
     if (!instrument) return;
     await repository.addInstruments([{ ...instrument, tuningId, homeTuningId: tuningId }]);
     await repository.saveSettings({ instrumentId: instrument.id });
@@ -39,11 +42,11 @@ export default function FirstUse({ stock }: { readonly stock: Stock }) {
   };
   return (
     <Stack className="first-use" align="flex-start">
-      <Title order={1}>{BENCH_SAYS.whatStands}</Title>
+      <Title order={1}>{t('bench.whatStands')}</Title>
       <StrumFirst settings={stock.settings} onTake={(m, tuning) => void takeStrummed(m, tuning)} />
       <KindChoice value={modelId} onChange={setModelId} />
       <NumberInput
-        label={BENCH_SAYS.howMany}
+        label={t('bench.howMany')}
         w={150}
         min={1}
         max={MOST}
@@ -53,14 +56,14 @@ export default function FirstUse({ stock }: { readonly stock: Stock }) {
       />
       <Group>
         <Button size="lg" onClick={() => void begin('microphone')}>
-          Listen by the microphone
+          {t('bench.listenByTheMicrophone')}
         </Button>
         <Button size="lg" variant="default" onClick={() => void begin('practice')}>
-          Try it with a practice {kind}
+          {t('bench.tryItWithAPractice', { kind: kindInWords(kind) })}
         </Button>
       </Group>
-      <Text>{BENCH_SAYS.whatItDoes}</Text>
-      <Text size="sm">{BENCH_SAYS.caution}</Text>
+      <Text>{t('bench.whatItDoes')}</Text>
+      <Text size="sm">{t('bench.caution')}</Text>
     </Stack>
   );
 }
@@ -72,11 +75,12 @@ interface KindProps {
 
 /** What most have as cards, so that the ways to begin stay in sight; all others in a list. */
 function KindChoice({ value, onChange }: KindProps) {
+  const t = useWords();
   const usual = MODELS.filter((model) => model.usual);
   const others = MODELS.filter((model) => !model.usual);
   return (
     <>
-      <Radio.Group aria-label="Kind" value={value} onChange={onChange}>
+      <Radio.Group aria-label={t('bench.kind')} value={value} onChange={onChange}>
         <div className="first-kinds">
           {usual.map(({ id, name }) => (
             <Radio.Card key={id} value={id} className="first-kind">
@@ -89,8 +93,8 @@ function KindChoice({ value, onChange }: KindProps) {
         </div>
       </Radio.Group>
       <NativeSelect
-        label="Another one"
-        data={[{ value: '', label: 'one of the above' }, ...modelChoices(others)]}
+        label={t('bench.anotherOne')}
+        data={[{ value: '', label: t('bench.oneOfTheAbove') }, ...modelChoices(t, others)]}
         value={others.some(({ id }) => id === value) ? value : ''}
         onChange={(event) => onChange(event.currentTarget.value || (usual[0]?.id ?? ''))}
       />
@@ -103,13 +107,13 @@ function kindOf(model: Model): InstrumentKind {
 }
 
 /** The first one is the teacher’s own; of more than one each has its number, and none the name of another. */
-function shelfOf(model: Model, count: number, names: readonly string[]): Instrument[] {
+function shelfOf(model: Model, count: number, names: readonly string[], t: Words): Instrument[] {
   const kind = kindOf(model);
-  const mine = `My ${kind}`;
+  const mine = t('bench.myInstrument', { kind });
   if (count === 1 && !names.includes(mine)) return [model.build(newId(), mine)];
   const free: string[] = [];
-  for (let nth = 1; free.length < count; nth++) {
-    const name = `${capital(kind)} ${nth}`;
+  for (let number = 1; free.length < count; number++) {
+    const name = t('bench.numberedInstrument', { kind, number });
     if (!names.includes(name)) free.push(name);
   }
   return free.map((name) => model.build(newId(), name));

@@ -1,8 +1,7 @@
 import { Button, Group } from '@mantine/core';
-import { A4_RANGE, nearestNote, noteName, STANDARD_A4, shiftHz } from '@rosefinch/core/music';
+import { A4_RANGE, nearestNote, STANDARD_A4, shiftHz } from '@rosefinch/core/music';
 import type { Hz } from '@rosefinch/core/units';
-import { signedCents } from '@rosefinch/core/words';
-import { fixed } from '@rosefinch/core/writing';
+import { useWords } from '../../parts/words/index.ts';
 
 interface Props {
   readonly hz: Hz;
@@ -12,20 +11,25 @@ interface Props {
 
 /** A reference that was heard: which note it is, and the A4 that goes with it. */
 export function HeardReference({ hz, onTake, onLeave }: Props) {
+  const t = useWords();
   const { midi, cents } = nearestNote(hz, STANDARD_A4);
   const a4 = tenths(shiftHz(STANDARD_A4, cents));
   const possible = a4 >= A4_RANGE.low && a4 <= A4_RANGE.high;
   return (
-    <section className="card" aria-label="Heard reference">
+    <section className="card" aria-label={t('bench.heardReference')}>
       <p>
-        {noteName(midi)}, {signedCents(cents)} cents: A4 is {fixed(a4, 1)} Hz there.
+        {t('bench.midiCentsCentsA4Is', {
+          midi: t.note(midi),
+          cents: t.signed(cents),
+          a4: t.number(a4, 1),
+        })}
       </p>
       <Group>
         <Button disabled={!possible} onClick={() => onTake(a4)}>
-          Tune to it
+          {t('bench.tuneToIt')}
         </Button>
         <Button variant="default" onClick={onLeave}>
-          Leave it
+          {t('bench.leaveIt')}
         </Button>
       </Group>
     </section>

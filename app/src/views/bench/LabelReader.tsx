@@ -1,6 +1,7 @@
-import { BENCH_SAYS } from '@rosefinch/core/words';
+import { type Message, message } from '@rosefinch/core/message';
 import { useEffect, useRef, useState } from 'react';
 import { instrumentIn } from '../../parts/rounds/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 import { openCamera } from '../../sound/index.ts';
 
 /** Between two looks, in ms. */
@@ -10,8 +11,9 @@ const MIDDLES = [1, 0.8, 0.6] as const;
 
 /** Reads the label of an instrument by the camera; the picture stays in this page and is not kept. */
 export function LabelReader({ onRead }: { readonly onRead: (id: string) => boolean }) {
+  const t = useWords();
   const video = useRef<HTMLVideoElement>(null);
-  const [problem, setProblem] = useState<string | null>(null);
+  const [problem, setProblem] = useState<Message | null>(null);
   const latest = useRef(onRead);
   latest.current = onRead;
   useEffect(() => {
@@ -30,10 +32,10 @@ export function LabelReader({ onRead }: { readonly onRead: (id: string) => boole
         const picture = video.current && middleOf(video.current, share);
         const text = picture && jsQr(picture.data, picture.width, picture.height)?.data;
         const id = text ? instrumentIn(text) : null;
-        if (id !== null && !latest.current(id)) setProblem(BENCH_SAYS.notInRound);
+        if (id !== null && !latest.current(id)) setProblem(message('bench.notInRound'));
       }, EVERY);
     };
-    open().catch(() => setProblem(BENCH_SAYS.noCamera));
+    open().catch(() => setProblem(message('bench.noCamera')));
     return () => {
       gone = true;
       clearInterval(timer);
@@ -42,13 +44,13 @@ export function LabelReader({ onRead }: { readonly onRead: (id: string) => boole
   }, []);
   return (
     <>
-      {problem && <p role="alert">{problem}</p>}
+      {problem && <p role="alert">{t(problem)}</p>}
       <video
         ref={video}
         muted
         playsInline
         className="label-reader"
-        aria-label="What the camera sees"
+        aria-label={t('bench.whatTheCameraSees')}
       />
     </>
   );

@@ -1,11 +1,13 @@
 import { Button, Group, Text } from '@mantine/core';
 import type { StrumLike, StrumTuning } from '@rosefinch/core/listen';
+import { message } from '@rosefinch/core/message';
 import { TUNINGS, type Tuning, targetsOf } from '@rosefinch/core/music';
+import { strummedInWords, tuningName } from '@rosefinch/core/sentences';
 import { MODELS, type Model, takesTuning } from '@rosefinch/core/strings';
-import { BENCH_SAYS, strummedInWords } from '@rosefinch/core/words';
 import { useEffect, useMemo, useState } from 'react';
 import type { Settings } from '../../data/index.ts';
 import { ListeningProblem, useJobHere, useListening } from '../../parts/listening/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 
 interface Props {
   readonly settings: Settings;
@@ -15,7 +17,8 @@ interface Props {
 /** Every tuning of the catalogue, by its id. */
 function everyTuning(a4: number): StrumTuning[] {
   return TUNINGS.map((tuning) => ({
-    name: tuning.id,
+    id: tuning.id,
+    name: tuningName(tuning),
     hz: targetsOf(tuning, a4).map(({ hz }) => hz),
   }));
 }
@@ -24,6 +27,7 @@ const NOTHING_KNOWN = [] as const;
 
 /** Says from one strum what stands in front of the teacher, and offers what it may be. */
 export function StrumFirst({ settings, onTake }: Props) {
+  const t = useWords();
   const [like, setLike] = useState<readonly StrumLike[] | null>(null);
   useJobHere();
   const listening = useListening<null>({
@@ -48,19 +52,21 @@ export function StrumFirst({ settings, onTake }: Props) {
   if (!source)
     return (
       <Button size="lg" variant="default" onClick={() => listening.listen('microphone')}>
-        Strum what is in front of you
+        {t('bench.strumWhatIsInFront')}
       </Button>
     );
   return (
-    <section aria-label="What was strummed">
-      <div role="status">{sentenceOf(like)}</div>
+    <section aria-label={t('bench.whatWasStrummed')}>
+      <div role="status">
+        <Says like={like} />
+      </div>
       <Group mt="xs">
-        {(like ?? []).flatMap(({ name }) => {
-          const tuning = TUNINGS.find(({ id }) => id === name);
+        {(like ?? []).flatMap((one) => {
+          const tuning = TUNINGS.find(({ id }) => id === one.id);
           return tuning
             ? modelsFor(tuning).map((model) => (
                 <Button
-                  key={`${model.id} ${name}`}
+                  key={`${model.id} ${one.id}`}
                   variant="default"
                   onClick={() => onTake(model, tuning)}
                 >
@@ -74,21 +80,24 @@ export function StrumFirst({ settings, onTake }: Props) {
   );
 }
 
-function sentenceOf(like: readonly StrumLike[] | null) {
-  if (like === null) return <Text size="lg">{BENCH_SAYS.strum}</Text>;
+function Says({ like }: { readonly like: readonly StrumLike[] | null }) {
+  const t = useWords();
+  if (like === null) return <Text size="lg">{t('bench.strum')}</Text>;
   const [first] = like;
-  if (!first) return <Text size="lg">{BENCH_SAYS.noStrum}</Text>;
-  const names = like.map(({ name }) => {
-    const tuning = TUNINGS.find(({ id }) => id === name);
-    return tuning ? `a ${tuning.kind} in ${tuning.name}` : name;
+  if (!first) return <Text size="lg">{t('bench.noStrum')}</Text>;
+  const names = like.map(({ id, name }) => {
+    const tuning = TUNINGS.find((one) => one.id === id);
+    return tuning
+      ? message('bench.kindInTuning', { kind: tuning.kind, tuning: tuningName(tuning) })
+      : name;
   });
   const { say, more } = strummedInWords(names, first.cents);
   return (
     <>
       <Text size="xl" fw={700}>
-        {say}
+        {t(say)}
       </Text>
-      <Text>{more}</Text>
+      <Text>{t(more)}</Text>
     </>
   );
 }

@@ -1,20 +1,23 @@
 import { Button, Group, Stack, TextInput } from '@mantine/core';
-import { BENCH_SAYS, STANDINGS } from '@rosefinch/core/words';
+import { standingOf } from '@rosefinch/core/sentences';
 import { useState } from 'react';
 import { Dialog } from '../../parts/frame/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 import { LabelReader } from './LabelReader.tsx';
 import type { BenchRound } from './useBenchRound.ts';
 
 /** Which instrument is in hand now: by its number, its name or its label. */
 export function WhichOne({ round }: { readonly round: BenchRound }) {
+  const t = useWords();
   return (
-    <Dialog title={BENCH_SAYS.whichOne} opened={round.asked} onClose={round.answered}>
+    <Dialog title={t('bench.whichOne')} opened={round.asked} onClose={round.answered}>
       {round.asked && <Choice round={round} />}
     </Dialog>
   );
 }
 
 function Choice({ round }: { readonly round: BenchRound }) {
+  const t = useWords();
   const [typed, setTyped] = useState('');
   const [reads, setReads] = useState(false);
   const { entries } = round.round;
@@ -40,16 +43,16 @@ function Choice({ round }: { readonly round: BenchRound }) {
       <Stack>
         <Group align="end">
           <TextInput
-            label="Number or name"
+            label={t('bench.numberOrName')}
             data-autofocus
             value={typed}
             onChange={(event) => setTyped(event.currentTarget.value)}
           />
           <Button type="submit" disabled={wanted === '' || !exact}>
-            Take it
+            {t('bench.takeIt')}
           </Button>
           <Button variant="default" onClick={() => setReads(!reads)}>
-            {reads ? 'Close the camera' : 'Read its label'}
+            {reads ? t('bench.closeTheCamera') : t('bench.readItsLabel')}
           </Button>
         </Group>
         {reads && (
@@ -65,7 +68,7 @@ function Choice({ round }: { readonly round: BenchRound }) {
           {found.map(({ number, instrumentId, standing }) => (
             <li key={instrumentId}>
               <Button variant="default" onClick={() => take(instrumentId)}>
-                {number} {round.nameOf(instrumentId)}, {STANDINGS[standing]}
+                {number} {round.nameOf(instrumentId)}, {t(standingOf(standing))}
               </Button>
             </li>
           ))}

@@ -1,8 +1,8 @@
 import { Button, Group } from '@mantine/core';
 import { benchFault, isByEar } from '@rosefinch/core/dialogue';
-import { fixed } from '@rosefinch/core/writing';
 import type { ReactNode } from 'react';
 import { ReferenceLine } from '../../parts/charts/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 import { HeardReference, tenths } from './HeardReference.tsx';
 import type { Bench } from './useBench.ts';
 import type { BenchRound } from './useBenchRound.ts';
@@ -29,18 +29,12 @@ export function benchAside(bench: Bench): ReactNode {
   const fault = benchFault(talk, world);
   const a4 = fault?.rule === 'in tune with itself' && fault.semitones === 0 ? fault.ownA4 : null;
   if (a4 !== null)
-    return (
-      <Button onClick={() => send({ type: 'take A4', a4: tenths(a4) })}>
-        Set A4 to {fixed(a4, 1)} Hz
-      </Button>
-    );
+    return <TakeA4 a4={tenths(a4)} onTake={() => send({ type: 'take A4', a4: tenths(a4) })} />;
   if (notice?.kind === 'doubt')
     return (
       <Group gap="xs">
         {notice.courses.map((one) => (
-          <Button key={one} variant="default" onClick={() => send({ type: 'choose', course: one })}>
-            It was string {one}
-          </Button>
+          <ItWas key={one} string={one} onChoose={() => send({ type: 'choose', course: one })} />
         ))}
       </Group>
     );
@@ -50,12 +44,29 @@ export function benchAside(bench: Bench): ReactNode {
 
 /** Whose strings these may be: the two answers. */
 export function MayBe({ round, name }: { readonly round: BenchRound; readonly name: string }) {
+  const t = useWords();
   return (
     <Group gap="xs">
-      <Button onClick={round.isOther}>It is {round.mayBe}</Button>
+      <Button onClick={round.isOther}>{t('bench.itIsMayBe', { mayBe: round.mayBe ?? '' })}</Button>
       <Button variant="default" onClick={round.isThis}>
-        It is {name}
+        {t('bench.itIsName', { name })}
       </Button>
     </Group>
+  );
+}
+
+/** Takes the pitch that the strings agree on as the reference. */
+function TakeA4({ a4, onTake }: { readonly a4: number; readonly onTake: () => void }) {
+  const t = useWords();
+  return <Button onClick={onTake}>{t('bench.setA4ToA4Hz', { a4: t.number(a4, 1) })}</Button>;
+}
+
+/** The answer to which string that was. */
+function ItWas({ string, onChoose }: { readonly string: number; readonly onChoose: () => void }) {
+  const t = useWords();
+  return (
+    <Button variant="default" onClick={onChoose}>
+      {t('bench.itWasStringOne', { one: string })}
+    </Button>
   );
 }

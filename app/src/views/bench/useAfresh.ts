@@ -1,9 +1,9 @@
-import { BENCH_SAYS } from '@rosefinch/core/words';
+import { message } from '@rosefinch/core/message';
 import { useCallback, useEffect, useRef } from 'react';
 import { useNotices } from '../../parts/frame/index.ts';
 import type { Sitting } from '../../parts/listening/index.ts';
 
-const AFRESH = BENCH_SAYS.afresh;
+const AFRESH = message('bench.afresh');
 
 /** Ends the sitting and begins another; the way back is offered for as long as the bench is there. */
 export function useAfresh({ startAfresh }: Sitting): (undoable: boolean) => void {

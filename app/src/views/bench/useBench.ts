@@ -12,14 +12,16 @@ import {
   strumTunings,
   windingRound,
 } from '@rosefinch/core/dialogue';
+import { problemOf } from '@rosefinch/core/errors';
 import type { CrossCheck } from '@rosefinch/core/fretboard';
+import { message, type Text } from '@rosefinch/core/message';
 import { targetsOf } from '@rosefinch/core/music';
 import { practiceDetune } from '@rosefinch/core/practice';
 import type { Way } from '@rosefinch/core/retune';
+import { sayingInWords } from '@rosefinch/core/sentences';
 import { pitchesBefore } from '@rosefinch/core/sitting';
 import { type Instrument, withCapo } from '@rosefinch/core/strings';
 import type { Hz } from '@rosefinch/core/units';
-import { sayingInWords } from '@rosefinch/core/words';
 import { useCallback, useMemo, useRef, useState } from 'react';
 import { type Stock, useData } from '../../data/index.ts';
 import { useNotices } from '../../parts/frame/index.ts';
@@ -31,6 +33,7 @@ import {
   type Wanted,
 } from '../../parts/listening/index.ts';
 import { useCoupling } from '../../parts/neck/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 import type { AnalysisReport } from '../../sound/index.ts';
 import { useAfresh } from './useAfresh.ts';
 import { type BenchRound, useBenchRound, useInRound, useOthersOfRound } from './useBenchRound.ts';
@@ -56,7 +59,7 @@ export interface Bench extends BenchSitting, Dialogue<BenchTalk, BenchInput> {
   /** The comparison with another string that it allows. */
   readonly check: CrossCheck | null;
   /** What was found of a peg and could not be stored. */
-  readonly problem: string | null;
+  readonly problem: Text | null;
   /** Its place in the round that is going on; null where it is in none. */
   readonly round: BenchRound | null;
 }
@@ -165,7 +168,8 @@ function useEffects(
   spoken: boolean,
 ) {
   const { repository } = useData();
-  const [problem, setProblem] = useState<string | null>(null);
+  const t = useWords();
+  const [problem, setProblem] = useState<Text | null>(null);
   const afresh = useAfresh(sitting);
   const notices = useNotices();
   const effects = useCallback(
@@ -174,7 +178,8 @@ function useEffects(
         case 'record':
           return sitting.record(effect.event, effect.measurement);
         case 'save peg': {
-          const failed = (error: Error) => setProblem(error.message);
+          const failed = (error: Error) =>
+            setProblem(message('common.problem', { reason: problemOf(error) }));
           return void repository.savePeg(instrument.id, effect.course, effect.peg).catch(failed);
         }
         case 'expect pair':
@@ -184,7 +189,7 @@ function useEffects(
         case 'follow winding':
           return listening.followWinding(effect.string);
         case 'say':
-          return spoken && listening.say(sayingInWords(effect.saying).say, effect.right);
+          return spoken && listening.say(t(sayingInWords(effect.saying).say), effect.right);
         case 'sound':
           return listening.sound(effect.hz);
         case 'let go':
@@ -192,12 +197,12 @@ function useEffects(
         case 'start afresh':
           return afresh(effect.undoable);
         case 'save A4': {
-          const failed = (error: Error) => notices.say({ message: error.message });
+          const failed = (error: Error) => notices.say({ message: problemOf(error) });
           return void repository.saveSettings({ a4: effect.a4 }).catch(failed);
         }
       }
     },
-    [sitting, repository, instrument.id, listening, spoken, afresh, notices],
+    [sitting, repository, instrument.id, listening, spoken, afresh, notices, t],
   );
   return { effects, problem };
 }

@@ -1,5 +1,7 @@
 import type { BenchTalk } from '@rosefinch/core/dialogue';
+import { problemOf } from '@rosefinch/core/errors';
 import type { StrumTuning } from '@rosefinch/core/listen';
+import type { Message, Sentence, Value } from '@rosefinch/core/message';
 import {
   entryOf,
   type Heard,
@@ -10,8 +12,8 @@ import {
   type Standing,
   waitingOf,
 } from '@rosefinch/core/rounds';
+import { roundInShort, roundTaskInWords } from '@rosefinch/core/sentences';
 import type { Instrument } from '@rosefinch/core/strings';
-import { roundInShort, roundTaskInWords, type Sentence } from '@rosefinch/core/words';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { type Stock, useData } from '../../data/index.ts';
@@ -24,6 +26,7 @@ import {
   takeOfRound,
   useOpenRound,
 } from '../../parts/rounds/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 import type { BenchSitting } from './useBenchSitting.ts';
 import { useWhose } from './useWhose.ts';
 
@@ -33,11 +36,11 @@ export interface BenchRound {
   /** What stands largest until a string is worked on: the number in hand; null then. */
   readonly large: string | null;
   /** How far the round is. */
-  readonly head: string;
+  readonly head: Message;
   /** What to do; null while the bench says it. */
   readonly sentence: Sentence | null;
   /** Another instrument that this one may be. */
-  readonly mayBe: string | null;
+  readonly mayBe: Value | null;
   readonly isThis: () => void;
   readonly isOther: () => void;
   readonly book: (standing: Exclude<Standing, 'waiting'>) => void;
@@ -97,6 +100,7 @@ interface Around {
 /** Leads one instrument of a round: hears whether it is right, books it, and takes the next. */
 export function useBenchRound(around: Around): BenchRound | null {
   const { inRound, others, instrument, stock, open, talk } = around;
+  const t = useWords();
   const { repository } = useData();
   const notices = useNotices();
   const navigate = useNavigate();
@@ -105,15 +109,18 @@ export function useBenchRound(around: Around): BenchRound | null {
   const { sitting } = open;
   const heard = useHeard(open, inRound);
   const alike = useWhose(inRound?.round ?? null, instrument, stock, sitting.log);
-  const mayBe = isThis ? null : (otherIn(talk, others) ?? alike);
-  const other = stock.shelf.find(({ name }) => name === mayBe);
-  const failed = (error: Error) => notices.say({ message: error.message });
+  const strummed = isThis ? null : otherIn(talk, others);
+  const mayBe = isThis ? null : (strummed?.name ?? alike);
+  const other = stock.shelf.find(({ id, name }) =>
+    strummed ? id === strummed.id : name === mayBe,
+  );
+  const failed = (error: Error) => notices.say({ message: problemOf(error) });
   const nameOf = (id: string) =>
-    stock.shelf.find((one) => one.id === id)?.name ?? 'one that is gone';
+    stock.shelf.find((one) => one.id === id)?.name ?? t('bench.oneThatIsGone');
   const book = (standing: Exclude<Standing, 'waiting'>) => {
     if (!inRound) return;
     const id = sitting.log.length > 0 ? sitting.session?.id : undefined;
-    bookInRound(repository, inRound.round, standing, id)
+    bookInRound(repository, inRound.round, standing, id, t)
       // The end of a round is its sheet.
       .then((over) => over && navigate(`/rounds/${inRound.round.id}`))
       .catch(failed);
@@ -172,9 +179,9 @@ function useHeard({ sitting }: BenchSitting, inRound: InRound | null): Heard | n
 }
 
 /** Another instrument’s strings, as the last strum sounded. */
-function otherIn({ notice }: BenchTalk, others: readonly StrumTuning[]): string | null {
+function otherIn({ notice }: BenchTalk, others: readonly StrumTuning[]): StrumTuning | null {
   const like = notice?.kind === 'strum' ? notice.like : [];
-  return others.find(({ name }) => like.includes(name))?.name ?? null;
+  return others.find(({ id }) => like.some((one) => one.id === id)) ?? null;
 }
 
 /** Books what is decided once it is on the disk, and only once. */

@@ -1,3 +1,4 @@
+import { list, message, signed } from '@rosefinch/core/message';
 import { findTuning, targetsOf } from '@rosefinch/core/music';
 import { type BenchEvent, ledger, replay, type StringReading } from '@rosefinch/core/sitting';
 import { expect } from 'chai';
@@ -35,47 +36,79 @@ describe('what the conversation adds to a line', () => {
       (course) =>
         lineEnd(rowOf(course), { led: { kind: 'winding', round }, notice: null }, false).word,
     );
-    expect(words).to.deep.equal(['near', 'left', 'to come', 'to come']);
+    expect(words).to.deep.equal([
+      message('bench.lineNear'),
+      message('bench.lineLeft'),
+      message('bench.lineToCome'),
+      message('bench.lineToCome'),
+    ]);
   });
 
   it('asks for a string that a strum did not tell, and leaves the others as they stand', () => {
     const notice = { kind: 'strum', heard: [6], alone: [5], like: [] } as const;
     const line = (course: number) =>
       lineEnd(rowOf(course, plucked(6, 0.5)), { led: tuning, notice }, false);
-    expect(line(5).word).to.equal('pluck alone');
+    expect(line(5).word).to.deep.equal(message('bench.linePluckAlone'));
     expect(line(6)).to.deep.equal(endOf(rowOf(6, plucked(6, 0.5)), false));
   });
 });
 
 describe('the right end of a wire', () => {
   it('says found, left and how the string stands', () => {
-    expect(endOf(rowOf(6), false)).to.deep.equal({ word: 'unread' });
-    expect(endOf(rowOf(6, plucked(6, -39.1)), false)).to.deep.equal({ word: 'low', from: '−39.1' });
+    expect(endOf(rowOf(6), false)).to.deep.equal({
+      word: message('bench.lineStanding', { standing: 'unread' }),
+    });
+    expect(endOf(rowOf(6, plucked(6, -39.1)), false)).to.deep.equal({
+      word: message('bench.lineStanding', { standing: 'low' }),
+      from: signed(-39.1),
+    });
     const tuned = rowOf(6, plucked(6, -39.1), plucked(6, 0.3), plucked(6, 0.4));
-    expect(endOf(tuned, false)).to.deep.equal({ word: 'done', from: '−39.1', to: '+0.4' });
+    expect(endOf(tuned, false)).to.deep.equal({
+      word: message('bench.lineStanding', { standing: 'done' }),
+      from: signed(-39.1),
+      to: signed(0.4),
+    });
     const right = rowOf(6, plucked(6, 1.2), plucked(6, 1.1));
-    expect(endOf(right, false).word).to.equal('as it was');
+    expect(endOf(right, false).word).to.deep.equal(
+      message('bench.lineStanding', { standing: 'untouched' }),
+    );
   });
 
   it('goes on saying what was found first when the next pass begins', () => {
     const row = rowOf(6, plucked(6, -39.1), plucked(6, 0.3), { type: 'next pass' }, plucked(6, -5));
-    expect(endOf(row, false)).to.include({ from: '−39.1', word: 'low' });
+    expect(endOf(row, false)).to.deep.include({
+      from: signed(-39.1),
+      word: message('bench.lineStanding', { standing: 'low' }),
+    });
   });
 
   it('gives nothing away while one tunes by ear', () => {
-    expect(endOf(rowOf(6, plucked(6, -39.1)), true)).to.deep.equal({ word: 'read' });
-    expect(endOf(rowOf(6), true)).to.deep.equal({ word: 'unread' });
+    expect(endOf(rowOf(6, plucked(6, -39.1)), true)).to.deep.equal({
+      word: message('bench.lineRead'),
+    });
+    expect(endOf(rowOf(6), true)).to.deep.equal({
+      word: message('bench.lineStanding', { standing: 'unread' }),
+    });
   });
 });
 
 describe('a wire in words', () => {
   it('begins with the newest pluck, against where the string is to be brought', () => {
     const row = rowOf(5, plucked(5, -10.6), plucked(5, -0.4));
-    expect(lineInWords(row, { cents: -0.4, aim: 0 }, 2)).to.match(
-      /^−0\.4 cents, at rest; found −10\.6, at rest$/,
+    expect(lineInWords(row, { cents: -0.4, aim: 0 }, 2)).to.deep.equal(
+      list([
+        message('bench.lineCentsFound', {
+          cents: signed(-0.4),
+          place: message('common.deviation', { side: 'inTune' }),
+          found: signed(-10.6),
+        }),
+        message('bench.lineStanding', { standing: 'inTune' }),
+      ]),
     );
-    expect(lineInWords(row, { cents: -0.4, aim: 8 }, 2)).to.contain('low');
-    expect(lineInWords(rowOf(5), undefined, 2)).to.equal('no figure');
+    expect(JSON.stringify(lineInWords(row, { cents: -0.4, aim: 8 }, 2))).to.contain(
+      JSON.stringify(message('common.deviation', { side: 'low' })),
+    );
+    expect(lineInWords(rowOf(5), undefined, 2)).to.deep.equal(message('bench.noFigure'));
   });
 });
 

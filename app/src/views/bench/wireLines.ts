@@ -1,9 +1,10 @@
 import { type BenchTalk, windingRound } from '@rosefinch/core/dialogue';
+import { list, type Message, message, signed, type Value } from '@rosefinch/core/message';
 import type { Target } from '@rosefinch/core/music';
 import { centsBetween } from '@rosefinch/core/music';
+import { deviationInWords } from '@rosefinch/core/sentences';
 import type { LedgerRow } from '@rosefinch/core/sitting';
 import type { Cents, Hz } from '@rosefinch/core/units';
-import { deviationInWords, signedCents } from '@rosefinch/core/words';
 import type { Heard } from '../../parts/listening/index.ts';
 import type { Perch } from '../../parts/wires/index.ts';
 
@@ -36,25 +37,32 @@ function strokeOf(track: Float32Array, targetHz: Hz): Float32Array {
   return track.map((value, i) => (i % 2 === 0 ? value : centsBetween(targetHz, value)));
 }
 
-const STANDING: Readonly<Record<LedgerRow['standing'], string>> = {
+const STANDING = {
   unread: 'unread',
   low: 'low',
   high: 'high',
-  'at rest': 'at rest',
+  'at rest': 'inTune',
   done: 'done',
-  'left alone': 'as it was',
-};
+  'left alone': 'untouched',
+} as const satisfies Readonly<Record<LedgerRow['standing'], string>>;
+
+function standingInWords(standing: LedgerRow['standing']): Message {
+  return message('bench.lineStanding', { standing: STANDING[standing] });
+}
 
 /** What the right end of a wire says: found first, now, and how it stands. */
 export function endOf(row: LedgerRow, hidden: boolean) {
   const pass = row.passes.at(-1);
   const first = row.passes.find(({ found }) => found !== null)?.found ?? null;
   const left = pass?.left ?? null;
-  if (hidden) return { word: row.standing === 'unread' ? 'unread' : 'read' };
+  if (hidden)
+    return {
+      word: row.standing === 'unread' ? standingInWords('unread') : message('bench.lineRead'),
+    };
   return {
-    word: STANDING[row.standing],
-    ...(first !== null && { from: signedCents(first) }),
-    ...(left !== null && { to: signedCents(left) }),
+    word: standingInWords(row.standing),
+    ...(first !== null && { from: signed(first) }),
+    ...(left !== null && { to: signed(left) }),
   };
 }
 
@@ -67,13 +75,14 @@ export function lineEnd(row: LedgerRow, { led, notice }: Shown, hidden: boolean)
   const round = windingRound(led);
   if (round) {
     const word = round.up.includes(course)
-      ? 'near'
+      ? message('bench.lineNear')
       : round.left.includes(course)
-        ? 'left'
-        : 'to come';
+        ? message('bench.lineLeft')
+        : message('bench.lineToCome');
     return { word };
   }
-  if (notice?.kind === 'strum' && notice.alone.includes(course)) return { word: 'pluck alone' };
+  if (notice?.kind === 'strum' && notice.alone.includes(course))
+    return { word: message('bench.linePluckAlone') };
   return endOf(row, hidden);
 }
 
@@ -82,10 +91,14 @@ export function lineInWords(
   row: LedgerRow,
   newest: { readonly cents: Cents; readonly aim: Cents } | undefined,
   tolerance: Cents,
-): string {
-  if (!newest) return 'no figure';
-  const { word, from } = endOf(row, false);
-  const now = `${signedCents(newest.cents)} cents, ${deviationInWords(newest.cents - newest.aim, tolerance)}`;
-  const standing = word === 'unread' ? ', unread in this pass' : `, ${word}`;
-  return `${now}${from === undefined ? '' : `; found ${from}`}${standing}`;
+): Value {
+  if (!newest) return message('bench.noFigure');
+  const { from } = endOf(row, false);
+  const place = deviationInWords(newest.cents - newest.aim, tolerance);
+  return list([
+    from === undefined
+      ? message('bench.lineCents', { cents: signed(newest.cents), place })
+      : message('bench.lineCentsFound', { cents: signed(newest.cents), place, found: from }),
+    row.standing === 'unread' ? message('bench.unreadInPass') : standingInWords(row.standing),
+  ]);
 }

@@ -3,6 +3,7 @@ import type { AskingTalk } from '@rosefinch/core/dialogue';
 import type { Asked, Direction } from '@rosefinch/core/ear';
 import { useState } from 'react';
 import { Action } from '../../parts/frame/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 import type { Asking } from './useAsking.ts';
 
 interface AnswersProps {
@@ -14,30 +15,31 @@ interface AnswersProps {
 
 /** The answers that can be given, as buttons with their keys. */
 export function Answers({ exercise, talk, send, strings }: AnswersProps) {
+  const t = useWords();
   if (exercise === 'class') return <Hands onCount={(hands) => send({ type: 'hands', hands })} />;
   const pick = (which: number) => send({ type: 'pick', which });
   const said = (answer: Direction) => send({ type: 'answer', answer });
   const ways = [
-    { label: 'Lower', hotkey: '1', act: () => said('lower') },
+    { label: t('ear.lower'), hotkey: '1', act: () => said('lower') },
     ...(exercise === 'direction'
-      ? [{ label: 'The same', hotkey: '2', act: () => said('same') }]
+      ? [{ label: t('ear.theSame'), hotkey: '2', act: () => said('same') }]
       : []),
-    { label: 'Higher', hotkey: '3', act: () => said('higher') },
+    { label: t('ear.higher'), hotkey: '3', act: () => said('higher') },
   ];
-  const chords = ['The first', 'The second'].map((label, i) => ({
-    label,
+  const chords = (['ear.theFirst', 'ear.theSecond'] as const).map((label, i) => ({
+    label: t(label),
     hotkey: String(i + 1),
     act: () => pick(i + 1),
   }));
   const which = Array.from({ length: strings }, (_, i) => ({
-    label: `String ${strings - i}`,
+    label: t('ear.stringValue', { value: strings - i }),
     hotkey: String(strings - i),
     act: () => pick(strings - i),
   }));
   const shown =
     exercise === 'pure' ? chords : exercise === 'string' && talk.picked === null ? which : ways;
   return (
-    <Group role="group" aria-label="Answers" gap="xs">
+    <Group role="group" aria-label={t('ear.answers')} gap="xs">
       {shown.map(({ label, hotkey, act }) => (
         <Action key={label} hotkey={hotkey} onAct={act}>
           {label}
@@ -55,11 +57,12 @@ function Hands({
 }: {
   readonly onCount: (hands: Readonly<Record<string, number>>) => void;
 }) {
+  const t = useWords();
   const [hands, setHands] = useState<Readonly<Record<string, number>>>(NOBODY);
   const all = Object.values(hands).reduce((sum, one) => sum + one, 0);
   return (
     <form
-      aria-label="Hands"
+      aria-label={t('ear.hands')}
       onSubmit={(event) => {
         event.preventDefault();
         if (all > 0) onCount(hands);
@@ -79,7 +82,7 @@ function Hands({
           />
         ))}
         <Button type="submit" disabled={all === 0}>
-          Count
+          {t('ear.count')}
         </Button>
       </Group>
     </form>

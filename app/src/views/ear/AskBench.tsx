@@ -1,6 +1,7 @@
 import { Group, SegmentedControl } from '@mantine/core';
 import { type AskingTalk, amongOf, type EarChord } from '@rosefinch/core/dialogue';
 import { type Asked, DIRECTIONS, type Heard, heardIn, noticedBy } from '@rosefinch/core/ear';
+import { type LabelId, type Message, message, type Sentence } from '@rosefinch/core/message';
 import {
   beginInWords,
   cellInWords,
@@ -9,16 +10,16 @@ import {
   inShort,
   noticedInWords,
   questionInWords,
-  type Sentence,
   staircaseInWords,
   toldInWords,
-} from '@rosefinch/core/words';
+} from '@rosefinch/core/sentences';
 import { useMemo } from 'react';
 import { useNavigate } from 'react-router';
 import { type Settings, useData } from '../../data/index.ts';
 import { Sized } from '../../parts/charts/index.ts';
 import { Stage, StageFigure } from '../../parts/stage/index.ts';
 import { WireList } from '../../parts/wires/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 import { Answers } from './Answers.tsx';
 import { ClassCurve } from './ClassCurve.tsx';
 import { cellLines } from './cellLines.tsx';
@@ -37,11 +38,11 @@ const LOW_TO_HIGH = [
 ];
 
 /** What the two strokes of an exercise are called. */
-const NAMES: Readonly<Record<Asked, readonly [string, string]>> = {
-  direction: ['first', 'second'],
-  class: ['first', 'second'],
-  string: ['in tune', 'the string that was out'],
-  pure: ['pure', 'the other chord'],
+const NAMES: Readonly<Record<Asked, readonly [LabelId, LabelId]>> = {
+  direction: ['ear.first', 'ear.second'],
+  class: ['ear.first', 'ear.second'],
+  string: ['ear.inTune', 'ear.stringThatWasOut'],
+  pure: ['ear.pureOne', 'ear.otherChord'],
 };
 
 function cellsOf(exercise: Asked, { name, hz }: EarChord): readonly string[] {
@@ -51,6 +52,7 @@ function cellsOf(exercise: Asked, { name, hz }: EarChord): readonly string[] {
 
 /** Questions to the ear that are answered by keys: higher or lower, which string, which chord, the hands of a class. */
 export function AskBench(props: AskingProps) {
+  const t = useWords();
   const { exercise, stock, minute, staircase } = props;
   const { settings } = stock;
   const asking = useAsking(props);
@@ -78,21 +80,21 @@ export function AskBench(props: AskingProps) {
       onGo={() => send({ type: 'ask' })}
       onEnd={() => send({ type: 'end' })}
       acts={{ answer: answering(asking, exercise), again: () => send({ type: 'again' }) }}
-      buttons={[{ act: 'again', label: 'Hear it again' }]}
+      buttons={[{ act: 'again', label: t('ear.hearItAgain') }]}
       more={[
         staircase
-          ? { label: 'Questions that tell most', act: () => void navigate(`/ear/${exercise}`) }
+          ? { label: t('ear.questionsThatTellMost'), act: () => void navigate(`/ear/${exercise}`) }
           : {
-              label: 'The classic staircase: two down, one up',
+              label: t('ear.theClassicStaircaseTwoDown'),
               act: () => void navigate(`/ear/${exercise}?by=staircase`),
             },
       ]}
       says={stairsSaid(talk)}
       stage={
         <Stage
-          label="Question"
+          label={t('ear.question')}
           name={talk.question ? `${talk.trials.length + (told ? 0 : 1)}` : '–'}
-          under={['question', ...(hand === null ? [] : [cellInWords(hand)])]}
+          under={[t('ear.questionOne'), ...(hand === null ? [] : [cellInWords(hand)])]}
           wire={
             <Sized>
               {(width, height) =>
@@ -103,19 +105,23 @@ export function AskBench(props: AskingProps) {
                     {...{ width, height }}
                   />
                 ) : (
-                  <TwoStrokes cents={shown} names={NAMES[exercise]} {...{ width, height }} />
+                  <TwoStrokes
+                    cents={shown}
+                    names={[t(NAMES[exercise][0]), t(NAMES[exercise][1])]}
+                    {...{ width, height }}
+                  />
                 )
               }
             </Sized>
           }
           figure={
             <StageFigure
-              label="Just-noticeable difference"
+              label={t('ear.justNoticeableDifference')}
               figure={result.noticed ? inShort(result.noticed.cents) : '–'}
               note={
                 result.noticed
-                  ? `notices ${noticedInWords(result.noticed)}`
-                  : 'cents, after twelve answers'
+                  ? t('ear.noticesNoticed', { noticed: noticedInWords(result.noticed) })
+                  : t('ear.centsAfterTwelveAnswers')
               }
             />
           }
@@ -165,27 +171,28 @@ function answering({ talk: { picked }, send }: Asking, exercise: Asked) {
   };
 }
 
-function stairsSaid({ stairs }: AskingTalk): string | null {
+function stairsSaid({ stairs }: AskingTalk): Message | null {
   const noticed = stairs && noticedBy(stairs);
-  return stairs && (noticed === null ? 'two down, one up' : staircaseInWords(noticed));
+  return stairs && (noticed === null ? message('ear.twoDownOneUp') : staircaseInWords(noticed));
 }
 
-const FEEDBACK = [
-  { value: 'stroke', label: 'Words and stroke' },
-  { value: 'words', label: 'Words' },
-  { value: 'none', label: 'Nothing' },
+const FEEDBACK: readonly { readonly value: string; readonly label: LabelId }[] = [
+  { value: 'stroke', label: 'ear.wordsAndStroke' },
+  { value: 'words', label: 'ear.words' },
+  { value: 'none', label: 'ear.nothing' },
 ];
 
 /** What follows each answer. */
 function Feedback({ settings }: { readonly settings: Settings }) {
+  const t = useWords();
   const { repository } = useData();
   return (
     <Group gap="xs">
-      <span className="soft">After an answer</span>
+      <span className="soft">{t('ear.afterAnAnswer')}</span>
       <SegmentedControl
         size="xs"
-        aria-label="After an answer"
-        data={FEEDBACK}
+        aria-label={t('ear.afterAnAnswer')}
+        data={FEEDBACK.map(({ value, label }) => ({ value, label: t(label) }))}
         value={settings.earFeedback}
         onChange={(value) =>
           void repository.saveSettings({ earFeedback: value as Settings['earFeedback'] })

@@ -7,6 +7,7 @@ import {
   rateOf,
 } from '@rosefinch/core/dialogue';
 import { leftIn } from '@rosefinch/core/ear';
+import { message, type Sentence } from '@rosefinch/core/message';
 import { shiftHz } from '@rosefinch/core/music';
 import {
   beatTaskInWords,
@@ -16,11 +17,11 @@ import {
   inShort,
   LISTEN_FIRST,
   noticedInWords,
-  type Sentence,
-} from '@rosefinch/core/words';
+} from '@rosefinch/core/sentences';
 import { Sized } from '../../parts/charts/index.ts';
 import { type FootButton, Stage, StageFigure } from '../../parts/stage/index.ts';
 import { WireList } from '../../parts/wires/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 import { cellLines } from './cellLines.tsx';
 import { EarJob } from './EarJob.tsx';
 import type { ExerciseProps } from './exercises.ts';
@@ -29,6 +30,7 @@ import { useExercise } from './useExercise.ts';
 
 /** Two tones that beat: counted by taps, or called when one that slows down stands still. */
 export function BeatBench(props: ExerciseProps) {
+  const t = useWords();
   const { stock, minute } = props;
   const { talk, send } = useExercise(props, {
     start: () => NO_BEAT,
@@ -58,9 +60,13 @@ export function BeatBench(props: ExerciseProps) {
       buttons={beat?.cell === 'stop' ? STOPPING : COUNTING}
       stage={
         <Stage
-          label="Two tones that beat"
+          label={t('ear.twoTonesThatBeat')}
           name={beat ? `${talk.trials.length + (told ? 0 : 1)}` : '–'}
-          under={beat ? ['beat', beat.cell === 'count' ? 'to count' : 'to stop'] : ['beat']}
+          under={
+            beat
+              ? [t('ear.beatOne'), beat.cell === 'count' ? t('ear.toCount') : t('ear.toStop')]
+              : [t('ear.beatOne')]
+          }
           wire={
             <Sized>
               {(width, height) => (
@@ -70,14 +76,14 @@ export function BeatBench(props: ExerciseProps) {
           }
           figure={
             <StageFigure
-              label="Off"
+              label={t('ear.off')}
               figure={told && last?.off !== undefined ? inShort(Math.abs(last.off)) : counted}
               note={
                 told
                   ? left
-                    ? `cents off; usually ${noticedInWords(left)}`
-                    : 'cents off'
-                  : 'cents that this beat means'
+                    ? t('ear.centsOffUsuallyLeft', { left: noticedInWords(left) })
+                    : t('ear.centsOff')
+                  : t('ear.centsThatThisBeatMeans')
               }
             />
           }
@@ -97,13 +103,13 @@ export function BeatBench(props: ExerciseProps) {
 }
 
 const COUNTING: readonly FootButton<'ear'>[] = [
-  { act: 'tap', label: 'Tap' },
-  { act: 'go', label: 'That is the beat' },
-  { act: 'again', label: 'From the start' },
+  { act: 'tap', label: message('ear.tap') },
+  { act: 'go', label: message('ear.thatIsTheBeat') },
+  { act: 'again', label: message('ear.fromTheStart') },
 ];
 const STOPPING: readonly FootButton<'ear'>[] = [
-  { act: 'go', label: 'It stands still' },
-  { act: 'again', label: 'From the start' },
+  { act: 'go', label: message('ear.itStandsStill') },
+  { act: 'again', label: message('ear.fromTheStart') },
 ];
 
 function sentenceOf({ phase, beat, taps, trials, since }: BeatingTalk): Sentence {

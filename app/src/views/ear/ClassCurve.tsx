@@ -1,7 +1,8 @@
 import { type EarTrial, shareAt, sharesOf } from '@rosefinch/core/ear';
+import { list, message, signed } from '@rosefinch/core/message';
 import type { Cents } from '@rosefinch/core/units';
-import { signedCents } from '@rosefinch/core/words';
 import { wireHeight } from '../../parts/wires/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 import { Picture, tick } from './Picture.tsx';
 
 interface CurveProps {
@@ -21,6 +22,7 @@ const FARTHEST: Cents = 100;
 
 /** Hands of a class: which share of them heard a difference as higher, with the curve that lies nearest. */
 export function ClassCurve({ trials, noticed, width, height }: CurveProps) {
+  const t = useWords();
   const [left, base, high] = [40, height - 34, height - 48];
   const x = (cents: Cents) => left + (0.5 + wireHeight(cents) / 2) * (width - left - MARGIN);
   const y = (share: number) => base - share * high;
@@ -33,7 +35,13 @@ export function ClassCurve({ trials, noticed, width, height }: CurveProps) {
   }).join('');
   return (
     <Picture
-      says={`Share of hands for higher: ${shares.map(({ cents, higher }) => `${signedCents(cents)} cents ${Math.round(100 * higher)} %`).join(', ')}`}
+      says={t('ear.shareOfHandsForHigher', {
+        value: list(
+          shares.map(({ cents, higher }) =>
+            message('ear.shareAt', { cents: signed(cents), percent: Math.round(100 * higher) }),
+          ),
+        ),
+      })}
       {...{ width, height }}
     >
       {[0, 0.5, 1].map((share) => (
@@ -50,7 +58,7 @@ export function ClassCurve({ trials, noticed, width, height }: CurveProps) {
         </text>
       ))}
       <text className="axis-text" x={width - 8} y={height - 3} textAnchor="end">
-        share of hands for higher, by cents
+        {t('ear.shareOfHandsForHigher2')}
       </text>
       {noticed !== null && <path className="ear-path" d={curve} />}
       {shares.map(({ cents, higher }, i) => (

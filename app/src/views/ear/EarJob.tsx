@@ -1,7 +1,8 @@
 import { A_MINUTE } from '@rosefinch/core/dialogue';
 import type { ExerciseKind } from '@rosefinch/core/ear';
+import { list, message, type Value } from '@rosefinch/core/message';
+import { exerciseName } from '@rosefinch/core/sentences';
 import type { Instrument } from '@rosefinch/core/strings';
-import { EXERCISE_WORDS } from '@rosefinch/core/words';
 import { type ReactNode, useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { Settings } from '../../data/index.ts';
@@ -14,6 +15,7 @@ import {
   type PlainAction,
   useUsualSource,
 } from '../../parts/stage/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 
 const NO_ACTS: JobActs<'ear'> = {
   answer: null,
@@ -38,7 +40,7 @@ interface Props {
   /** What else its keys do now. */
   readonly acts: Partial<JobActs<'ear'>>;
   /** What Enter is called once it is answered; "Next" where it is not given. */
-  readonly next?: string;
+  readonly next?: Value;
   /** The buttons while it goes on, the main one first. */
   readonly buttons: readonly FootButton<'ear'>[];
   readonly more?: readonly PlainAction[];
@@ -46,7 +48,7 @@ interface Props {
   readonly listening?: { readonly listening: Listening; readonly instrument: Instrument } | null;
   /** Questions so far in a minute of five; null where it has no end. */
   readonly asked?: number | null;
-  readonly says?: string | false | null;
+  readonly says?: Value | null;
   readonly stage: ReactNode;
   readonly wires: ReactNode;
   readonly line?: ReactNode;
@@ -54,6 +56,7 @@ interface Props {
 
 /** An exercise in its three bands: how it is begun, gone on with and left is the same in all of them. */
 export function EarJob(props: Props) {
+  const t = useWords();
   const { exercise, settings, phase, acts, listening = null, asked = null, says } = props;
   const navigate = useNavigate();
   const usual = useUsualSource();
@@ -63,7 +66,7 @@ export function EarJob(props: Props) {
   return (
     <Job
       view="ear"
-      title={EXERCISE_WORDS[exercise].say}
+      title={exerciseName(exercise)}
       settings={settings}
       acts={{
         ...NO_ACTS,
@@ -74,26 +77,27 @@ export function EarJob(props: Props) {
       buttons={buttonsOf(props, leave)}
       more={[
         ...(props.more ?? []),
-        { label: 'Hand this exercise on as a link', act: () => setSharing(true) },
+        { label: t('ear.handThisExerciseOnAs'), act: () => setSharing(true) },
       ]}
       asleep={sharing}
       listening={
         listening && { listening: listening.listening, kind: listening.instrument.kind, usual }
       }
-      says={[
-        asked !== null && `a minute: ${asked} of ${A_MINUTE}`,
-        says,
-        listening ? roomInWords(listening.listening.room) : 'headphones low',
-      ]
-        .filter(Boolean)
-        .join(' · ')}
+      says={list(
+        [
+          ...(asked === null ? [] : [t('ear.minuteOf', { asked, all: A_MINUTE })]),
+          ...(says ? [says] : []),
+          listening ? roomInWords(listening.listening.room) : t('ear.headphonesLow'),
+        ],
+        'points',
+      )}
       stage={props.stage}
       wires={props.wires}
       line={props.line}
     >
       <ShareLink
         what={{ kind: 'exercise', exercise, ...(asked !== null && { minute: true as const }) }}
-        title={EXERCISE_WORDS[exercise].say}
+        title={t(exerciseName(exercise))}
         opened={sharing}
         onClose={() => setSharing(false)}
       />
@@ -102,17 +106,17 @@ export function EarJob(props: Props) {
 }
 
 function buttonsOf(
-  { phase, buttons, next = 'Next', acts }: Props,
+  { phase, buttons, next = message('ear.nextOne'), acts }: Props,
   leave: () => void,
 ): FootButton<'ear'>[] {
-  const stop = { act: 'finish', label: 'Stop here' } as const;
-  if (phase === 'over') return [{ act: 'go', label: 'Back to the exercises' }];
+  const stop = { act: 'finish', label: message('ear.stopHere') } as const;
+  if (phase === 'over') return [{ act: 'go', label: message('ear.backToTheExercises') }];
   if (phase === 'resting')
     return [
-      { act: 'go', label: 'Begin' },
-      { act: leave, label: 'Back to the exercises' },
+      { act: 'go', label: message('ear.begin') },
+      { act: leave, label: message('ear.backToTheExercises') },
     ];
   if (phase !== 'told') return [...buttons, stop];
-  const again = acts.again ? [{ act: 'again', label: 'Hear it again' } as const] : [];
+  const again = acts.again ? [{ act: 'again', label: message('ear.hearItAgain') } as const] : [];
   return [{ act: 'go', label: next }, ...again, stop];
 }

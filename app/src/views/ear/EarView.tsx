@@ -1,15 +1,10 @@
-import {
-  comesToInWords,
-  dayInWords,
-  EAR_VIEW_SAYS,
-  EXERCISE_WORDS,
-  nextInWords,
-} from '@rosefinch/core/words';
+import { comesToInWords, exerciseName, exerciseTask, nextInWords } from '@rosefinch/core/sentences';
+import { useWords } from '../../parts/words/index.ts';
 import './ear.css';
 import { Button, Group, Stack } from '@mantine/core';
 import { type EarProgress, EXERCISES, type ExerciseKind, nextPractice } from '@rosefinch/core/ear';
 import { Link } from 'react-router';
-import { locale, now, zone } from '../../environment.ts';
+import { now, zone } from '../../environment.ts';
 import { ViewHead } from '../../parts/frame/index.ts';
 import { Learners } from './Learners.tsx';
 import { ProgressWire } from './ProgressWire.tsx';
@@ -17,23 +12,24 @@ import { useProgress } from './useProgress.ts';
 
 /** Where the ear is practised: what to do next, every exercise, and what it has come to. */
 export function EarView() {
+  const t = useWords();
   const ear = useProgress();
-  if (!ear) return <p>One moment …</p>;
+  if (!ear) return <p>{t('common.moment')}</p>;
   const { learnerId, progress } = ear;
   const next = progress && nextPractice(progress, now());
   const words = next && nextInWords(next);
   return (
     <Stack>
-      <ViewHead title="Ear">
+      <ViewHead title={t('ear.ear')}>
         <Learners learnerId={learnerId} />
       </ViewHead>
       {next && words && (
-        <section className="ear-next" aria-label="What to practise next">
+        <section className="ear-next" aria-label={t('ear.whatToPractiseNext')}>
           <div>
-            <strong>{words.say}</strong> <span className="soft">{words.more}</span>
+            <strong>{t(words.say)}</strong> <span className="soft">{t(words.more)}</span>
           </div>
           <Button component={Link} to={`/ear/${next.exercise}?minute`} size="md">
-            A minute of it
+            {t('ear.aMinuteOfIt')}
           </Button>
         </section>
       )}
@@ -51,17 +47,17 @@ export function EarView() {
       <Group>
         {learnerId !== null && (
           <Button component={Link} to="/ear/class" variant="default">
-            A question to the class
+            {t('ear.aQuestionToTheClass')}
           </Button>
         )}
         <Button component={Link} to="/?by=ear" variant="default">
-          Hide the figures at the bench
+          {t('ear.hideTheFiguresAtThe')}
         </Button>
         <Button component={Link} to="/ear/progress" variant="default">
-          Progress on paper
+          {t('ear.progressOnPaper')}
         </Button>
       </Group>
-      <p className="soft">{EAR_VIEW_SAYS.softly}</p>
+      <p className="soft">{t('ear.softly')}</p>
     </Stack>
   );
 }
@@ -76,24 +72,25 @@ interface RowProps {
 
 /** One exercise: what it is, what it has come to, and the ways to begin. */
 function Row({ exercise, progress }: RowProps) {
-  const { say, more } = EXERCISE_WORDS[exercise];
+  const t = useWords();
+  const say = t(exerciseName(exercise));
   return (
     <section className="ear-row" aria-label={say}>
       <div>
         <strong>{say}</strong>
         <br />
-        <span className="soft">{more}</span>
+        <span className="soft">{t(exerciseTask(exercise))}</span>
       </div>
       <div className="ear-row-wire">{progress && <ProgressWire progress={progress} />}</div>
       <div>{progress && <Standing progress={progress} />}</div>
       <Group gap="xs" wrap="nowrap">
         {!WHOLES.has(exercise) && (
           <Button component={Link} to={`/ear/${exercise}?minute`} variant="default">
-            A minute
+            {t('ear.aMinute')}
           </Button>
         )}
         <Button component={Link} to={`/ear/${exercise}`} variant="default">
-          Begin
+          {t('ear.begin')}
         </Button>
       </Group>
     </section>
@@ -101,12 +98,13 @@ function Row({ exercise, progress }: RowProps) {
 }
 
 function Standing({ progress }: { readonly progress: EarProgress }) {
+  const t = useWords();
   const { lastAt } = progress;
-  if (lastAt === null) return <span className="soft">never done</span>;
+  if (lastAt === null) return <span className="soft">{t('ear.neverDone2')}</span>;
   return (
     <>
-      {comesToInWords(progress)}{' '}
-      <span className="soft">{dayInWords(lastAt, zone(), locale())}</span>
+      {t(comesToInWords(progress))}{' '}
+      <span className="soft">{t.moment(lastAt, { now: lastAt, zone: zone() }, 'day')}</span>
     </>
   );
 }

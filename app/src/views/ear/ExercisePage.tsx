@@ -1,3 +1,4 @@
+import { useWords } from '../../parts/words/index.ts';
 import './ear.css';
 import { isAsked } from '@rosefinch/core/dialogue';
 import { EXERCISES, type ExerciseKind } from '@rosefinch/core/ear';
@@ -14,15 +15,17 @@ import { WholeBench } from './WholeBench.tsx';
 
 /** One exercise, on the stage. */
 export function ExercisePage() {
+  const t = useWords();
   const { exercise } = useParams();
   const kind = EXERCISES.find((one) => one === exercise);
   const stock = useStock();
   if (!kind) return <Navigate to="/ear" replace />;
-  if (!stock) return <p>One moment …</p>;
+  if (!stock) return <p>{t('common.moment')}</p>;
   return <Exercise key={`${kind} ${stock.settings.learnerId}`} exercise={kind} stock={stock} />;
 }
 
 function Exercise({ exercise, stock }: Pick<ExerciseProps, 'exercise' | 'stock'>) {
+  const t = useWords();
   const [search] = useSearchParams();
   const { learnerId } = stock.settings;
   const runs = useLive((r) => r.ears.runs(learnerId), `ear ${learnerId}`);
@@ -30,7 +33,7 @@ function Exercise({ exercise, stock }: Pick<ExerciseProps, 'exercise' | 'stock'>
   const [before, setBefore] = useState<ExerciseProps['before'] | null>(null);
   if (runs && !before)
     setBefore(runs.filter((run) => run.exercise === exercise).flatMap(({ trials }) => trials));
-  if (!before) return <p>One moment …</p>;
+  if (!before) return <p>{t('common.moment')}</p>;
   const props: ExerciseProps = { exercise, stock, before, minute: search.has('minute') };
   const staircase = search.get('by') === 'staircase';
   return <Shown key={String(staircase)} {...props} staircase={staircase} />;

@@ -1,14 +1,16 @@
 import { Button, Group, Select, TextInput } from '@mantine/core';
-import { EAR_VIEW_SAYS } from '@rosefinch/core/words';
+import { problemOf } from '@rosefinch/core/errors';
 import { useState } from 'react';
 import { useData, useLive } from '../../data/index.ts';
 import { newId } from '../../environment.ts';
 import { Dialog, useNotices } from '../../parts/frame/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 
 const NOBODY = '';
 
 /** Whose ear is practised: by a name or initials that stay on this machine, or without a name. */
 export function Learners({ learnerId }: { readonly learnerId: string | null }) {
+  const t = useWords();
   const { repository } = useData();
   const notices = useNotices();
   const learners = useLive((r) => r.ears.learners(), 'learners');
@@ -19,14 +21,14 @@ export function Learners({ learnerId }: { readonly learnerId: string | null }) {
     if (!current) return;
     const undo = await repository.ears.deleteLearner(current.id);
     await choose(null);
-    notices.undoable(EAR_VIEW_SAYS.learnerGone(current.name), undo);
+    notices.undoable(t('ear.learnerGone', { name: current.name }), undo);
   };
   return (
     <Group gap="xs" align="end">
       <Select
-        aria-label="Whose ear"
+        aria-label={t('ear.whoseEar')}
         data={[
-          { value: NOBODY, label: 'without a name' },
+          { value: NOBODY, label: t('ear.withoutAName') },
           ...(learners ?? []).map(({ id, name }) => ({ value: id, label: name })),
         ]}
         value={current ? current.id : NOBODY}
@@ -34,14 +36,14 @@ export function Learners({ learnerId }: { readonly learnerId: string | null }) {
         onChange={(id) => void choose(id)}
       />
       <Button variant="default" onClick={() => setOpened(true)}>
-        Add a learner
+        {t('ear.addALearner')}
       </Button>
       {current && (
         <Button variant="subtle" onClick={() => void remove()}>
-          Delete {current.name}
+          {t('ear.deleteName', { name: current.name })}
         </Button>
       )}
-      <Dialog title="Add a learner" opened={opened} onClose={() => setOpened(false)}>
+      <Dialog title={t('ear.addALearner')} opened={opened} onClose={() => setOpened(false)}>
         <NewLearner onDone={() => setOpened(false)} />
       </Dialog>
     </Group>
@@ -49,6 +51,7 @@ export function Learners({ learnerId }: { readonly learnerId: string | null }) {
 }
 
 function NewLearner({ onDone }: { readonly onDone: () => void }) {
+  const t = useWords();
   const { repository } = useData();
   const notices = useNotices();
   const [name, setName] = useState('');
@@ -63,12 +66,12 @@ function NewLearner({ onDone }: { readonly onDone: () => void }) {
       onSubmit={(event) => {
         event.preventDefault();
         if (name.trim() === '') return;
-        add().catch((error: Error) => notices.say({ message: error.message }));
+        add().catch((error: Error) => notices.say({ message: problemOf(error) }));
       }}
     >
       <TextInput
-        label="Name or initials"
-        description={EAR_VIEW_SAYS.staysHere}
+        label={t('ear.nameOrInitials')}
+        description={t('ear.staysHere')}
         data-autofocus
         maxLength={60}
         value={name}
@@ -76,7 +79,7 @@ function NewLearner({ onDone }: { readonly onDone: () => void }) {
       />
       <Group mt="md">
         <Button type="submit" disabled={name.trim() === ''}>
-          Add
+          {t('ear.add')}
         </Button>
       </Group>
     </form>

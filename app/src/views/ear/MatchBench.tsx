@@ -1,18 +1,19 @@
 import { type MatchingTalk, matchingTalk, NO_MATCH, pairsOf } from '@rosefinch/core/dialogue';
 import { leftIn } from '@rosefinch/core/ear';
+import { message, type Sentence } from '@rosefinch/core/message';
 import {
   beginInWords,
+  cellInWords,
   EXERCISE_OVER,
   inShort,
   matchedInWords,
   noticedInWords,
   pairTaskInWords,
-  type Sentence,
-  signedCents,
-} from '@rosefinch/core/words';
+} from '@rosefinch/core/sentences';
 import { Sized } from '../../parts/charts/index.ts';
 import { type FootButton, Stage, StageFigure } from '../../parts/stage/index.ts';
 import { WireList } from '../../parts/wires/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 import { cellLines } from './cellLines.tsx';
 import { EarJob } from './EarJob.tsx';
 import { type ExerciseProps, stringsOf } from './exercises.ts';
@@ -21,6 +22,7 @@ import { useExercise } from './useExercise.ts';
 
 /** A practice peg is turned by ear until two strings agree; then the way there is drawn. */
 export function MatchBench(props: ExerciseProps) {
+  const t = useWords();
   const { stock, minute } = props;
   const { talk, send } = useExercise(props, {
     start: () => NO_MATCH,
@@ -51,9 +53,9 @@ export function MatchBench(props: ExerciseProps) {
       buttons={TURNING}
       stage={
         <Stage
-          label="Two strings"
+          label={t('ear.twoStrings')}
           name={pair ? `${talk.trials.length + (told ? 0 : 1)}` : '–'}
-          under={pair ? ['pair', pair.cell] : ['pair']}
+          under={pair ? [t('ear.pairOne'), cellInWords(pair.cell)] : [t('ear.pairOne')]}
           wire={
             <Sized>
               {(width, height) =>
@@ -62,7 +64,7 @@ export function MatchBench(props: ExerciseProps) {
                 ) : (
                   <TwoStrokes
                     cents={null}
-                    names={['agrees with', 'turned']}
+                    names={[t('ear.agreesWith'), t('ear.turned')]}
                     width={width}
                     height={height}
                   />
@@ -72,9 +74,13 @@ export function MatchBench(props: ExerciseProps) {
           }
           figure={
             <StageFigure
-              label="Left"
-              figure={told ? signedCents(talk.off) : '–'}
-              note={left ? `cents; usually leaves ${noticedInWords(left)}` : 'cents left'}
+              label={t('ear.left')}
+              figure={told ? t.signed(talk.off) : '–'}
+              note={
+                left
+                  ? t('ear.centsUsuallyLeavesLeft', { left: noticedInWords(left) })
+                  : t('ear.centsLeft')
+              }
             />
           }
           sentence={sentenceOf(talk)}
@@ -93,11 +99,11 @@ export function MatchBench(props: ExerciseProps) {
 }
 
 const TURNING: readonly FootButton<'ear'>[] = [
-  { act: 'go', label: 'They agree' },
-  { act: 'up', label: 'Tighten' },
-  { act: 'down', label: 'Loosen' },
-  { act: 'upMore', label: 'Tighten boldly' },
-  { act: 'downMore', label: 'Loosen boldly' },
+  { act: 'go', label: message('ear.theyAgree') },
+  { act: 'up', label: message('ear.tighten') },
+  { act: 'down', label: message('ear.loosen') },
+  { act: 'upMore', label: message('ear.tightenBoldly') },
+  { act: 'downMore', label: message('ear.loosenBoldly') },
 ];
 
 function sentenceOf({ phase, pair, off, path }: MatchingTalk): Sentence {

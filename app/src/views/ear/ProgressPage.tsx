@@ -1,18 +1,16 @@
 import {
   cellInWords,
   comesToInWords,
-  counted,
-  dayInWords,
-  EAR_VIEW_SAYS,
-  EXERCISE_WORDS,
+  exerciseName,
   nextInWords,
   noticedInWords,
-} from '@rosefinch/core/words';
+} from '@rosefinch/core/sentences';
+import { useWords } from '../../parts/words/index.ts';
 import './ear.css';
 import { Button } from '@mantine/core';
 import { type EarProgress, nextPractice } from '@rosefinch/core/ear';
 import { useLive } from '../../data/index.ts';
-import { locale, now, zone } from '../../environment.ts';
+import { now, zone } from '../../environment.ts';
 import { download, EmptyView, ViewHead } from '../../parts/frame/index.ts';
 import { Learners } from './Learners.tsx';
 import { ProgressWire } from './ProgressWire.tsx';
@@ -21,16 +19,17 @@ import { useProgress } from './useProgress.ts';
 
 /** One ear on paper: every exercise over time, and what to practise next. */
 export function ProgressPage() {
+  const t = useWords();
   const ear = useProgress();
   const learners = useLive((r) => r.ears.learners(), 'learners');
-  if (!ear?.progress || !learners) return <p>One moment …</p>;
+  if (!ear?.progress || !learners) return <p>{t('common.moment')}</p>;
   const { learnerId, runs } = ear;
-  const name = learners.find(({ id }) => id === learnerId)?.name ?? 'without a name';
+  const name = learners.find(({ id }) => id === learnerId)?.name ?? t('ear.withoutAName');
   const progress = ear.progress.filter(({ lastAt }) => lastAt !== null);
   const next = nextPractice(progress, now());
   return (
     <>
-      <ViewHead title={`How well one hears: ${name}`}>
+      <ViewHead title={t('ear.howWellOneHearsName', { name })}>
         <Learners learnerId={learnerId} />
         {progress.length > 0 && (
           <>
@@ -38,23 +37,23 @@ export function ProgressPage() {
               variant="default"
               onClick={() => download(`ear ${name}.csv`, answersCsv(name, runs), 'text/csv')}
             >
-              Save as CSV
+              {t('ear.saveAsCSV')}
             </Button>
-            <Button onClick={() => window.print()}>Print it</Button>
+            <Button onClick={() => window.print()}>{t('ear.printIt')}</Button>
           </>
         )}
       </ViewHead>
       {progress.length === 0 ? (
-        <EmptyView says={EAR_VIEW_SAYS.nothingYet} offer={null} />
+        <EmptyView says={t('ear.nothingYet')} offer={null} />
       ) : (
         <table className="ledger">
           <thead>
             <tr>
-              <th scope="col">exercise</th>
-              <th scope="col">over time, lower is finer</th>
-              <th scope="col">by now</th>
-              <th scope="col">where</th>
-              <th scope="col">last</th>
+              <th scope="col">{t('ear.exercise2')}</th>
+              <th scope="col">{t('ear.overTimeLowerIsFiner')}</th>
+              <th scope="col">{t('ear.byNow')}</th>
+              <th scope="col">{t('ear.where')}</th>
+              <th scope="col">{t('ear.last')}</th>
             </tr>
           </thead>
           <tbody>
@@ -64,32 +63,33 @@ export function ProgressPage() {
           </tbody>
         </table>
       )}
-      {next && <p>{nextInWords(next).say}</p>}
-      <p className="soft">{EAR_VIEW_SAYS.inCents}</p>
+      {next && <p>{t(nextInWords(next).say)}</p>}
+      <p className="soft">{t('ear.inCents')}</p>
     </>
   );
 }
 
 function Row({ progress }: { readonly progress: EarProgress }) {
+  const t = useWords();
   const { exercise, heard, lastAt, days } = progress;
   return (
     <tr>
-      <th scope="row">{EXERCISE_WORDS[exercise].say}</th>
+      <th scope="row">{t(exerciseName(exercise))}</th>
       <td>
         <ProgressWire progress={progress} />
       </td>
-      <td>{comesToInWords(progress)}</td>
+      <td>{t(comesToInWords(progress))}</td>
       <td>
         {[...(heard?.cells ?? [])].map(([cell, noticed]) => (
           <div key={cell}>
-            {cellInWords(cell)}: {noticedInWords(noticed)}
+            {t.value(cellInWords(cell))}: {t(noticedInWords(noticed))}
           </div>
         ))}
       </td>
       <td>
-        {lastAt !== null && dayInWords(lastAt, zone(), locale())}
+        {lastAt !== null && t.moment(lastAt, { now: lastAt, zone: zone() }, 'day')}
         <br />
-        <span className="soft">{counted(days, 'day')}</span>
+        <span className="soft">{t('ear.days', { days })}</span>
       </td>
     </tr>
   );

@@ -1,5 +1,7 @@
 import type { EarPoint, EarProgress } from '@rosefinch/core/ear';
-import { inShort } from '@rosefinch/core/words';
+import { list } from '@rosefinch/core/message';
+import { inShort } from '@rosefinch/core/sentences';
+import { useWords } from '../../parts/words/index.ts';
 
 const WIDE = 220;
 const HIGH = 44;
@@ -13,22 +15,26 @@ export function ProgressWire({
 }: {
   readonly progress: EarProgress;
 }) {
+  const t = useWords();
   // Of whole instruments the minutes are what a learner watches fall.
   const shown = (minutes.length > 0 ? minutes.map(asPoint) : points).slice(-PLACES);
-  const unit = minutes.length > 0 ? 'Minutes' : 'Cents';
   if (shown.length === 0) return null;
   const y = (cents: number) => {
     const held = Math.min(SPAN.coarse, Math.max(SPAN.fine, cents));
     return HIGH - 3 - ((HIGH - 6) * Math.log(held / SPAN.fine)) / Math.log(SPAN.coarse / SPAN.fine);
   };
   const step = WIDE / PLACES;
-  const says = shown.map(({ cents }) => inShort(cents)).join(', ');
+  const says = list(shown.map(({ cents }) => inShort(cents)));
   return (
     <svg
       className="chart"
       viewBox={`0 0 ${WIDE} ${HIGH}`}
       role="img"
-      aria-label={`${unit}, oldest first: ${says}`}
+      aria-label={
+        minutes.length > 0
+          ? t('ear.minutesOldestFirst', { says })
+          : t('ear.centsOldestFirst', { says })
+      }
     >
       <line className="ear-wire" x1={0} x2={WIDE} y1={HIGH - 2} y2={HIGH - 2} />
       {shown.map(({ at, cents, low, high }, i) => {

@@ -1,20 +1,18 @@
 import { NOTHING_SUNG, type SingingTalk, singingTalk } from '@rosefinch/core/dialogue';
 import { leftIn } from '@rosefinch/core/ear';
-import { findTuning, targetName, targetsOf } from '@rosefinch/core/music';
-import type { Instrument } from '@rosefinch/core/strings';
-import type { Hz } from '@rosefinch/core/units';
+import { message, type Sentence, sentencesOf } from '@rosefinch/core/message';
+import { findTuning, targetNote, targetsOf } from '@rosefinch/core/music';
 import {
   beginInWords,
-  EAR_VIEW_SAYS,
   EXERCISE_OVER,
   inShort,
   noticedInWords,
-  type Sentence,
-  signedCents,
   singTaskInWords,
   sungInWords,
   sungStringInWords,
-} from '@rosefinch/core/words';
+} from '@rosefinch/core/sentences';
+import type { Instrument } from '@rosefinch/core/strings';
+import type { Hz } from '@rosefinch/core/units';
 import { useEffect } from 'react';
 import { newSeed } from '../../environment.ts';
 import { Sized } from '../../parts/charts/index.ts';
@@ -22,6 +20,7 @@ import { WithInstrument } from '../../parts/instruments/index.ts';
 import { useListening } from '../../parts/listening/index.ts';
 import { Stage, StageFigure } from '../../parts/stage/index.ts';
 import { WireList } from '../../parts/wires/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 import { cellLines } from './cellLines.tsx';
 import { EarJob } from './EarJob.tsx';
 import { type ExerciseProps, stringsOf } from './exercises.ts';
@@ -34,8 +33,9 @@ const DETUNE = [-34, 12, -8, 46, 3, -22] as const;
 
 /** A note is heard and sung or hummed; one is told above, below or there. */
 export function SingBench(props: ExerciseProps) {
+  const t = useWords();
   return (
-    <WithInstrument says={EAR_VIEW_SAYS.sing}>
+    <WithInstrument says={t('ear.viewSing')}>
       {(instrument) => <Singing {...props} instrument={instrument} />}
     </WithInstrument>
   );
@@ -44,6 +44,7 @@ export function SingBench(props: ExerciseProps) {
 type Props = ExerciseProps & { readonly instrument: Instrument };
 
 function Singing({ instrument, ...props }: Props) {
+  const t = useWords();
   const { stock, minute } = props;
   const { settings } = stock;
   const { talk, send, listening } = useSinging({ instrument, ...props });
@@ -72,21 +73,25 @@ function Singing({ instrument, ...props }: Props) {
         downMore: turn(-0.05),
       }}
       buttons={[
-        { act: 'again', label: 'Hear the note' },
-        ...(listening.hands ? [{ act: pluck, label: 'Pluck the practice string' }] : []),
+        { act: 'again', label: t('ear.hearTheNote') },
+        ...(listening.hands ? [{ act: pluck, label: t('ear.pluckThePracticeString') }] : []),
       ]}
       listening={{ listening, instrument }}
       stage={
         <Stage
-          label="A note to sing"
-          name={target ? targetName(target) : '–'}
-          under={note ? [`string ${note.course}`, 'any octave'] : ['a note to sing']}
+          label={t('ear.aNoteToSing')}
+          name={target ? targetNote(target) : '–'}
+          under={
+            note
+              ? [message('common.string', { string: note.course }), t('ear.anyOctave')]
+              : [t('ear.aNoteToSingLower')]
+          }
           wire={
             <Sized>
               {(width, height) => (
                 <TwoStrokes
                   cents={shown}
-                  names={['the note', 'you']}
+                  names={[t('ear.theNote'), t('ear.you')]}
                   width={width}
                   height={height}
                 />
@@ -95,9 +100,13 @@ function Singing({ instrument, ...props }: Props) {
           }
           figure={
             <StageFigure
-              label="Sung"
-              figure={shown === null ? '–' : signedCents(shown)}
-              note={left ? `cents; usually within ${noticedInWords(left)}` : 'cents from the note'}
+              label={t('ear.sung')}
+              figure={shown === null ? '–' : t.signed(shown)}
+              note={
+                left
+                  ? t('ear.centsUsuallyWithinLeft', { left: noticedInWords(left) })
+                  : t('ear.centsFromTheNote')
+              }
             />
           }
           sentence={sentenceOf(talk, listening.source !== null)}
@@ -164,5 +173,8 @@ function sentenceOf({ phase, sung, note }: SingingTalk, listens: boolean): Sente
   if (!sung || (out !== 0 && phase !== 'told')) return singTaskInWords(listens, out !== 0);
   const { say, more } =
     out === 0 ? sungInWords(sung) : sungStringInWords(sung, note?.course ?? 0, out);
-  return { say, more: phase === 'told' ? `${more} ${EAR_VIEW_SAYS.enterGoesOn}` : more };
+  return {
+    say,
+    more: phase === 'told' ? [...sentencesOf(more), message('ear.enterGoesOn')] : more,
+  };
 }

@@ -1,16 +1,15 @@
 import { NOT_TOUCHED, TOUCHES, touchingTalk, touchOf } from '@rosefinch/core/dialogue';
 import type { StringKnowledge } from '@rosefinch/core/listen';
-import { shiftHz, targetName } from '@rosefinch/core/music';
+import { message } from '@rosefinch/core/message';
+import { shiftHz, targetNote } from '@rosefinch/core/music';
 import { MADE_NECK } from '@rosefinch/core/practice';
-import { type Instrument, startFret } from '@rosefinch/core/strings';
 import {
   CHOOSE_SOURCE,
-  EAR_VIEW_SAYS,
   evennessInWords,
   inShort,
-  signedCents,
   touchingInWords,
-} from '@rosefinch/core/words';
+} from '@rosefinch/core/sentences';
+import { type Instrument, startFret } from '@rosefinch/core/strings';
 import { useMemo, useState } from 'react';
 import { newSeed, now } from '../../environment.ts';
 import { Sized } from '../../parts/charts/index.ts';
@@ -18,6 +17,7 @@ import { WithInstrument } from '../../parts/instruments/index.ts';
 import { useDialogue, useListening } from '../../parts/listening/index.ts';
 import { Stage, StageFigure } from '../../parts/stage/index.ts';
 import { WireList } from '../../parts/wires/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 import { EarJob } from './EarJob.tsx';
 import type { ExerciseProps } from './exercises.ts';
 import { HeldPerches } from './strokes.tsx';
@@ -30,8 +30,9 @@ const FRET = 3;
 
 /** The same fret ten times: how evenly, and how lightly, it is held. */
 export function TouchBench(props: ExerciseProps) {
+  const t = useWords();
   return (
-    <WithInstrument says={EAR_VIEW_SAYS.touch}>
+    <WithInstrument says={t('ear.touch')}>
       {(instrument) => <Touch key={instrument.id} {...props} instrument={instrument} />}
     </WithInstrument>
   );
@@ -40,9 +41,10 @@ export function TouchBench(props: ExerciseProps) {
 type Props = ExerciseProps & { readonly instrument: Instrument };
 
 function Touch(props: Props) {
+  const t = useWords();
   const { stock, instrument } = props;
   const { settings } = stock;
-  const { talk, send, listening, targets, course, choose, cell, pluck } = useTouching(props);
+  const { talk, send, listening, targets, course, choose, fret, pluck } = useTouching(props);
   const { scatter, aboveLightest } = touchOf(talk.held);
   const told = talk.phase === 'told';
   const last = talk.held.at(-1);
@@ -52,19 +54,19 @@ function Touch(props: Props) {
       exercise="touch"
       settings={settings}
       phase={talk.phase}
-      next="Again"
+      next={t('ear.again')}
       onGo={() => send({ type: 'go' })}
       onEnd={() => send({ type: 'end' })}
       acts={{
         answer: (key) => choose(Number(key)),
         again: listening.hands && talk.phase === 'holding' ? pluck : null,
       }}
-      buttons={listening.hands ? [{ act: 'again', label: 'Hold and pluck' }] : []}
+      buttons={listening.hands ? [{ act: 'again', label: t('ear.holdAndPluck') }] : []}
       listening={{ listening, instrument }}
       stage={
         <Stage
-          name={targetName(targets[course - 1])}
-          under={[`string ${course}`, `fret ${FRET}`]}
+          name={targetNote(targets[course - 1])}
+          under={[message('common.string', { string: course }), t('ear.fretOne', { fret: FRET })]}
           wire={
             <Sized>
               {(width, height) => (
@@ -74,8 +76,8 @@ function Touch(props: Props) {
           }
           figure={
             <StageFigure
-              figure={told ? inShort(scatter) : last === undefined ? '–' : signedCents(last)}
-              note={told ? 'cents, standard deviation' : 'cents from the note of the fret'}
+              figure={told ? inShort(scatter) : last === undefined ? '–' : t.signed(last)}
+              note={told ? t('ear.centsStandardDeviation') : t('ear.centsFromTheNoteOf')}
             />
           }
           sentence={
@@ -86,7 +88,7 @@ function Touch(props: Props) {
                 : touchingInWords({
                     phase: talk.phase,
                     notice: talk.notice,
-                    place: cell,
+                    place: message('ear.stringAtFret', { string: course, fret }),
                     left: TOUCHES - talk.held.length,
                   })
           }
@@ -97,12 +99,18 @@ function Touch(props: Props) {
         <WireList
           lines={[...targets].reverse().map((target) => ({
             course: target.course,
-            name: targetName(target),
-            says: target.course === course ? `${talk.held.length} of ${TOUCHES}` : 'not in hand',
+            name: targetNote(target),
+            says:
+              target.course === course
+                ? t('ear.heldOf', { held: talk.held.length, all: TOUCHES })
+                : t('ear.notInHand'),
             active: target.course === course,
             chosen: target.course === course,
             picture: null,
-            word: target.course === course ? `${talk.held.length} of ${TOUCHES}` : '',
+            word:
+              target.course === course
+                ? t('ear.heldOf', { held: talk.held.length, all: TOUCHES })
+                : '',
           }))}
           onChoose={choose}
         />
@@ -157,5 +165,5 @@ function useTouching({ stock, minute, instrument }: Props) {
     if (targets[wanted - 1] && talk.phase !== 'holding') setCourse(wanted);
   };
   const pluck = () => listening.hands?.fretted(course, fret, 'normal');
-  return { talk, send, listening, targets, course, choose, cell, pluck };
+  return { talk, send, listening, targets, course, choose, fret, pluck };
 }

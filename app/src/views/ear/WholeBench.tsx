@@ -9,18 +9,16 @@ import {
 } from '@rosefinch/core/dialogue';
 import { whoSounded } from '@rosefinch/core/listen';
 import { between, seededRandom } from '@rosefinch/core/maths';
-import { targetName } from '@rosefinch/core/music';
-import type { Instrument } from '@rosefinch/core/strings';
+import { message, type Sentence, signed } from '@rosefinch/core/message';
+import { targetNote } from '@rosefinch/core/music';
 import {
-  AID_WORDS,
+  aidInWords,
   CHOOSE_SOURCE,
-  EAR_VIEW_SAYS,
   inShort,
   restoredInWords,
   restoringInWords,
-  type Sentence,
-  signedCents,
-} from '@rosefinch/core/words';
+} from '@rosefinch/core/sentences';
+import type { Instrument } from '@rosefinch/core/strings';
 import { useMemo, useState } from 'react';
 import { monotonic, newSeed, now } from '../../environment.ts';
 import { Sized } from '../../parts/charts/index.ts';
@@ -34,6 +32,7 @@ import {
 } from '../../parts/listening/index.ts';
 import { Stage, StageFigure } from '../../parts/stage/index.ts';
 import { type WireLine, WireList } from '../../parts/wires/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 import { OutAndLeft } from './cellLines.tsx';
 import { EarJob } from './EarJob.tsx';
 import type { ExerciseProps } from './exercises.ts';
@@ -48,8 +47,9 @@ const REST = 3;
 
 /** A whole instrument is put out of tune and brought back, with as much help as was chosen. */
 export function WholeBench(props: ExerciseProps) {
+  const t = useWords();
   return (
-    <WithInstrument says={EAR_VIEW_SAYS.whole}>
+    <WithInstrument says={t('ear.whole')}>
       {(instrument) => <Whole key={instrument.id} {...props} instrument={instrument} />}
     </WithInstrument>
   );
@@ -58,6 +58,7 @@ export function WholeBench(props: ExerciseProps) {
 type Props = ExerciseProps & { readonly instrument: Instrument };
 
 function Whole(props: Props) {
+  const t = useWords();
   const { stock, instrument } = props;
   const { settings } = stock;
   const restoring = useRestoring(props);
@@ -75,22 +76,22 @@ function Whole(props: Props) {
       exercise="whole"
       settings={settings}
       phase={talk.phase}
-      next="Once more"
+      next={t('ear.onceMore')}
       onGo={() => send({ type: 'go' })}
       onEnd={() => send({ type: 'end' })}
       acts={{ answer: (key) => choose(Number(key)), again: pluck, up, down, upMore, downMore }}
-      buttons={talk.phase === 'tuning' ? [{ act: 'go', label: 'It is done' }] : []}
+      buttons={talk.phase === 'tuning' ? [{ act: 'go', label: t('ear.itIsDone') }] : []}
       listening={{ listening, instrument }}
       stage={
         <Stage
-          name={targetName(targets[course - 1])}
-          under={[`string ${course}`, AID_WORDS[talk.aid].say]}
+          name={targetNote(targets[course - 1])}
+          under={[message('common.string', { string: course }), aidInWords(talk.aid)]}
           wire={
             <Sized>
               {(width, height) => (
                 <TwoStrokes
                   cents={shown}
-                  names={['its note', 'the string']}
+                  names={[t('ear.itsNote'), t('ear.theString')]}
                   {...{ width, height }}
                 />
               )}
@@ -212,18 +213,24 @@ function linesOf({ talk, targets, course }: Restoring): WireLine[] {
     const done = talk.phase === 'out' ? talk.out.length > i : talk.left.length > i;
     return {
       course: target.course,
-      name: targetName(target),
+      name: targetNote(target),
       says:
-        left === undefined ? (done ? 'heard' : 'not heard yet') : `left ${signedCents(left)} cents`,
+        left === undefined
+          ? done
+            ? message('ear.stringHeard')
+            : message('ear.notHeardYet')
+          : message('ear.leftCents', { cents: signed(left) }),
       active: target.course === course,
       chosen: false,
       picture: <OutAndLeft out={out ?? null} left={left ?? null} tolerance={REST} />,
-      ...(out !== undefined && { from: signedCents(out) }),
-      ...(left !== undefined && { to: signedCents(left) }),
-      word: talk.phase === 'told' ? '' : done ? 'heard' : '',
+      ...(out !== undefined && { from: signed(out) }),
+      ...(left !== undefined && { to: signed(left) }),
+      word: talk.phase !== 'told' && done ? message('ear.stringHeard') : '',
     };
   });
 }
+
+const AIDS: readonly Aid[] = ['display', 'all tones', 'one tone', 'memory'];
 
 function AidChoice({
   aid,
@@ -232,10 +239,11 @@ function AidChoice({
   readonly aid: Aid;
   readonly onChoose: (aid: Aid) => void;
 }) {
+  const t = useWords();
   return (
     <SegmentedControl
-      aria-label="How much help"
-      data={Object.entries(AID_WORDS).map(([value, { say }]) => ({ value, label: say }))}
+      aria-label={t('ear.howMuchHelp')}
+      data={AIDS.map((value) => ({ value, label: t(aidInWords(value)) }))}
       value={aid}
       onChange={(value) => onChoose(value as Aid)}
     />
@@ -252,16 +260,17 @@ function Figure({
   readonly shown: number | null;
   readonly course: number;
 }) {
+  const t = useWords();
   if (talk.phase === 'told') {
     const worst = Math.max(...talk.left.map(Math.abs));
-    return <StageFigure figure={inShort(worst)} note="cents, the furthest off" />;
+    return <StageFigure figure={inShort(worst)} note={t('ear.centsTheFurthestOff')} />;
   }
   if (shown !== null)
-    return <StageFigure figure={signedCents(shown)} note={`cents, string ${course}`} />;
+    return <StageFigure figure={t.signed(shown)} note={t('ear.centsStringCourse', { course })} />;
   return (
     <StageFigure
-      figure={talk.phase === 'tuning' ? 'hidden' : '–'}
-      note="cents, shown when it is done"
+      figure={talk.phase === 'tuning' ? t('bench.hiddenFigure') : '–'}
+      note={t('ear.centsShownWhenItIs')}
     />
   );
 }

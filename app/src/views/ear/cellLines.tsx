@@ -1,7 +1,9 @@
 import type { EarTrial } from '@rosefinch/core/ear';
+import { message, type Value } from '@rosefinch/core/message';
+import { cellInShort, cellInWords } from '@rosefinch/core/sentences';
 import type { Cents } from '@rosefinch/core/units';
-import { cellInWords, signedCents } from '@rosefinch/core/words';
 import { FoundBar, type WireLine, wireHeight } from '../../parts/wires/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 import { Picture } from './Picture.tsx';
 
 const WIDE = 640;
@@ -10,10 +12,11 @@ const PLACES = 24;
 
 /** The newest trials of one kind along a wire: solid what was right or near, open what was not. */
 function TrialWire({ trials }: { readonly trials: readonly EarTrial[] }) {
+  const t = useWords();
   const shown = trials.slice(-PLACES);
   const scale = 0.44 * HIGH;
   return (
-    <Picture says={`${trials.length} answers`} width={WIDE} height={HIGH}>
+    <Picture says={t('ear.lengthAnswers', { length: trials.length })} width={WIDE} height={HIGH}>
       <line className="ear-wire" x1={0} x2={WIDE} y1={HIGH / 2} y2={HIGH / 2} />
       {shown.map((trial, i) => {
         const cents = trial.off ?? trial.asked;
@@ -52,22 +55,22 @@ export function cellLines(
   cells: readonly string[],
   trials: readonly EarTrial[],
   hand: string | null,
-  figure: (cell: string) => string,
+  figure: (cell: string) => Value,
 ): WireLine[] {
   return cells.map((cell, i) => {
     const own = trials.filter((one) => one.cell === cell);
     const right = own.filter(isRight).length;
     return {
       course: i + 1,
-      name: cell.split(' ')[0] ?? cell,
-      small: cell.split(' ')[1] ?? '',
+      name: cellInShort(cell)[0],
+      small: cellInShort(cell)[1],
       label: cellInWords(cell),
-      says: `${own.length} answers, ${right} right or near; ${figure(cell)}`,
+      says: message('ear.cellSays', { answers: own.length, right, figure: figure(cell) }),
       active: cell === hand,
       chosen: false,
       picture: <TrialWire trials={own} />,
       to: figure(cell),
-      word: own.length > 0 ? `${right} of ${own.length}` : '',
+      word: own.length > 0 ? message('ear.rightOf', { right, all: own.length }) : '',
     };
   });
 }
@@ -80,13 +83,17 @@ interface OutProps {
 
 /** A string as it was put out, on the left of its wire, and as it was left, on the right. */
 export function OutAndLeft({ out, left, tolerance }: OutProps) {
+  const t = useWords();
   const bar = { y: HIGH / 2, tolerance, width: 70, reach: 0.42 * HIGH };
   return (
     <Picture
       says={
         left === null
-          ? 'Nothing shown yet'
-          : `Put out ${signedCents(out ?? 0)}, left ${signedCents(left)} cents`
+          ? t('ear.nothingShownYet')
+          : t('ear.putOutSignedCentsLeftLeft', {
+              signedCents: t.signed(out ?? 0),
+              left: t.signed(left),
+            })
       }
       width={WIDE}
       height={HIGH}

@@ -1,8 +1,7 @@
 import { BEAT_LASTS } from '@rosefinch/core/practice';
 import type { Cents } from '@rosefinch/core/units';
-import { signedCents } from '@rosefinch/core/words';
-import { fixed } from '@rosefinch/core/writing';
 import { wireHeight } from '../../parts/wires/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 import { Picture, tick } from './Picture.tsx';
 
 interface StrokesProps {
@@ -15,19 +14,18 @@ interface StrokesProps {
 }
 
 /** Two strokes on a wire: the second one lies where it lay only after the ear has spoken. */
-export function TwoStrokes({
-  cents,
-  names: [first, second] = ['first', 'second'],
-  width,
-  height,
-}: StrokesProps) {
+export function TwoStrokes({ cents, names, width, height }: StrokesProps) {
+  const t = useWords();
   const middle = height / 2;
   const scale = 0.42 * height;
   const x = (share: number) => share * width;
   const says =
     cents === null
-      ? 'Two notes; how far they lie apart is shown after the answer'
-      : `What was heard second lay ${signedCents(cents)} cents from the first`;
+      ? t('ear.twoNotes')
+      : t('ear.secondLay', {
+          cents: t.signed(cents),
+        });
+  const [first, second] = names ?? [t('ear.first'), t('ear.second')];
   return (
     <Picture says={says} {...{ width, height }}>
       <line className="ear-wire" x1={0} x2={width} y1={middle} y2={middle} />
@@ -73,6 +71,7 @@ const MARGIN = 44;
 
 /** How a string was turned until it was left: cents over seconds. */
 export function PathStroke({ path, width, height }: PathProps) {
+  const t = useWords();
   const points = Array.from({ length: path.length / 2 }, (_, i) => ({
     ms: path[2 * i] ?? 0,
     cents: path[2 * i + 1] ?? 0,
@@ -88,7 +87,11 @@ export function PathStroke({ path, width, height }: PathProps) {
     .join('');
   return (
     <Picture
-      says={`Turned from ${signedCents(points[0]?.cents ?? 0)} to ${signedCents(last?.cents ?? 0)} cents in ${Math.round(longest / 1000)} seconds`}
+      says={t('ear.turnedFromSignedCentsToSignedCents2', {
+        signedCents: t.signed(points[0]?.cents ?? 0),
+        signedCents2: t.signed(last?.cents ?? 0),
+        value: Math.round(longest / 1000),
+      })}
       {...{ width, height }}
     >
       <line className="ear-wire" x1={0} x2={width} y1={middle} y2={middle} />
@@ -108,7 +111,7 @@ export function PathStroke({ path, width, height }: PathProps) {
         />
       )}
       <text className="axis-text" x={width - MARGIN} y={height - 4} textAnchor="end">
-        {fixed(longest / 1000)} s; cents from where they agree
+        {t('ear.fixedSCentsFromWhere', { fixed: t.number(longest / 1000) })}
       </text>
     </Picture>
   );
@@ -127,10 +130,14 @@ const BEAT_MS = 1000 * BEAT_LASTS;
 
 /** Taps along the time that a beat sounds. */
 export function TapWire({ taps, since, width, height }: TapProps) {
+  const t = useWords();
   const middle = height / 2;
   const x = (at: number) => ((at - (since ?? at)) / BEAT_MS) * width;
   return (
-    <Picture says={`${taps.length} taps in ${BEAT_LASTS} seconds`} {...{ width, height }}>
+    <Picture
+      says={t('ear.lengthTapsInBEATLASTS', { length: taps.length, BEAT_LASTS })}
+      {...{ width, height }}
+    >
       <line className="ear-wire" x1={0} x2={width} y1={middle} y2={middle} />
       {taps.map((tap) => (
         <rect
@@ -143,7 +150,7 @@ export function TapWire({ taps, since, width, height }: TapProps) {
         />
       ))}
       <text className="axis-text" x={width} y={height - 4} textAnchor="end">
-        {BEAT_LASTS} seconds
+        {t('ear.bEATLASTSSeconds', { BEAT_LASTS })}
       </text>
     </Picture>
   );
@@ -158,14 +165,15 @@ interface HeldProps {
 
 /** One perch for each touch, and the lightest as a line: lower is lighter. */
 export function HeldPerches({ held, places, width, height }: HeldProps) {
+  const t = useWords();
   const middle = 0.62 * height;
   const scale = 0.5 * height;
   const step = width / places;
   const lightest = held.length > 0 ? Math.min(...held) : null;
-  const says = held.map(signedCents).join(', ');
+  const says = held.map(t.signed).join(', ');
   return (
     <Picture
-      says={held.length > 0 ? `Cents from the note: ${says}` : 'Nothing held yet'}
+      says={held.length > 0 ? t('ear.centsFromTheNoteSays', { says }) : t('ear.nothingHeldYet')}
       {...{ width, height }}
     >
       <line className="ear-wire" x1={0} x2={width} y1={middle} y2={middle} />

@@ -1,4 +1,5 @@
 import type { EarRun, EarTrial, ExerciseKind } from '@rosefinch/core/ear';
+import { problemOf } from '@rosefinch/core/errors';
 import { useRef } from 'react';
 import { useData } from '../../data/index.ts';
 import { newId, now, zone } from '../../environment.ts';
@@ -26,7 +27,7 @@ export function useEarRun(
   const { repository } = useData();
   const notices = useNotices();
   const run = useRef<Omit<EarRun, 'trials' | 'doneAt'> | null>(null);
-  const failed = (error: Error) => notices.say({ message: error.message });
+  const failed = (error: Error) => notices.say({ message: problemOf(error) });
   const { minute, staircase, learnerId } = facts;
   const begun = () => ({
     id: newId(),

@@ -1,4 +1,5 @@
 import type { EarProgress, EarRun } from '@rosefinch/core/ear';
+import { problemOf } from '@rosefinch/core/errors';
 import { useEffect, useState } from 'react';
 import { useLive, useSettings } from '../../data/index.ts';
 import { earAside } from '../../fits/index.ts';
@@ -23,7 +24,7 @@ export function useProgress(): OneEar | undefined {
     if (!runs) return;
     const gone = new AbortController();
     earAside(runs, gone.signal).then(setProgress, (error: Error) => {
-      if (!gone.signal.aborted) notices.say({ message: error.message });
+      if (!gone.signal.aborted) notices.say({ message: problemOf(error) });
     });
     return () => gone.abort();
   }, [runs]);

@@ -1,3 +1,5 @@
+import { problemOf } from '@rosefinch/core/errors';
+import type { Value } from '@rosefinch/core/message';
 import type { EarNote } from '@rosefinch/core/practice';
 import { useEffect, useRef } from 'react';
 import { useNotices } from '../../parts/frame/index.ts';
@@ -12,9 +14,9 @@ export function useSound(volume: number): (notes: readonly EarNote[], begun?: ()
     return () => current.stop();
   }, []);
   return (notes, begun = () => {}) => {
-    const failed = (why: string) => notices.say({ message: why });
+    const failed = (why: Value) => notices.say({ message: why });
     player.current
       .play({ type: 'notes', notes }, volume, { failed, begun })
-      .catch((error: Error) => failed(error.message));
+      .catch((error: Error) => failed(problemOf(error)));
   };
 }

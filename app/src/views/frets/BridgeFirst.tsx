@@ -1,9 +1,10 @@
 import { Button, Group, NumberInput } from '@mantine/core';
+import { lengthValue } from '@rosefinch/core/message';
 import type { Millimetres } from '@rosefinch/core/units';
-import { FRET_VIEW_SAYS } from '@rosefinch/core/words';
-import { inMillimetres, lengthFigure, lengthUnit } from '@rosefinch/core/writing';
+import { inMillimetres, lengthUnit } from '@rosefinch/words';
 import { useState } from 'react';
 import { decimals } from '../../parts/frame/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 
 interface Props {
   readonly scaleMm: Millimetres;
@@ -12,23 +13,36 @@ interface Props {
 
 /** A loose bridge is put in its place first: by measure, then by ear. */
 export function BridgeFirst({ scaleMm, onBegin }: Props) {
+  const t = useWords();
   const [nut, setNut] = useState<number | string>('');
   const [rest, setRest] = useState<number | string>('');
   const off =
-    typeof nut === 'number' && typeof rest === 'number' ? inMillimetres(nut - rest) : null;
+    typeof nut === 'number' && typeof rest === 'number'
+      ? inMillimetres(nut - rest, t.reader)
+      : null;
   return (
-    <section aria-label="Bridge first">
-      <strong>The bridge first: it is loose and wanders</strong>
+    <section aria-label={t('frets.bridgeFirst')}>
+      <strong>{t('frets.theBridgeFirstItIs')}</strong>
       <Group align="end" mt="xs">
-        <Half label="Nut to fret 12" about={scaleMm / 2} value={nut} onChange={setNut} />
-        <Half label="Fret 12 to bridge" about={scaleMm / 2} value={rest} onChange={setRest} />
+        <Half label={t('frets.nutToFret12')} about={scaleMm / 2} value={nut} onChange={setNut} />
+        <Half
+          label={t('frets.fret12ToBridge')}
+          about={scaleMm / 2}
+          value={rest}
+          onChange={setRest}
+        />
         <Button variant="default" onClick={onBegin}>
-          Then by ear: the octaves of the outer strings
+          {t('frets.thenByEarTheOctaves')}
         </Button>
       </Group>
       {off !== null && (
         <p role="note">
-          {Math.abs(off) < 0.5 ? FRET_VIEW_SAYS.standsRight : FRET_VIEW_SAYS.bridgeMoves(off)}
+          {Math.abs(off) < 0.5
+            ? t('frets.standsRight')
+            : t('frets.bridgeMoves', {
+                way: off > 0 ? 'away' : 'towards',
+                length: lengthValue(Math.abs(off), 1),
+              })}
         </p>
       )}
     </section>
@@ -44,11 +58,12 @@ interface HalfProps {
 }
 
 function Half({ label, about, value, onChange }: HalfProps) {
+  const t = useWords();
   return (
     <NumberInput
-      {...decimals()}
-      label={`${label}, ${lengthUnit()}`}
-      placeholder={lengthFigure(about, 0)}
+      {...decimals(t.reader)}
+      label={`${label}, ${lengthUnit(t.reader)}`}
+      placeholder={t.lengthOf(about, 0, false)}
       w={170}
       min={1}
       max={1000}

@@ -1,8 +1,8 @@
 import type { ShapeOutcome } from '@rosefinch/core/intonation';
+import { list, message, signed } from '@rosefinch/core/message';
 import type { Cents } from '@rosefinch/core/units';
-import { signedCents } from '@rosefinch/core/words';
-import { fixed } from '@rosefinch/core/writing';
 import { scaleLinear } from 'd3-scale';
+import { useWords } from '../../parts/words/index.ts';
 
 /** Cents that half a wire stands for. */
 const REACH: Cents = 12;
@@ -14,6 +14,7 @@ interface Props {
 
 /** One chord, a wire a string, the highest number on top: an open perch where it is now, a closed one where it would be. */
 export function ChordWires({ outcome: { name, before, after, worstBefore, worstAfter } }: Props) {
+  const t = useWords();
   const x = scaleLinear([-REACH, REACH], [0, SIZE.width]).clamp(true);
   const height = SIZE.head + SIZE.row * before.length;
   const rows = before
@@ -22,14 +23,27 @@ export function ChordWires({ outcome: { name, before, after, worstBefore, worstA
   return (
     <figure>
       <figcaption>
-        <strong>{name}</strong> widest pair {fixed(worstBefore, 1)} → {fixed(worstAfter, 1)}
+        <strong>{name}</strong>{' '}
+        {t('frets.widestPair', {
+          before: worstBefore,
+          after: worstAfter,
+        })}
       </figcaption>
       <svg
         className="chart"
         width={SIZE.width}
         viewBox={`0 0 ${SIZE.width} ${height - SIZE.head + 4}`}
         role="img"
-        aria-label={`${name}: ${rows.map(({ course, later }) => `string ${course} ${later === null ? 'not played' : signedCents(later)}`).join(', ')}`}
+        aria-label={t('frets.chordSays', {
+          chord: name,
+          strings: list(
+            rows.map(({ course, later }) =>
+              later === null
+                ? message('frets.stringNotPlayed', { string: course })
+                : message('parts.stringCents', { string: course, cents: signed(later) }),
+            ),
+          ),
+        })}
       >
         <line x1={x(0)} x2={x(0)} y1={0} y2={height} stroke="var(--hairline)" />
         {rows.map(({ course, cents, later }, row) => {

@@ -8,13 +8,15 @@ import {
   type Shape,
   type Way,
 } from '@rosefinch/core/intonation';
+import { list } from '@rosefinch/core/message';
 import { findTuning, offsetsOf, type Tuning } from '@rosefinch/core/music';
 import type { FretCheck } from '@rosefinch/core/records';
+import { compromiseInWords, tuningName } from '@rosefinch/core/sentences';
 import { homeTuning, type Instrument } from '@rosefinch/core/strings';
 import type { Cents, Midi } from '@rosefinch/core/units';
-import { compromiseInWords, FRET_VIEW_SAYS, signedCents } from '@rosefinch/core/words';
 import { useMemo, useState } from 'react';
 import { type Stock, useData } from '../../data/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 import { ChordWires } from './ChordWires.tsx';
 
 /** The note 69 of the MIDI standard. */
@@ -41,6 +43,7 @@ interface OfProps extends Omit<Props, 'judgement'> {
 }
 
 function CompromiseOf({ instrument, stock, check, found }: OfProps) {
+  const t = useWords();
   const courses = instrument.courses.length;
   const home = homeOf(instrument, stock, check);
   const common = commonShapes(home?.id ?? check.tuningId);
@@ -50,14 +53,14 @@ function CompromiseOf({ instrument, stock, check, found }: OfProps) {
   const own = ownShapes(typed, courses);
   const shapes = [...common.filter(({ name }) => names.includes(name)), ...own.shapes];
   return (
-    <section className="card medium" aria-label="Compromise">
-      <strong>A compromise of the open strings</strong>
+    <section className="card medium" aria-label={t('frets.compromise2')}>
+      <strong>{t('frets.aCompromiseOfTheOpen')}</strong>
       <Group align="end" className="screen-only">
         <NativeSelect
-          label="Chords come out"
+          label={t('frets.chordsComeOut')}
           data={[
-            { value: 'least squares', label: 'best on the whole' },
-            { value: 'minimax', label: 'with the least worst note' },
+            { value: 'least squares', label: t('frets.bestOnTheWhole') },
+            { value: 'minimax', label: t('frets.withTheLeastWorstNote') },
           ]}
           value={way}
           onChange={(event) =>
@@ -65,16 +68,20 @@ function CompromiseOf({ instrument, stock, check, found }: OfProps) {
           }
         />
         <TextInput
-          label={`Own chords, string ${courses} first`}
-          description="one fret a string, x for none; more than one with ; between"
+          label={t('frets.ownChordsStringCoursesFirst', { courses })}
+          description={t('frets.oneFretAStringX')}
           value={typed}
-          error={own.wrong.length > 0 ? `not ${courses} frets: ${own.wrong.join('; ')}` : null}
+          error={
+            own.wrong.length > 0
+              ? t('frets.notFrets', { strings: courses, texts: list(own.wrong, 'semicolons') })
+              : null
+          }
           onChange={(event) => setTyped(event.currentTarget.value)}
         />
       </Group>
       {common.length > 0 && <Played common={common} names={names} onNames={setNames} />}
       {shapes.length === 0 ? (
-        <p>{FRET_VIEW_SAYS.chooseChords}</p>
+        <p>{t('frets.chooseChords')}</p>
       ) : (
         <Result {...{ instrument, stock, check, shapes, found, way }} />
       )}
@@ -102,11 +109,12 @@ interface PlayedProps {
 }
 
 function Played({ common, names, onNames }: PlayedProps) {
+  const t = useWords();
   return (
     <Checkbox.Group
       className="screen-only"
       mt="xs"
-      label="Chords that are played"
+      label={t('frets.chordsThatArePlayed')}
       value={[...names]}
       onChange={onNames}
     >
@@ -125,13 +133,14 @@ interface ResultProps extends OfProps {
 }
 
 function Result({ instrument, stock, check, shapes, found, way }: ResultProps) {
+  const t = useWords();
   const compromise = compromiseFor(shapes, found.errors, way, found.likely);
   const { saved, save, undo } = useSaveCompromise(instrument, stock, check);
   const { offered, offsets, outcomes } = compromise;
   return (
     <>
       <p>
-        <strong>{compromiseInWords(compromise)}</strong>
+        <strong>{t(compromiseInWords(compromise))}</strong>
       </p>
       <div className="chord-wires">
         {outcomes.map((outcome) => (
@@ -140,21 +149,23 @@ function Result({ instrument, stock, check, shapes, found, way }: ResultProps) {
       </div>
       {offered && (
         <p>
-          Open strings:{' '}
-          {offsets
-            .map((cents, i) => `${i + 1}: ${signedCents(cents)}`)
-            .reverse()
-            .join(' · ')}{' '}
-          cents.
+          {t('frets.openStringsValueCents', {
+            value: offsets
+              .map((cents, i) => `${i + 1}: ${t.signed(cents)}`)
+              .reverse()
+              .join(' · '),
+          })}
         </p>
       )}
       <Group mt="sm">
         {offered && (
-          <Button onClick={() => void save(offsets)}>Tune {instrument.name} so from now on</Button>
+          <Button onClick={() => void save(offsets)}>
+            {t('frets.tuneNameSoFromNow', { name: instrument.name })}
+          </Button>
         )}
         {undo && (
           <Button variant="default" onClick={() => void undo.back()}>
-            Back to {undo.name}
+            {t('frets.backToName', { name: undo.name })}
           </Button>
         )}
         {saved && <span role="status">{saved}</span>}
@@ -177,6 +188,7 @@ function homeOf(
 
 /** Makes a tuning of the offsets, and has the bench aim the instrument at it; and the way back. */
 function useSaveCompromise(instrument: Instrument, stock: Stock, check: FretCheck) {
+  const t = useWords();
   const { repository } = useData();
   const [saved, setSaved] = useState<string | null>(null);
   const home = homeOf(instrument, stock, check);
@@ -188,7 +200,7 @@ function useSaveCompromise(instrument: Instrument, stock: Stock, check: FretChec
     const id = idFor(instrument);
     await repository.saveTuning({
       id,
-      name: `${home.name}, for ${instrument.name}’s frets`,
+      name: t('frets.compromiseName', { tuning: tuningName(home), instrument: instrument.name }),
       kind: home.kind,
       courses: home.courses,
       accidental: home.accidental,
@@ -196,7 +208,7 @@ function useSaveCompromise(instrument: Instrument, stock: Stock, check: FretChec
     });
     const homeTuningId = instrument.homeTuningId ?? home.id;
     await repository.saveInstrument({ ...instrument, tuningId: id, homeTuningId });
-    setSaved(FRET_VIEW_SAYS.aimsNow(instrument.name));
+    setSaved(t('frets.aimsNow', { instrument: instrument.name }));
   };
   const kept = homeTuning(instrument, stock.tunings);
   const isOn = instrument.tuningId === idFor(instrument) && kept && kept.id !== instrument.tuningId;
@@ -205,7 +217,7 @@ function useSaveCompromise(instrument: Instrument, stock: Stock, check: FretChec
         name: kept.name,
         back: async () => {
           await repository.saveInstrument({ ...instrument, tuningId: kept.id });
-          setSaved(FRET_VIEW_SAYS.aimsAgain(instrument.name, kept.name));
+          setSaved(t('frets.aimsAgain', { instrument: instrument.name, tuning: kept.name }));
         },
       }
     : null;

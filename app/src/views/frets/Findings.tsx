@@ -9,20 +9,20 @@ import {
   saddlesOf,
   USUAL_LIMIT,
 } from '@rosefinch/core/intonation';
+import { message, type Sentence, type Text } from '@rosefinch/core/message';
 import type { FretCheck } from '@rosefinch/core/records';
-import type { Instrument } from '@rosefinch/core/strings';
 import {
   bridgeInWords,
-  FRET_VIEW_SAYS,
   faultyPartInWords,
   fretVerdictInWords,
   proofInWords,
-  type Sentence,
   saddleInWords,
   saddlesInWords,
   touchInWords,
-} from '@rosefinch/core/words';
+} from '@rosefinch/core/sentences';
+import type { Instrument } from '@rosefinch/core/strings';
 import { useState } from 'react';
+import { useWords } from '../../parts/words/index.ts';
 
 interface Props {
   readonly instrument: Instrument;
@@ -65,25 +65,27 @@ function neckSaid(verdict: FretVerdict, instrument: Instrument, check: FretCheck
 
 /** What a check comes to, and what to do in the order in which it is to be tried. */
 export function Findings(props: Props) {
+  const t = useWords();
   const { instrument, check } = props;
   if (check.proves) return <Proved {...props} />;
   if (!isBridgeCheck(check)) return <Verdict {...props} />;
   const loose = instrument.bridge !== 'fixed';
   return (
-    <section className="medium" aria-label="Causes">
-      <strong>{loose ? 'Where the bridge stands' : 'Where the saddles stand'}</strong>
+    <section className="medium" aria-label={t('frets.causes')}>
+      <strong>{loose ? t('frets.whereTheBridgeStands') : t('frets.whereTheSaddlesStand')}</strong>
       {loose ? <Bridge {...{ instrument, check }} /> : <Saddles {...{ instrument, check }} />}
     </section>
   );
 }
 
 function Proved({ instrument, check, judgement }: Props) {
+  const t = useWords();
   const { say, more } = verdictSaid(judgement, instrument, check);
   return (
-    <section className="medium" aria-label="Causes">
-      <strong>What came of the order</strong>
+    <section className="medium" aria-label={t('frets.causes')}>
+      <strong>{t('frets.whatCameOfTheOrder')}</strong>
       <p>
-        <strong>{say}</strong> <span className="soft">{more}</span>
+        <strong>{t(say)}</strong> <span className="soft">{t(more)}</span>
       </p>
     </section>
   );
@@ -97,24 +99,25 @@ export function octavesSaid(instrument: Instrument, check: FretCheck): Sentence 
   const moves = ends.some(({ right }) => !right);
   return {
     say: loose ? bridgeInWords(ends) : saddlesInWords(ends),
-    more: moves ? FRET_VIEW_SAYS.loosenFirst : '',
+    more: moves ? message('frets.loosenFirst') : null,
   };
 }
 
 /** A saddle a string: how far each, and how many turns where the pitch of its screw is given. */
 function Saddles({ instrument, check }: Pick<Props, 'instrument' | 'check'>) {
+  const t = useWords();
   const [pitch, setPitch] = useState<number | string>('');
   const saddles = saddlesOf(instrument, check);
-  if (!saddles) return <p>{FRET_VIEW_SAYS.octavesOfStrings}</p>;
+  if (!saddles) return <p>{t('frets.octavesOfStrings')}</p>;
   const pitchMm = typeof pitch === 'number' && pitch > 0 ? pitch : null;
   return (
     <>
       <p role="note">
-        <strong>{saddlesInWords(saddles)}</strong>
+        <strong>{t(saddlesInWords(saddles))}</strong>
       </p>
       <NumberInput
-        label="Pitch of the screws, mm a turn"
-        description={FRET_VIEW_SAYS.pitchOfThread}
+        label={t('frets.pitchOfTheScrewsMm')}
+        description={t('frets.pitchOfThread')}
         maw={280}
         min={0.1}
         max={3}
@@ -124,7 +127,7 @@ function Saddles({ instrument, check }: Pick<Props, 'instrument' | 'check'>) {
       />
       <ul className="way">
         {saddles.map((saddle) => (
-          <li key={saddle.course}>{saddleInWords(saddle, pitchMm)}</li>
+          <li key={saddle.course}>{t(saddleInWords(saddle, pitchMm))}</li>
         ))}
       </ul>
     </>
@@ -132,22 +135,23 @@ function Saddles({ instrument, check }: Pick<Props, 'instrument' | 'check'>) {
 }
 
 function Verdict({ instrument, check, judgement }: Props) {
+  const t = useWords();
   const { verdict } = judgement;
   const { say, more } = neckSaid(verdict, instrument, check);
   const faults = verdict.kind === 'at fault' ? verdict.faults : [];
   return (
-    <section className="medium" aria-label="Causes">
-      <strong>What it comes to</strong>
+    <section className="medium" aria-label={t('frets.causes')}>
+      <strong>{t('frets.whatItComesTo')}</strong>
       <p>
-        <strong>{say}</strong> {more && <span className="soft">{more}</span>}
+        <strong>{t(say)}</strong> {more && <span className="soft">{t(more)}</span>}
       </p>
       {faults.length > 0 && (
         <ul className="way">
           {faults.map((fault) => {
             const said = faultyPartInWords(fault, endOf(instrument));
             return (
-              <li key={said.say}>
-                <strong>{said.say}</strong> <span className="soft">{said.more}</span>
+              <li key={t(said.say)}>
+                <strong>{t(said.say)}</strong> <span className="soft">{t(said.more)}</span>
               </li>
             );
           })}
@@ -160,6 +164,7 @@ function Verdict({ instrument, check, judgement }: Props) {
 
 /** From the cheapest: the finger, the open strings, a string, a repairer. */
 function Steps({ instrument, check, judgement }: Props) {
+  const t = useWords();
   const touch = touchOf(check, judgement);
   const { verdict } = judgement;
   const faults = verdict.kind === 'at fault' ? verdict.faults : [];
@@ -168,20 +173,20 @@ function Steps({ instrument, check, judgement }: Props) {
   if (verdict.kind === 'begun' || verdict.kind === 'certified') return null;
   return (
     <>
-      <strong>What to do, in this order</strong>
+      <strong>{t('frets.whatToDoInThis')}</strong>
       <ol className="way">
-        {touch && <li>Touch: {touch}</li>}
-        <li>{FRET_VIEW_SAYS.compromiseBelow}</li>
+        {touch && <li>{t('frets.touchTouch', { touch })}</li>}
+        <li>{t('frets.compromiseBelow')}</li>
         {strings.map(({ part }) => (
           <li key={part.kind === 'string' ? part.course : ''}>
-            {part.kind === 'string' && FRET_VIEW_SAYS.newString(part.course)}
+            {part.kind === 'string' && t('frets.newString', { string: part.course })}
           </li>
         ))}
         {parts.length > 0 && (
           <li>
             {instrument.bridge !== 'fixed' && parts.every(({ part }) => part.kind === 'saddle')
-              ? FRET_VIEW_SAYS.moveBridge
-              : FRET_VIEW_SAYS.repairer}
+              ? t('frets.moveBridge')
+              : t('frets.repairer')}
           </li>
         )}
       </ol>
@@ -190,7 +195,7 @@ function Steps({ instrument, check, judgement }: Props) {
 }
 
 /** What a lighter and a harder finger do at fret 12, where they were read; in the mean of the strings. */
-function touchOf({ courses, readings }: FretCheck, { explanations }: Judgement): string | null {
+function touchOf({ courses, readings }: FretCheck, { explanations }: Judgement): Text | null {
   if (!explanations) return null;
   const read = new Set(
     readings.flatMap(({ place, struckOut }) =>
@@ -210,12 +215,13 @@ function touchOf({ courses, readings }: FretCheck, { explanations }: Judgement):
 
 /** A loose bridge the teacher moves alone: how far, each end for itself. */
 function Bridge({ instrument, check }: Pick<Props, 'instrument' | 'check'>) {
+  const t = useWords();
   const ends = bridgeEndsOf(instrument, check);
-  if (!ends) return <p>{FRET_VIEW_SAYS.octavesOfEnds}</p>;
-  if (ends.every(({ right }) => right)) return <p role="note">{bridgeInWords(ends)}</p>;
+  if (!ends) return <p>{t('frets.octavesOfEnds')}</p>;
+  if (ends.every(({ right }) => right)) return <p role="note">{t(bridgeInWords(ends))}</p>;
   return (
     <p role="note">
-      <strong>{bridgeInWords(ends)}</strong> {FRET_VIEW_SAYS.loosenFirst}
+      <strong>{t(bridgeInWords(ends))}</strong> {t('frets.loosenFirst')}
     </p>
   );
 }

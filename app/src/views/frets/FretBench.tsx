@@ -5,6 +5,7 @@ import {
   MOST_PLUCKS,
   shareDone,
 } from '@rosefinch/core/intonation';
+import { list, type Message, message } from '@rosefinch/core/message';
 import type { FretCheck } from '@rosefinch/core/records';
 import type { Instrument } from '@rosefinch/core/strings';
 import { useEffect, useRef, useState } from 'react';
@@ -20,6 +21,7 @@ import {
   type PlainAction,
   useUsualSource,
 } from '../../parts/stage/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 import { FretMap } from './FretMap.tsx';
 import { FretResult } from './FretResult.tsx';
 import { FretStage, fretSentence } from './FretStage.tsx';
@@ -59,6 +61,7 @@ interface CheckingProps extends Props {
 }
 
 function Checking(props: CheckingProps) {
+  const t = useWords();
   const { checking, instrument, stock, onResult } = props;
   const { listening, talk, send, targets, judgement, asked } = checking;
   const { check } = talk;
@@ -66,17 +69,17 @@ function Checking(props: CheckingProps) {
   const usual = useUsualSource();
   const more = moreOf(props);
   const sentence = fretSentence(checking, instrument);
-  useSpoken(sentence.say, stock.settings.spokenArrival ? listening.say : null);
+  useSpoken(t(sentence.say), stock.settings.spokenArrival ? listening.say : null);
   return (
     <Job
       view="frets"
-      title={`Frets: ${instrument.name}`}
+      title={t('frets.fretsName', { name: instrument.name })}
       settings={stock.settings}
       acts={fretActs(checking, { note: () => setNoting(true), result: onResult })}
       buttons={buttonsOf(checking, more)}
       more={more}
       listening={{ listening, kind: instrument.kind, usual }}
-      says={`${roomInWords(listening.room)} · ${doneInWords(check)}`}
+      says={list([roomInWords(listening.room), doneInWords(check)], 'points')}
       asleep={noting}
       stage={<FretStage {...{ checking, instrument, sentence }} />}
       wires={
@@ -119,10 +122,17 @@ function useSpoken(text: string, say: ((text: string, right: boolean) => void) |
   }, [text, say]);
 }
 
-function doneInWords(check: FretCheck): string {
-  if (!check.led && !check.proves) return `${Math.round(100 * shareDone(check))} % of the check`;
+function doneInWords(check: FretCheck): Message {
+  if (!check.led && !check.proves)
+    return message('frets.shareDone', {
+      percent: Math.round(100 * shareDone(check)),
+    });
   const read = check.readings.filter(({ struckOut }) => !struckOut).length;
-  return check.proves ? `${read} plucks read` : `${read} plucks read, ${MOST_PLUCKS} at most`;
+  return check.proves
+    ? message('frets.plucksRead', {
+        plucks: read,
+      })
+    : message('frets.plucksReadOf', { plucks: read, most: MOST_PLUCKS });
 }
 
 type Acts = Pick<JobActs<'frets'>, 'note' | 'result'>;
@@ -147,12 +157,12 @@ function buttonsOf(
   { listening, asked }: FretChecking,
   more: readonly PlainAction[],
 ): FootButton<'frets'>[] {
-  const result = { act: 'result', label: 'What it comes to' } as const;
-  const strike = { act: 'strikeOut', label: 'Leave last out' } as const;
-  const skip = { act: 'skip', label: 'Leave it out' } as const;
+  const result = { act: 'result', label: message('frets.whatItComesTo') } as const;
+  const strike = { act: 'strikeOut', label: message('frets.leaveLastOut') } as const;
+  const skip = { act: 'skip', label: message('frets.leaveItOut') } as const;
   if (!asked) return [result, ...more];
   return listening.hands
-    ? [{ act: 'pluck', label: 'Sound it' }, skip, strike, result]
+    ? [{ act: 'pluck', label: message('frets.soundIt') }, skip, strike, result]
     : [skip, strike, result];
 }
 
@@ -160,7 +170,7 @@ function moreOf({ checking, instrument, onMoveBridge, onAgain }: CheckingProps):
   const { listening, talk, send } = checking;
   const { check } = talk;
   const finish = () => send({ type: 'finish' });
-  if (check.doneAt !== null) return [{ label: 'Check again', act: onAgain }];
+  if (check.doneAt !== null) return [{ label: message('frets.checkAgain'), act: onAgain }];
   const wrong = listening.hands ? wrongEnds(instrument, check) : null;
   const moveBridge = (ends: readonly EndUnder[]) => {
     const [last = 0, first = 0] = ends.map(({ mm, right }) => (right ? 0 : mm));
@@ -169,8 +179,10 @@ function moreOf({ checking, instrument, onMoveBridge, onAgain }: CheckingProps):
     onAgain();
   };
   return [
-    { label: 'That is enough', act: finish },
-    ...(wrong ? [{ label: 'Move the practice bridge so', act: () => moveBridge(wrong) }] : []),
+    { label: message('frets.thatIsEnough'), act: finish },
+    ...(wrong
+      ? [{ label: message('frets.moveThePracticeBridgeSo'), act: () => moveBridge(wrong) }]
+      : []),
   ];
 }
 

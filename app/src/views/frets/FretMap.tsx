@@ -9,12 +9,13 @@ import {
   type Pressure,
   placeKey,
 } from '@rosefinch/core/intonation';
-import { type Target, targetName } from '@rosefinch/core/music';
+import { type Message, message } from '@rosefinch/core/message';
+import { type Target, targetNote } from '@rosefinch/core/music';
 import type { FretCheck } from '@rosefinch/core/records';
 import type { Cents } from '@rosefinch/core/units';
-import { fixed } from '@rosefinch/core/writing';
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
+import { useWords } from '../../parts/words/index.ts';
 
 const LEFT = 74;
 const RIGHT = 20;
@@ -47,6 +48,7 @@ interface Props {
 
 /** The strings on a fretboard with its true spacing: each fretted note's error stands at its fret, what explains them runs through. */
 export function FretMap(props: Props) {
+  const t = useWords();
   const { check, targets, explanations, asked, label, leftHanded, width, height } = props;
   const highest = Math.max(...check.frets);
   const ends = [LEFT, width - RIGHT];
@@ -58,7 +60,7 @@ export function FretMap(props: Props) {
       className={label ? 'chart' : 'chart fret-map'}
       viewBox={`0 0 ${width} ${height}`}
       role="img"
-      aria-label={label ?? mapInWords(check)}
+      aria-label={label ?? t(mapInWords(check))}
     >
       {Array.from({ length: highest }, (_, i) => i + 1).map((fret) => (
         <g key={fret}>
@@ -71,7 +73,7 @@ export function FretMap(props: Props) {
         </g>
       ))}
       <text x={0} y={height - 8}>
-        fret, cents
+        {t('frets.fretCents')}
       </text>
       {check.courses.map((course, i) => (
         <StringRow
@@ -79,7 +81,7 @@ export function FretMap(props: Props) {
           y={i * row + row / 2 + 2}
           half={row / 2 - BETWEEN}
           end={width - RIGHT}
-          name={targetName(targets[course - 1])}
+          name={t.value(targetNote(targets[course - 1]))}
           course={course}
           readings={check.readings.filter((r) => r.course === course && isShown(r))}
           error={(reading) => errorOf(check, reading)}
@@ -94,9 +96,9 @@ export function FretMap(props: Props) {
   );
 }
 
-function mapInWords({ readings }: FretCheck): string {
+function mapInWords({ readings }: FretCheck): Message {
   const count = readings.filter(({ struckOut }) => !struckOut).length;
-  return `Fretboard with ${count} readings: errors of fretted notes in cents against each string’s own open pitch`;
+  return message('frets.mapSays', { count });
 }
 
 /** What lies under a capo is against another beginning, and stands in no map. */
@@ -128,6 +130,7 @@ interface RowProps {
 }
 
 function StringRow(props: RowProps) {
+  const t = useWords();
   const { y, half, end, name, course, readings, error, at, asked } = props;
   const up = (cents: Cents) => y - (Math.max(-REACH, Math.min(REACH, cents)) / REACH) * half;
   return (
@@ -137,7 +140,7 @@ function StringRow(props: RowProps) {
         {name}
       </text>
       <text x={34} y={y + 5}>
-        str. {course}
+        {t('frets.strCourse', { course })}
       </text>
       <Fitted {...props} up={up} />
       {[...readings].sort(widestFirst).map((reading) => (
@@ -194,6 +197,7 @@ interface MarkProps extends Heights {
 
 /** One fretted reading as a bar from its wire; its figure where it is worth one. */
 function Mark({ reading: { place }, cents, y, at, up }: MarkProps) {
+  const t = useWords();
   if (place.kind !== 'fret' || cents === null) return null;
   const { fret, pressure } = place;
   const width = BAR[pressure];
@@ -211,7 +215,7 @@ function Mark({ reading: { place }, cents, y, at, up }: MarkProps) {
       {pressure === PRESSURES[1] && !small && (
         <text x={at(fret)} y={cents > 0 ? top - 3 : up(cents) + 13} textAnchor="middle">
           {cents > 0 ? '+' : '−'}
-          {fixed(Math.abs(cents))}
+          {t.number(Math.abs(cents))}
         </text>
       )}
     </g>

@@ -1,12 +1,14 @@
 import { Button, Group, Stack } from '@mantine/core';
 import { isBridgeCheck } from '@rosefinch/core/intonation';
+import { list, message } from '@rosefinch/core/message';
 import { findTuning } from '@rosefinch/core/music';
 import type { FretCheck } from '@rosefinch/core/records';
+import { placeInWords, tuningName } from '@rosefinch/core/sentences';
 import { type Instrument, withCapo } from '@rosefinch/core/strings';
-import { dayInWords, FRET_VIEW_SAYS, placeInWords } from '@rosefinch/core/words';
+import type { Words } from '@rosefinch/words';
 import type { Stock } from '../../data/index.ts';
-import { locale } from '../../environment.ts';
 import { download, ViewHead } from '../../parts/frame/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 import { Compromise } from './Compromise.tsx';
 import { fretsCsv, saveDrawing } from './exports.ts';
 import { Findings, ordersSomething } from './Findings.tsx';
@@ -27,22 +29,29 @@ const MAP = { width: 900, row: 66, foot: 26 };
 
 /** What a check comes to: causes, what to do, a compromise; a page of its own, for paper too. */
 export function FretResult({ checking, instrument, stock, onBack }: Props) {
+  const t = useWords();
   const { targets, judgement, talk } = checking;
   const { explanations } = judgement;
   const { check } = talk;
   const tuning = findTuning(check.tuningId, stock.tunings);
+  const noted = notesOf(check, t);
   const height = MAP.row * check.courses.length + MAP.foot;
   return (
     <Stack className="fret-result">
-      <ViewHead title={`What the frets of ${instrument.name} come to`}>
-        <Button onClick={onBack}>Back to the check (W)</Button>
+      <ViewHead title={t('frets.whatTheFretsOfName', { name: instrument.name })}>
+        <Button onClick={onBack}>{t('frets.backToTheCheckW')}</Button>
       </ViewHead>
       <p className="soft">
-        {dayInWords(check.startedAt, check.zone, locale())}, {tuning ? tuning.name : check.tuningId}
-        , A4 {check.a4} Hz
-        {check.capo && `, frets from the capo at ${check.capo}`}
-        {notesOf(check)}
+        {t.value(
+          list([
+            t.moment(check.startedAt, { now: check.startedAt, zone: check.zone }, 'day'),
+            tuning ? tuningName(tuning) : check.tuningId,
+            message('common.a4', { a4: check.a4 }),
+            ...(check.capo ? [message('frets.fromTheCapo', { fret: check.capo })] : []),
+          ]),
+        )}
       </p>
+      {noted && <p className="soft">{noted}</p>}
       <div className="fret-columns">
         <div>
           {isBridgeCheck(check) ? (
@@ -82,25 +91,26 @@ interface WaysOutProps {
 
 /** The result on paper and in files. */
 function WaysOut({ instrument, check, orders }: WaysOutProps) {
+  const t = useWords();
   const name = `${instrument.name}-frets`;
   return (
     <Group className="screen-only">
       <Button variant="default" onClick={() => window.print()}>
-        {orders ? 'Print the order sheet' : 'Print this page'}
+        {orders ? t('frets.printTheOrderSheet') : t('frets.printThisPage')}
       </Button>
       <Button
         variant="default"
         onClick={() => download(`${name}.csv`, fretsCsv(instrument, check), 'text/csv')}
       >
-        Save as CSV
+        {t('frets.saveAsCSV')}
       </Button>
       {!isBridgeCheck(check) && (
         <>
           <Button variant="default" onClick={() => saveDrawing(name, 'svg')}>
-            Save the map as SVG
+            {t('frets.saveTheMapAsSVG')}
           </Button>
           <Button variant="default" onClick={() => saveDrawing(name, 'png')}>
-            Save the map as PNG
+            {t('frets.saveTheMapAsPNG')}
           </Button>
         </>
       )}
@@ -108,9 +118,15 @@ function WaysOut({ instrument, check, orders }: WaysOutProps) {
   );
 }
 
-function notesOf({ readings }: FretCheck): string {
+function notesOf({ readings }: FretCheck, t: Words): string {
   const notes = readings.flatMap(({ course, place, note }) =>
-    note ? `string ${course}, ${placeInWords(place, 0)}: ${note}` : [],
+    note
+      ? message('frets.noteAt', {
+          string: course,
+          place: placeInWords(place, 0),
+          note,
+        })
+      : [],
   );
-  return notes.length === 0 ? '' : `. ${FRET_VIEW_SAYS.noted(notes)}`;
+  return notes.length === 0 ? '' : t('frets.noted', { notes: list(notes, 'semicolons') });
 }

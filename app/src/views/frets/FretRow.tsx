@@ -1,4 +1,5 @@
 import type { ComponentProps } from 'react';
+import { useWords } from '../../parts/words/index.ts';
 import { FretMap } from './FretMap.tsx';
 
 /** One string of the map, as large as its place: the string that is asked for. */
@@ -7,11 +8,12 @@ export function FretRow({
   course,
   ...map
 }: ComponentProps<typeof FretMap> & { readonly course: number }) {
+  const t = useWords();
   return (
     <FretMap
       {...map}
       check={{ ...check, courses: [course] }}
-      label={`String ${course}, fret by fret`}
+      label={t('frets.stringCourseFretByFret', { course })}
     />
   );
 }

@@ -1,19 +1,18 @@
 import { Button, Group } from '@mantine/core';
 import { errorOf, isBridgeCheck } from '@rosefinch/core/intonation';
-import { targetName } from '@rosefinch/core/music';
-import { type Instrument, startFret } from '@rosefinch/core/strings';
+import type { Sentence } from '@rosefinch/core/message';
+import { targetNote } from '@rosefinch/core/music';
 import {
   fretNoticeInWords,
   fretTaskInWords,
   otherPlaceInWords,
   placeInWords,
-  type Sentence,
-  signedCents,
   stringInWords,
-} from '@rosefinch/core/words';
-import { fixed } from '@rosefinch/core/writing';
+} from '@rosefinch/core/sentences';
+import { type Instrument, startFret } from '@rosefinch/core/strings';
 import { Sized } from '../../parts/charts/index.ts';
 import { Stage, StageFigure } from '../../parts/stage/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 import { octavesSaid, verdictSaid } from './Findings.tsx';
 import { FretRow } from './FretRow.tsx';
 import type { FretChecking } from './useFretCheck.ts';
@@ -34,10 +33,10 @@ export function FretStage({ checking, instrument, sentence }: Props) {
   const course = asked?.course ?? last?.course ?? check.courses[0] ?? 1;
   const begins = startFret(instrument, course);
   const problem =
-    listening.problem ?? (checking.problem ? { message: checking.problem, wayOn: '' } : null);
+    listening.problem ?? (checking.problem ? { say: checking.problem, more: null } : null);
   return (
     <Stage
-      name={targetName(targets[course - 1])}
+      name={targetNote(targets[course - 1])}
       under={[
         stringInWords(instrument, course),
         ...(asked ? [placeInWords(asked.place, begins)] : []),
@@ -59,22 +58,27 @@ export function FretStage({ checking, instrument, sentence }: Props) {
 
 /** The last reading, readable from two metres. */
 function Last({ checking: { talk, targets, stored }, instrument }: Omit<Props, 'sentence'>) {
+  const t = useWords();
   const { check } = talk;
   const last = check.readings.findLast(({ struckOut }) => !struckOut);
-  if (!last) return <StageFigure figure="–" note="nothing read yet" stored={stored} />;
+  if (!last) return <StageFigure figure="–" note={t('frets.nothingReadYet')} stored={stored} />;
   const { course, place, errorCents } = last;
   const cents = errorOf(check, last);
-  const where = `string ${course}, ${placeInWords(place, startFret(instrument, course))}`;
-  const against =
+  const where = placeInWords(place, startFret(instrument, course));
+  const note =
     place.kind === 'open'
-      ? `cents from the mean of ${targetName(targets[course - 1])} open`
-      : `cents, ±${fixed(errorCents, 1)}`;
+      ? t('frets.centsFromOpen', {
+          note: targetNote(targets[course - 1]),
+          string: course,
+          where,
+        })
+      : t('frets.centsOfPlace', {
+          error: errorCents,
+          string: course,
+          where,
+        });
   return (
-    <StageFigure
-      figure={cents === null ? '–' : signedCents(cents)}
-      note={`${against}; ${where}`}
-      stored={stored}
-    />
+    <StageFigure figure={cents === null ? '–' : t.signed(cents)} note={note} stored={stored} />
   );
 }
 
@@ -96,12 +100,15 @@ export function fretSentence(
 }
 
 function Answers({ checking: { talk, send } }: { readonly checking: FretChecking }) {
+  const t = useWords();
   const heard = talk.other?.heard ?? -1;
   return (
-    <Group gap="xs" role="group" aria-label="Answers">
-      {heard >= 0 && <Button onClick={() => send({ type: 'take other' })}>It was (Y)</Button>}
+    <Group gap="xs" role="group" aria-label={t('frets.answers')}>
+      {heard >= 0 && (
+        <Button onClick={() => send({ type: 'take other' })}>{t('frets.itWasY')}</Button>
+      )}
       <Button variant="default" onClick={() => send({ type: 'drop other' })}>
-        Pluck it again
+        {t('frets.pluckItAgain')}
       </Button>
     </Group>
   );

@@ -1,12 +1,13 @@
 import { isBridgeCheck } from '@rosefinch/core/intonation';
+import { message, type Text } from '@rosefinch/core/message';
 import type { FretCheck } from '@rosefinch/core/records';
+import { faultyPartInWords } from '@rosefinch/core/sentences';
 import { tellsOfInstrument } from '@rosefinch/core/sitting';
 import type { Instrument } from '@rosefinch/core/strings';
-import { dayInWords, FRET_VIEW_SAYS, faultyPartInWords } from '@rosefinch/core/words';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { type Stock, useData, useLive } from '../../data/index.ts';
-import { locale } from '../../environment.ts';
+import { useWords } from '../../parts/words/index.ts';
 import { endOf, octavesSaid, verdictSaid } from './Findings.tsx';
 import { judgedBefore } from './judged.ts';
 
@@ -24,23 +25,30 @@ export function FretSummary({ instrument, stock }: Props) {
 }
 
 function Summary({ instrument, stock, check }: Props & { readonly check: FretCheck }) {
+  const t = useWords();
   const said = useMemo(() => saidOf(instrument, stock, check), [instrument, stock, check]);
   return (
-    <section className="card medium" aria-label="Frets">
-      <strong>Frets, checked {dayInWords(check.startedAt, check.zone, locale())}</strong>
+    <section className="card medium" aria-label={t('frets.frets')}>
+      <strong>
+        {t('frets.fretsCheckedStartedAt', {
+          startedAt: t.moment(check.startedAt, { now: check.startedAt, zone: check.zone }, 'day'),
+        })}
+      </strong>
       <ul className="way">
-        {said.map((say) => (
-          <li key={say}>{say}</li>
-        ))}
+        {said
+          .map((say) => t(say))
+          .map((say) => (
+            <li key={say}>{say}</li>
+          ))}
       </ul>
-      <Link to="/frets">The whole check</Link>
+      <Link to="/frets">{t('frets.theWholeCheck')}</Link>
     </section>
   );
 }
 
-function saidOf(instrument: Instrument, { tunings }: Stock, check: FretCheck): string[] {
+function saidOf(instrument: Instrument, { tunings }: Stock, check: FretCheck): readonly Text[] {
   if (isBridgeCheck(check))
-    return [octavesSaid(instrument, check)?.say ?? FRET_VIEW_SAYS.octavesOpen];
+    return [octavesSaid(instrument, check)?.say ?? message('frets.octavesOpen')];
   const judgement = judgedBefore(instrument, check, tunings);
   const { verdict } = judgement;
   if (verdict.kind !== 'at fault' || check.proves)

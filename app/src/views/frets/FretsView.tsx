@@ -1,4 +1,4 @@
-import { FRET_VIEW_SAYS } from '@rosefinch/core/words';
+import { useWords } from '../../parts/words/index.ts';
 import './frets.css';
 import { Button, Stack } from '@mantine/core';
 import type { Instrument } from '@rosefinch/core/strings';
@@ -13,15 +13,16 @@ import { StartForm } from './StartForm.tsx';
 
 /** Open strings right, fretted notes not: which cause, how much, what to do. */
 export function FretsView() {
+  const t = useWords();
   return (
-    <WithInstrument says={FRET_VIEW_SAYS.about}>
+    <WithInstrument says={t('frets.about')}>
       {(instrument, stock) =>
         instrument.frets === 0 ? (
           <EmptyView
-            says={FRET_VIEW_SAYS.noFrets(instrument.name)}
+            says={t('frets.noFrets', { instrument: instrument.name })}
             offer={
               <Button component={Link} to="/">
-                To the bench
+                {t('parts.toTheBench')}
               </Button>
             }
           />
@@ -34,11 +35,12 @@ export function FretsView() {
 }
 
 function FretsOf({ instrument, stock }: { instrument: Instrument; stock: Stock }) {
+  const t = useWords();
   const checks = useLive((r) => r.fretChecks(instrument.id), instrument.id);
   const [fresh, setFresh] = useState(false);
   // On the practice banjo the bridge stays where it was moved to.
   const [bridge, setBridge] = useState<BridgePlace>({ firstMm: 0, lastMm: 0 });
-  if (!checks) return <p>One moment …</p>;
+  if (!checks) return <p>{t('common.moment')}</p>;
   const [newest] = checks;
   if (newest && !(fresh && newest.doneAt !== null))
     return (
@@ -56,7 +58,7 @@ function FretsOf({ instrument, stock }: { instrument: Instrument; stock: Stock }
     );
   return (
     <Stack>
-      <ViewHead title={`Frets of ${instrument.name}`} />
+      <ViewHead title={t('frets.fretsOfName', { name: instrument.name })} />
       <StartForm {...{ instrument, stock, checks }} onBegun={() => setFresh(false)} />
     </Stack>
   );

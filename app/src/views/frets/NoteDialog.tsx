@@ -1,6 +1,7 @@
 import { Button, Stack, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { Dialog } from '../../parts/frame/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 
 interface Props {
   readonly opened: boolean;
@@ -10,9 +11,10 @@ interface Props {
 
 /** What was noticed at the last reading: a buzz, a slip, a doubt. */
 export function NoteDialog({ opened, onClose, onNote }: Props) {
+  const t = useWords();
   const [text, setText] = useState('');
   return (
-    <Dialog title="Note the last reading" opened={opened} onClose={onClose}>
+    <Dialog title={t('frets.noteTheLastReading')} opened={opened} onClose={onClose}>
       <form
         onSubmit={(event) => {
           event.preventDefault();
@@ -22,14 +24,14 @@ export function NoteDialog({ opened, onClose, onNote }: Props) {
       >
         <Stack>
           <TextInput
-            label="Noticed"
+            label={t('frets.noticed')}
             maxLength={300}
             data-autofocus
             value={text}
             onChange={(event) => setText(event.currentTarget.value)}
           />
           <Button type="submit" disabled={text.trim() === ''}>
-            Keep the note
+            {t('frets.keepTheNote')}
           </Button>
         </Stack>
       </form>

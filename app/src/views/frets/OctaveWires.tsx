@@ -1,11 +1,10 @@
 import { bridgeEndsOf, saddlesOf } from '@rosefinch/core/intonation';
-import { type Target, targetName } from '@rosefinch/core/music';
+import { type Target, targetNote } from '@rosefinch/core/music';
 import type { FretCheck } from '@rosefinch/core/records';
 import type { Instrument } from '@rosefinch/core/strings';
 import type { Cents } from '@rosefinch/core/units';
-import { signedCents } from '@rosefinch/core/words';
-import { fixed } from '@rosefinch/core/writing';
 import { scaleLinear } from 'd3-scale';
+import { useWords } from '../../parts/words/index.ts';
 
 /** Cents that half a wire stands for. */
 const REACH: Cents = 15;
@@ -23,6 +22,7 @@ interface Props {
 
 /** The octave of each string on a wire of its own: how sharp it is, as wide as its error. */
 export function OctaveWires({ instrument, check, targets, width, height }: Props) {
+  const t = useWords();
   const x = scaleLinear([-REACH, REACH], [LEFT, width - RIGHT]).clamp(true);
   const row = height / check.courses.length;
   const whole = (instrument.bridge === 'fixed' ? saddlesOf : bridgeEndsOf)(instrument, check);
@@ -31,7 +31,9 @@ export function OctaveWires({ instrument, check, targets, width, height }: Props
       className="chart octave-wires"
       viewBox={`0 0 ${width} ${height}`}
       role="img"
-      aria-label={`Fretboard with ${check.readings.filter(({ struckOut }) => !struckOut).length} readings: how sharp each octave is, in cents`}
+      aria-label={t('frets.fretboardWithLengthReadingsHow', {
+        length: check.readings.filter(({ struckOut }) => !struckOut).length,
+      })}
     >
       <line x1={x(0)} x2={x(0)} y1={0} y2={height} stroke="var(--hairline)" />
       {check.courses.map((course, i) => {
@@ -42,10 +44,10 @@ export function OctaveWires({ instrument, check, targets, width, height }: Props
         return (
           <g key={course}>
             <text x={0} y={y + 5} className="note">
-              {targetName(targets[course - 1])}
+              {t.value(targetNote(targets[course - 1]))}
             </text>
             <text x={44} y={y + 5}>
-              str. {course}
+              {t('frets.strCourse', { course })}
             </text>
             <line x1={LEFT} x2={width - RIGHT} y1={y} y2={y} stroke="var(--ink)" />
             {end && (
@@ -58,7 +60,7 @@ export function OctaveWires({ instrument, check, targets, width, height }: Props
                   className={end.right ? 'mark' : 'open-bar'}
                 />
                 <text x={width - RIGHT + 12} y={y + 5}>
-                  {signedCents(end.sharp)} ± {fixed(end.errorCents, 1)}
+                  {t.signed(end.sharp)} ± {t.number(end.errorCents, 1)}
                 </text>
               </g>
             )}

@@ -1,12 +1,12 @@
 import { Button } from '@mantine/core';
 import { isBridgeCheck, type Ordered } from '@rosefinch/core/intonation';
 import type { FretCheck } from '@rosefinch/core/records';
+import { faultyPartInWords } from '@rosefinch/core/sentences';
 import { tellsOfInstrument } from '@rosefinch/core/sitting';
 import type { Instrument } from '@rosefinch/core/strings';
-import { dayInWords, FRET_VIEW_SAYS, faultyPartInWords } from '@rosefinch/core/words';
 import { useMemo } from 'react';
 import { type Stock, useData } from '../../data/index.ts';
-import { locale } from '../../environment.ts';
+import { useWords } from '../../parts/words/index.ts';
 import { endOf } from './Findings.tsx';
 import { judgedBefore } from './judged.ts';
 
@@ -20,6 +20,7 @@ interface Props {
 
 /** What the last check found at fault: about ten plucks show whether it was put right since. */
 export function Orders({ instrument, stock, checks, onProve }: Props) {
+  const t = useWords();
   const { shelf } = useData();
   const last = checks.find(
     (check) => !check.proves && !isBridgeCheck(check) && tellsOfInstrument(check, shelf === 'demo'),
@@ -30,17 +31,21 @@ export function Orders({ instrument, stock, checks, onProve }: Props) {
   );
   if (!last || faults.length === 0) return null;
   return (
-    <section aria-label="Ordered before">
-      <strong>Found on {dayInWords(last.startedAt, last.zone, locale())}</strong>
+    <section aria-label={t('frets.orderedBefore')}>
+      <strong>
+        {t('frets.foundOnStartedAt', {
+          startedAt: t.moment(last.startedAt, { now: last.startedAt, zone: last.zone }, 'day'),
+        })}
+      </strong>
       <ul className="way">
         {faults.map((fault) => {
           const { part, cents, at } = fault;
-          const { say } = faultyPartInWords(fault, endOf(instrument));
+          const say = t(faultyPartInWords(fault, endOf(instrument)).say);
           return (
             <li key={say}>
               {say}{' '}
               <Button variant="default" onClick={() => onProve({ part, cents, at })}>
-                {FRET_VIEW_SAYS.isItRight}
+                {t('frets.isItRight')}
               </Button>
             </li>
           );

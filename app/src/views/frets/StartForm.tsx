@@ -10,10 +10,11 @@ import {
   USUAL_LIMIT,
 } from '@rosefinch/core/intonation';
 import type { FretCheck } from '@rosefinch/core/records';
+import { stringTitle } from '@rosefinch/core/sentences';
 import type { Instrument } from '@rosefinch/core/strings';
-import { capital, FRET_VIEW_SAYS, stringInWords } from '@rosefinch/core/words';
 import { type Stock, useData } from '../../data/index.ts';
 import { newId, newSeed, now, zone } from '../../environment.ts';
+import { useWords } from '../../parts/words/index.ts';
 import { BridgeFirst } from './BridgeFirst.tsx';
 import { Orders } from './Orders.tsx';
 
@@ -39,6 +40,7 @@ interface Asked {
 
 /** Says which strings and frets are to be read; then the check leads from note to note. */
 export function StartForm({ instrument, stock, checks, onBegun }: Props) {
+  const t = useWords();
   const { repository } = useData();
   const numbers = instrument.courses.map(({ number }) => number).reverse();
   const form = useForm<Asked>({
@@ -58,13 +60,13 @@ export function StartForm({ instrument, stock, checks, onBegun }: Props) {
   return (
     <form
       className="card medium"
-      aria-label="Fret check"
+      aria-label={t('frets.fretCheck')}
       onSubmit={form.onSubmit((asked) => void begin(wantedOf(asked, numbers)))}
     >
       <Stack>
         <p className="plan-head">
-          {FRET_VIEW_SAYS.howItGoes}
-          {instrument.capo && ` ${FRET_VIEW_SAYS.fromCapo(instrument.capo)}`}
+          {t('frets.howItGoes')}
+          {instrument.capo && ` ${t('frets.fromCapo', { capo: instrument.capo })}`}
         </p>
         <Orders
           {...{ instrument, stock, checks }}
@@ -78,7 +80,7 @@ export function StartForm({ instrument, stock, checks, onBegun }: Props) {
         <WhichNotes {...{ form, instrument, numbers }} />
         <Group>
           <Button type="submit" size="lg" disabled={form.values.courses.length === 0}>
-            Begin the check
+            {t('frets.beginTheCheck')}
           </Button>
         </Group>
       </Stack>
@@ -97,28 +99,32 @@ interface NotesProps {
 
 /** Which notes are to be read, and from where on one of them is wrong. */
 function WhichNotes({ form, instrument, numbers }: NotesProps) {
+  const t = useWords();
   const { frets } = form.values;
   return (
     <>
       <NativeSelect
-        label="Which notes?"
-        description={frets === 'led' ? FRET_VIEW_SAYS.endsWhenDecided : undefined}
+        label={t('frets.whichNotes')}
+        description={frets === 'led' ? t('frets.endsWhenDecided') : undefined}
         maw={460}
         data={[
-          { value: 'led', label: 'the whole neck, each place where it tells most' },
-          { value: 'useful', label: 'chosen strings, frets 12, 1, 2, 3, 5, 7, 9' },
-          { value: 'fifteen', label: 'chosen strings, the first fifteen frets' },
+          { value: 'led', label: t('frets.theWholeNeckEachPlace') },
+          { value: 'useful', label: t('frets.chosenStringsFrets121') },
+          { value: 'fifteen', label: t('frets.chosenStringsTheFirstFifteen') },
           ...(instrument.bridge === 'fixed'
-            ? [{ value: 'octaves', label: 'octaves alone, where each string has its own saddle' }]
+            ? [{ value: 'octaves', label: t('frets.octavesAloneWhereEachString') }]
             : []),
         ]}
         {...form.getInputProps('frets')}
       />
       {frets !== 'octaves' && (
         <NativeSelect
-          label="A note is wrong beyond"
+          label={t('frets.aNoteIsWrongBeyond')}
           maw={460}
-          data={LIMITS.map((cents) => ({ value: String(cents), label: `${cents} cents` }))}
+          data={LIMITS.map((cents) => ({
+            value: String(cents),
+            label: t('frets.limitCents', { cents }),
+          }))}
           {...form.getInputProps('limit')}
         />
       )}
@@ -129,23 +135,24 @@ function WhichNotes({ form, instrument, numbers }: NotesProps) {
 
 /** Strings and pressures, where they are chosen. */
 function Chosen({ form, numbers, instrument }: NotesProps) {
+  const t = useWords();
   const { value, ...courses } = form.getInputProps('courses');
   return (
     <>
-      <Checkbox.Group label="Which strings?" value={[...value]} {...courses}>
+      <Checkbox.Group label={t('frets.whichStrings')} value={[...value]} {...courses}>
         <Group mt="xs">
           {numbers.map((course) => (
             <Checkbox
               key={course}
               value={String(course)}
-              label={capital(stringInWords(instrument, course))}
+              label={t(stringTitle(instrument, course))}
             />
           ))}
         </Group>
       </Checkbox.Group>
       {form.values.frets !== 'octaves' && (
         <Checkbox
-          label="Soft, normal and hard: tells what the finger does"
+          label={t('frets.softNormalAndHardTells')}
           {...form.getInputProps('all', { type: 'checkbox' })}
         />
       )}

@@ -3,7 +3,7 @@ import { findTuning, targetsOf } from '@rosefinch/core/music';
 import type { FretCheck } from '@rosefinch/core/records';
 import { expect } from 'chai';
 import { createElement } from 'react';
-import { renderToStaticMarkup } from 'react-dom/server';
+import { drawnInWords } from '../../parts/words/inWordsFixture.ts';
 import { FretMap } from './FretMap.tsx';
 import { HeatMap } from './HeatMap.tsx';
 
@@ -33,7 +33,7 @@ const check = (readings: readonly FretReading[]): FretCheck => ({
 });
 
 function map(readings: readonly FretReading[], label?: string) {
-  return renderToStaticMarkup(
+  return drawnInWords(
     createElement(FretMap, {
       check: check(readings),
       targets: TARGETS,
@@ -87,7 +87,7 @@ describe('the map of the frets', () => {
   });
 
   it('writes a figure beside what can be heard', () => {
-    const drawn = map([open, read(1, 6), read(3, 0.5)]).replaceAll('<!-- -->', '');
+    const drawn = map([open, read(1, 6), read(3, 0.5)]);
     expect(drawn).to.contain('>+6<');
     expect(drawn).to.not.contain('>+1<');
   });
@@ -96,9 +96,9 @@ describe('the map of the frets', () => {
 describe('the table of errors', () => {
   it('has each fret once, in its order, and leaves out what was struck out', () => {
     const struck = { ...read(2, 9), struckOut: true as const };
-    const drawn = renderToStaticMarkup(
+    const drawn = drawnInWords(
       createElement(HeatMap, { check: check([open, read(1, 6.2), struck]), targets: TARGETS }),
-    ).replaceAll('<!-- -->', '');
+    );
     const frets = [...drawn.matchAll(/text-anchor="middle"[^>]*>(\d+)</g)].map(([, fret]) =>
       Number(fret),
     );

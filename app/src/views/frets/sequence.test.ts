@@ -9,9 +9,10 @@ import {
   placeKey,
   shareDone,
 } from '@rosefinch/core/intonation';
+import { message, sentencesOf } from '@rosefinch/core/message';
 import type { FretCheck } from '@rosefinch/core/records';
+import { bridgeInWords, placeInWords } from '@rosefinch/core/sentences';
 import { findModel } from '@rosefinch/core/strings';
-import { bridgeInWords, placeInWords } from '@rosefinch/core/words';
 import { expect } from 'chai';
 import Papa from 'papaparse';
 import { fretsCsv } from './exports.ts';
@@ -95,10 +96,16 @@ describe('the sequence of a fret check', () => {
   });
 
   it('counts the frets of a short string from the nut of the neck', () => {
-    expect(placeInWords(at(1), 5)).to.equal('fret 6');
-    expect(placeInWords({ kind: 'harmonic' }, 5)).to.equal('touched over fret 17');
-    expect(placeInWords(at(3, 'hard'), 0)).to.equal('fret 3, hard');
-    expect(placeInWords(OPEN, 0)).to.equal('open');
+    expect(placeInWords(at(1), 5)).to.deep.equal(
+      message('frets.placeFret', { pressure: 'normal', fret: 6 }),
+    );
+    expect(placeInWords({ kind: 'harmonic' }, 5)).to.deep.equal(
+      message('frets.placeHarmonic', { fret: 17 }),
+    );
+    expect(placeInWords(at(3, 'hard'), 0)).to.deep.equal(
+      message('frets.placeFret', { pressure: 'hard', fret: 3 }),
+    );
+    expect(placeInWords(OPEN, 0)).to.deep.equal(message('frets.placeOpen'));
   });
 });
 
@@ -119,10 +126,11 @@ describe('a loose bridge', () => {
     expect(last).to.include({ course: 4, right: false });
     expect(last!.mm).to.be.within(3.5, 4.5);
     expect(first).to.include({ course: 1, right: true });
-    expect(bridgeInWords([last!, first!])).to.match(
-      /^The end under string 4 moves 3\.\d ± 0\.\d mm away from the nut; the end under string 1 stays\.$/,
-    );
-    expect(bridgeInWords([first!])).to.equal('The bridge stands right. Mark its place.');
+    expect(sentencesOf(bridgeInWords([last!, first!])).map(({ id }) => id)).to.deep.equal([
+      'frets.endMoves',
+      'frets.endStays',
+    ]);
+    expect(bridgeInWords([first!])).to.deep.equal(message('frets.bridgeRight'));
     expect(bridgeEndsOf(banjo, check(octave(4, 10)))).to.equal(null);
   });
 });

@@ -7,6 +7,7 @@ import {
   startFretTalk,
 } from '@rosefinch/core/dialogue';
 import { type FretAsked, type Judgement, judgementOf, type Neck } from '@rosefinch/core/intonation';
+import type { Text } from '@rosefinch/core/message';
 import type { Target } from '@rosefinch/core/music';
 import type { FretCheck } from '@rosefinch/core/records';
 import { tellsOfInstrument } from '@rosefinch/core/sitting';
@@ -32,7 +33,7 @@ export interface FretChecking extends Dialogue<FretTalk, FretInput> {
   readonly asked: FretAsked | null;
   /** What the readings come to. */
   readonly judgement: Judgement;
-  readonly problem: string | null;
+  readonly problem: Text | null;
   /** All of it is on the disk. */
   readonly stored: boolean;
   /** On the practice instrument: sounds what is asked for. */

@@ -1,4 +1,6 @@
 import { changedCheck, type FretChange } from '@rosefinch/core/dialogue';
+import { problemOf } from '@rosefinch/core/errors';
+import { message, type Text } from '@rosefinch/core/message';
 import { useCallback, useRef, useState } from 'react';
 import { useData } from '../../data/index.ts';
 
@@ -8,14 +10,14 @@ export interface KeptCheck {
   /** All of it is on the disk. */
   readonly stored: boolean;
   /** Why the last one could not be stored; it is tried again with the next. */
-  readonly problem: string | null;
+  readonly problem: Text | null;
 }
 
 /** Stores changes in their order, each made to the check as it is on the disk by then. */
 export function useKeptCheck(id: string): KeptCheck {
   const { repository } = useData();
   const [stored, setStored] = useState(true);
-  const [problem, setProblem] = useState<string | null>(null);
+  const [problem, setProblem] = useState<Text | null>(null);
   const waiting = useRef<readonly FretChange[]>([]);
   const busy = useRef(false);
   const store = useCallback(async () => {
@@ -29,7 +31,7 @@ export function useKeptCheck(id: string): KeptCheck {
         setProblem(null);
       }
     } catch (error) {
-      setProblem(error instanceof Error ? error.message : String(error));
+      setProblem(message('common.problem', { reason: problemOf(error) }));
     }
     busy.current = false;
     setStored(waiting.current.length === 0);

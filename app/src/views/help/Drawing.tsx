@@ -1,10 +1,12 @@
 import { neckOf, pureIn, temperedNeck } from '@rosefinch/core/fretboard';
+import { list, signed } from '@rosefinch/core/message';
 import { findTuning, TUNINGS } from '@rosefinch/core/music';
+import type { GuideDrawing } from '@rosefinch/core/sentences';
 import { steelGuitar } from '@rosefinch/core/strings';
-import { type GuideDrawing, signedCents } from '@rosefinch/core/words';
 import { NeighbourMap, TemperedGrid } from '../../parts/cards/index.ts';
 import { FretStrip } from '../../parts/charts/index.ts';
 import { MiniWires, type Perch, WireCanvas } from '../../parts/wires/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 
 const TOLERANCE = 2;
 /** A note as it falls to rest: where it begins above its perch, how soon it is there, how often that is drawn. */
@@ -26,6 +28,7 @@ function perchAt(cents: number): Perch {
 
 /** A page's drawing, by the same wires and fretboards as everywhere. */
 export function Drawing({ drawing }: { readonly drawing: GuideDrawing }) {
+  const t = useWords();
   switch (drawing.kind) {
     case 'plucks':
       return (
@@ -38,7 +41,7 @@ export function Drawing({ drawing }: { readonly drawing: GuideDrawing }) {
             live={null}
             hidden={false}
             gauge={2}
-            text={`Plucks of one string at ${drawing.cents.map(signedCents).join(', ')} cents`}
+            text={t('help.plucksAt', { cents: list(drawing.cents.map(signed)) })}
           />
         </div>
       );
@@ -66,6 +69,7 @@ export function Drawing({ drawing }: { readonly drawing: GuideDrawing }) {
 
 /** What straight frets are off where the open strings are pure. */
 function PureNeck({ tuning: id, root }: Extract<GuideDrawing, { kind: 'neck' }>) {
+  const t = useWords();
   const tuning = findTuning(id);
   if (!tuning) return null;
   const wanted = pureIn(root);
@@ -73,7 +77,7 @@ function PureNeck({ tuning: id, root }: Extract<GuideDrawing, { kind: 'neck' }>)
   const open = neck.map(({ midi }) => wanted(midi));
   return (
     <TemperedGrid
-      label="Cents from pure, string by fret"
+      label={t('help.centsFromPureStringBy')}
       neck={neck}
       accidental={tuning.accidental}
       places={temperedNeck(neck, open, wanted, FRETS)}

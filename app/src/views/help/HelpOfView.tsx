@@ -1,4 +1,4 @@
-import { guidePageOf } from '@rosefinch/core/words';
+import { guidePageOf } from '@rosefinch/core/sentences';
 import { Navigate, useParams } from 'react-router';
 
 /** From a view's “?” to the page that says most about it. */

@@ -1,19 +1,21 @@
+import { useWords } from '../../parts/words/index.ts';
 import './help.css';
 import { Button, Group, Stack } from '@mantine/core';
-import { GUIDE, HELP_SAYS } from '@rosefinch/core/words';
+import { GUIDE } from '@rosefinch/core/sentences';
 import { Link, useParams } from 'react-router';
 import { ViewHead } from '../../parts/frame/index.ts';
 import { Drawing } from './Drawing.tsx';
 
 /** One page of the guide: the trade in short, a drawing, and where to try it. */
 export function HelpPage() {
+  const t = useWords();
   const { page: id } = useParams();
   const at = GUIDE.findIndex((page) => page.id === id);
   const page = GUIDE[at];
   if (!page)
     return (
       <p>
-        {HELP_SAYS.noSuchPage} <Link to="/help">All pages</Link>
+        {t('help.noSuchPage')} <Link to="/help">{t('help.allPages')}</Link>
       </p>
     );
   const [before, after] = [GUIDE[at - 1], GUIDE[at + 1]];
@@ -21,27 +23,27 @@ export function HelpPage() {
     <article aria-labelledby="guide-title">
       <Stack>
         <div id="guide-title">
-          <ViewHead title={page.title} />
+          <ViewHead title={t(page.title)} />
         </div>
         <figure className="guide-figure">
           <Drawing drawing={page.drawing} />
-          <figcaption className="soft">{page.shows}</figcaption>
+          <figcaption className="soft">{t(page.shows)}</figcaption>
         </figure>
         <div className="guide-lines">
           {page.lines.map((line) => (
-            <p key={line}>{line}</p>
+            <p key={line.id}>{t(line)}</p>
           ))}
         </div>
         <Group>
           <Button component={Link} to={page.tryAt}>
-            Try it on the practice instrument
+            {t('help.tryItOnThePractice')}
           </Button>
-          <span className="soft">{page.tryIt}</span>
+          <span className="soft">{t(page.tryIt)}</span>
         </Group>
-        <Group component="nav" aria-label="Pages of the guide">
-          {before && <Link to={`/help/${before.id}`}>← {before.title}</Link>}
-          <Link to="/help">All pages</Link>
-          {after && <Link to={`/help/${after.id}`}>{after.title} →</Link>}
+        <Group component="nav" aria-label={t('help.pagesOfTheGuide')}>
+          {before && <Link to={`/help/${before.id}`}>← {t(before.title)}</Link>}
+          <Link to="/help">{t('help.allPages')}</Link>
+          {after && <Link to={`/help/${after.id}`}>{t(after.title)} →</Link>}
         </Group>
       </Stack>
     </article>

@@ -1,4 +1,5 @@
-import { counted, HELP_SAYS, searchGuide } from '@rosefinch/core/words';
+import { searchGuide } from '@rosefinch/core/sentences';
+import { useWords } from '../../parts/words/index.ts';
 import './help.css';
 import { Stack, TextInput } from '@mantine/core';
 import { Link, useSearchParams } from 'react-router';
@@ -6,16 +7,17 @@ import { ViewHead } from '../../parts/frame/index.ts';
 
 /** All pages of the guide, found by any word in them. */
 export function HelpView() {
+  const t = useWords();
   const [search, setSearch] = useSearchParams();
   const query = search.get('for') ?? '';
-  const found = searchGuide(query);
+  const found = searchGuide(query, t);
   return (
     <Stack>
-      <ViewHead title="Guide" />
+      <ViewHead title={t('common.guide')} />
       <TextInput
         maw={520}
         size="md"
-        label="Search the guide"
+        label={t('help.searchTheGuide')}
         value={query}
         onChange={(event) => {
           const { value } = event.currentTarget;
@@ -23,13 +25,13 @@ export function HelpView() {
         }}
       />
       <div role="status" className="soft">
-        {found.length === 0 ? HELP_SAYS.noPage : counted(found.length, 'page', 'pages')}
+        {found.length === 0 ? t('help.noPage') : t('help.pages', { pages: found.length })}
       </div>
       <ol className="guide-list">
         {found.map(({ id, title, lines }) => (
           <li key={id}>
-            <Link to={`/help/${id}`}>{title}</Link>
-            <div className="soft">{lines[0]}</div>
+            <Link to={`/help/${id}`}>{t(title)}</Link>
+            <div className="soft">{t(lines[0])}</div>
           </li>
         ))}
       </ol>

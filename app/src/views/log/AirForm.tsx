@@ -1,13 +1,14 @@
 import { Button, FileButton, Group, NumberInput } from '@mantine/core';
 import type { AirOfDay } from '@rosefinch/core/records';
-import { LOG_SAYS } from '@rosefinch/core/words';
 import { useState } from 'react';
 import { readAirCsv, useData, useLive } from '../../data/index.ts';
 import { dayHere, now } from '../../environment.ts';
 import { decimals } from '../../parts/frame/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 
 /** The air of the room: typed for today, or from the table of a logger. It tells dry air from pegs. */
 export function AirForm() {
+  const t = useWords();
   const { repository } = useData();
   const days = useLive((r) => r.chronicle.air(), 'air');
   const [celsius, setCelsius] = useState<number | string>('');
@@ -21,29 +22,29 @@ export function AirForm() {
       ...(humidity !== '' && { humidity: Number(humidity) }),
     };
     await repository.chronicle.saveAir([today]);
-    setSays([LOG_SAYS.airKept]);
+    setSays([t('log.airKept')]);
   };
   const read = async (file: File | null) => {
     if (!file) return;
     const result = readAirCsv(await file.text());
     if (!result.ok) {
-      setSays([LOG_SAYS.nothingOf(file.name), ...result.faults]);
+      setSays([t('log.nothingOf', { file: file.name }), ...result.faults.map((fault) => t(fault))]);
       return;
     }
     await repository.chronicle.saveAir(result.days);
-    setSays([LOG_SAYS.airRead(result.lines, file.name, result.days.length)]);
+    setSays([t('log.airRead', { lines: result.lines, file: file.name, days: result.days.length })]);
   };
   return (
-    <section aria-label="The air of the room" className="screen-only">
-      <h2>The air of the room</h2>
+    <section aria-label={t('log.theAirOfTheRoom')} className="screen-only">
+      <h2>{t('log.theAirOfTheRoom')}</h2>
       <p className="soft">
-        {days && days.length > 0 && `${LOG_SAYS.daysKnown(days.length)} `}
-        {LOG_SAYS.whatAirTells}
+        {days && days.length > 0 && `${t('log.daysKnown', { days: days.length })} `}
+        {t('log.whatAirTells')}
       </p>
       <Group align="end">
         <NumberInput
-          {...decimals()}
-          label="Temperature today, °C"
+          {...decimals(t.reader)}
+          label={t('log.temperatureTodayC')}
           w={180}
           min={-30}
           max={60}
@@ -51,8 +52,8 @@ export function AirForm() {
           onChange={setCelsius}
         />
         <NumberInput
-          {...decimals()}
-          label="Humidity today, %"
+          {...decimals(t.reader)}
+          label={t('log.humidityToday')}
           w={170}
           min={0}
           max={100}
@@ -60,12 +61,12 @@ export function AirForm() {
           onChange={setHumidity}
         />
         <Button disabled={!typed} onClick={() => void save()}>
-          Keep it
+          {t('log.keepIt')}
         </Button>
         <FileButton accept=".csv,text/csv" onChange={(file) => void read(file)}>
           {(props) => (
             <Button variant="default" {...props}>
-              From a logger’s table (CSV)
+              {t('log.fromALoggersTableCSV')}
             </Button>
           )}
         </FileButton>

@@ -1,9 +1,11 @@
 import type { Cents } from '@rosefinch/core/units';
-import { LOG_SAYS, signedCents } from '@rosefinch/core/words';
+import type { Words } from '@rosefinch/words';
+import { useWords } from '../../parts/words/index.ts';
 import { noteOf, type Sitting, whenOf } from './sitting.ts';
 
 /** Two sessions side by side, the earlier one first: where it was left, where it was found again. */
 export function Comparison({ pair }: { pair: readonly [Sitting, Sitting] }) {
+  const t = useWords();
   const [first, second] = [...pair].sort((a, b) => a.session.startedAt - b.session.startedAt) as [
     Sitting,
     Sitting,
@@ -11,20 +13,24 @@ export function Comparison({ pair }: { pair: readonly [Sitting, Sitting] }) {
   const same = first.instrument.id === second.instrument.id;
   const rows = [...first.summary.strings].reverse();
   return (
-    <section className="card" aria-label="Comparison">
+    <section className="card" aria-label={t('log.comparison')}>
       <strong>
-        {first.instrument.name}, {whenOf(first.session)}, and {second.instrument.name},{' '}
-        {whenOf(second.session)}
+        {t('log.nameSessionAndName2Session2', {
+          name: first.instrument.name,
+          session: whenOf(first.session),
+          name2: second.instrument.name,
+          session2: whenOf(second.session),
+        })}
       </strong>
-      {!same && <div className="soft">{LOG_SAYS.different}</div>}
+      {!same && <div className="soft">{t('log.different')}</div>}
       <table className="ledger narrow">
         <thead>
           <tr>
-            <th scope="col">string</th>
-            <th scope="col">left then, cents</th>
-            <th scope="col">found later, cents</th>
-            <th scope="col">moved between, cents</th>
-            <th scope="col">left later, cents</th>
+            <th scope="col">{t('log.string')}</th>
+            <th scope="col">{t('log.leftThenCents')}</th>
+            <th scope="col">{t('log.foundLaterCents')}</th>
+            <th scope="col">{t('log.movedBetweenCents')}</th>
+            <th scope="col">{t('log.leftLaterCents')}</th>
           </tr>
         </thead>
         <tbody>
@@ -34,12 +40,12 @@ export function Comparison({ pair }: { pair: readonly [Sitting, Sitting] }) {
             return (
               <tr key={row.course}>
                 <th scope="row">
-                  {row.course} {noteOf(first, row.course)}
+                  {row.course} {t.value(noteOf(first, row.course))}
                 </th>
-                <td>{cell(row.left)}</td>
-                <td>{cell(found)}</td>
-                <td>{row.left === null || found === null ? '' : signedCents(found - row.left)}</td>
-                <td>{cell(later?.left ?? null)}</td>
+                <td>{cell(row.left, t)}</td>
+                <td>{cell(found, t)}</td>
+                <td>{row.left === null || found === null ? '' : t.signed(found - row.left)}</td>
+                <td>{cell(later?.left ?? null, t)}</td>
               </tr>
             );
           })}
@@ -49,6 +55,6 @@ export function Comparison({ pair }: { pair: readonly [Sitting, Sitting] }) {
   );
 }
 
-function cell(cents: Cents | null): string {
-  return cents === null ? '' : signedCents(cents);
+function cell(cents: Cents | null, t: Words): string {
+  return cents === null ? '' : t.signed(cents);
 }

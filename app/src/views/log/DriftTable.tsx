@@ -1,27 +1,28 @@
 import type { Told } from '@rosefinch/core/drift';
-import { dayInWords, signedCents, weekInWords } from '@rosefinch/core/words';
-import { fixed } from '@rosefinch/core/writing';
-import { locale, zone } from '../../environment.ts';
+import { weekInWords } from '@rosefinch/core/sentences';
+import { zone } from '../../environment.ts';
 import { Wide } from '../../parts/frame/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 
 /** The figures behind the sentences: what all strings did alike in each span, and what each did alone. */
 export function DriftTable({ told: { drift } }: { readonly told: Told }) {
-  const day = (at: number) => dayInWords(at, zone(), locale());
+  const t = useWords();
+  const day = (at: number) => t.moment(at, { now: at, zone: zone() }, 'day');
   const percent = (share: number) => `${Math.round(100 * share)} %`;
   return (
     <details className="card">
-      <summary>The figures behind it</summary>
-      <Wide label="Drift taken apart">
+      <summary>{t('log.theFiguresBehindIt')}</summary>
+      <Wide label={t('log.driftTakenApart')}>
         <table className="ledger">
           <thead>
             <tr>
-              <th scope="col">from</th>
-              <th scope="col">to</th>
-              <th scope="col">all alike, cents</th>
-              <th scope="col">hands</th>
+              <th scope="col">{t('log.from')}</th>
+              <th scope="col">{t('log.to')}</th>
+              <th scope="col">{t('log.allAlikeCents')}</th>
+              <th scope="col">{t('log.hands')}</th>
               {drift.strings.map(({ course }) => (
                 <th key={course} scope="col">
-                  string {course} alone, cents
+                  {t('log.stringCourseAloneCents', { course })}
                 </th>
               ))}
             </tr>
@@ -32,11 +33,11 @@ export function DriftTable({ told: { drift } }: { readonly told: Told }) {
                 <td>{day(from)}</td>
                 <td>{day(to)}</td>
                 <td>
-                  {signedCents(common)} ± {fixed(commonError, 1)}
+                  {t.signed(common)} ± {t.number(commonError, 1)}
                 </td>
                 <td>{percent(handled)}</td>
                 {own.map((cents, i) => (
-                  <td key={drift.strings[i]?.course}>{cents === null ? '' : signedCents(cents)}</td>
+                  <td key={drift.strings[i]?.course}>{cents === null ? '' : t.signed(cents)}</td>
                 ))}
               </tr>
             ))}
@@ -44,7 +45,7 @@ export function DriftTable({ told: { drift } }: { readonly told: Told }) {
           <tfoot>
             <tr>
               <th scope="row" colSpan={4}>
-                its peg slips, probability
+                {t('log.itsPegSlipsProbability')}
               </th>
               {drift.strings.map(({ course, habits }) => (
                 <td key={course}>{percent(habits.slips)}</td>
@@ -52,18 +53,18 @@ export function DriftTable({ told: { drift } }: { readonly told: Told }) {
             </tr>
             <tr>
               <th scope="row" colSpan={4}>
-                cents a week that it lets down
+                {t('log.centsAWeekThatIt')}
               </th>
               {drift.strings.map(({ course, weekly, weeklyError }) => (
                 <td key={course}>
-                  {weekly < 0.5 ? '' : `${fixed(weekly)} ± ${fixed(weeklyError)}`}
+                  {weekly < 0.5 ? '' : `${t.number(weekly)} ± ${t.number(weeklyError)}`}
                 </td>
               ))}
             </tr>
           </tfoot>
         </table>
       </Wide>
-      <p className="soft">{weekInWords(drift)}</p>
+      <p className="soft">{t(weekInWords(drift))}</p>
     </details>
   );
 }

@@ -1,9 +1,15 @@
+import {
+  causeInWords,
+  diagnosisInWords,
+  needInWords,
+  withAirInWords,
+} from '@rosefinch/core/sentences';
 import { homeTuning, type Instrument } from '@rosefinch/core/strings';
-import { causeInWords, diagnosisInWords, needInWords, withAirInWords } from '@rosefinch/core/words';
 import { useMemo } from 'react';
 import type { Stock } from '../../data/index.ts';
-import { locale, now, zone } from '../../environment.ts';
+import { now, zone } from '../../environment.ts';
 import { type Judged, useJudged } from '../../parts/drift/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 import { DriftTable } from './DriftTable.tsx';
 import { LogChart } from './LogChart.tsx';
 import { Marks } from './Marks.tsx';
@@ -17,9 +23,10 @@ interface Props {
 
 /** The story of one instrument: its strings over time, why they drift, how worn they are, what happened to it. */
 export function InstrumentLog({ instrument, stock }: Props) {
+  const t = useWords();
   const one = useMemo(() => [instrument], [instrument]);
   const judged = useJudged(one, stock)?.[0];
-  if (!judged) return <p>One moment …</p>;
+  if (!judged) return <p>{t('common.moment')}</p>;
   const { life } = judged;
   return (
     <>
@@ -47,22 +54,22 @@ export function InstrumentLog({ instrument, stock }: Props) {
 
 /** Why it drifts, and when it is to be looked at again. */
 function Says({ judged: { facts, need, told } }: { readonly judged: Judged }) {
-  const clock = { now: now(), zone: zone(), reader: locale() };
-  const diagnosis = diagnosisInWords(facts, clock);
-  const cause = facts.drift ? causeInWords(facts.drift, facts) : '';
+  const t = useWords();
+  const clock = { now: now(), zone: zone() };
+  const diagnosis = t(diagnosisInWords(facts, clock));
+  const cause = facts.drift ? t(causeInWords(facts.drift, facts)) : '';
   const { withAir } = facts;
   return (
-    <section aria-label="Why it drifts" className="log-says">
+    <section aria-label={t('log.whyItDrifts')} className="log-says">
       <p className="log-diagnosis">{diagnosis}</p>
       {cause !== '' && cause !== diagnosis && <p>{cause}</p>}
       <p>
-        {need.kind === 'now' ? 'Look at it now: ' : 'Look again: '}
-        {needInWords(need, clock)}
-        {told?.due?.days != null &&
-          `. ${told.due.days === 1 ? 'A day' : `${told.due.days} days`} after it was left a string is out with 30 % probability`}
-        .
+        {need.kind === 'now'
+          ? t('log.lookNow', { due: needInWords(need, clock) })
+          : t('log.lookWhen', { due: needInWords(need, clock) })}
+        {told?.due?.days != null && ` ${t('log.outAfter', { days: told.due.days })}`}
       </p>
-      {withAir && <p className="soft">{withAirInWords(withAir)}</p>}
+      {withAir && <p className="soft">{t(withAirInWords(withAir))}</p>}
     </section>
   );
 }

@@ -1,12 +1,12 @@
-import { noteName, type Tuning } from '@rosefinch/core/music';
+import type { Tuning } from '@rosefinch/core/music';
 import type { Instrument } from '@rosefinch/core/strings';
 import type { Cents } from '@rosefinch/core/units';
-import { dayAsSaid } from '@rosefinch/core/words';
 import { type ScaleTime, scaleTime } from 'd3-scale';
 import type { Life } from '../../data/index.ts';
-import { locale, now, zone } from '../../environment.ts';
+import { now, zone } from '../../environment.ts';
 import { Sized } from '../../parts/charts/index.ts';
 import { FoundBar } from '../../parts/wires/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 
 const LEFT = 56;
 const RIGHT = 12;
@@ -51,6 +51,7 @@ function Drawing({
   width,
   height,
 }: Props & { readonly width: number; readonly height: number }) {
+  const t = useWords();
   const end = now();
   const first = Math.min(end - 1, ...life.sittings.map(({ session }) => session.startedAt));
   const x = scaleTime([first, end], [LEFT + 8, width - RIGHT - BAR]);
@@ -61,7 +62,10 @@ function Drawing({
       className="chart"
       viewBox={`0 0 ${width} ${height}`}
       role="img"
-      aria-label={`The strings of ${instrument.name} as they were found and left, from ${dayAsSaid(first, zone(), end, locale())} to today`}
+      aria-label={t('log.theStringsOfNameAs', {
+        name: instrument.name,
+        first: t.moment(first, { now: end, zone: zone() }, 'spoken day'),
+      })}
     >
       <Happened life={life} first={first} place={place} />
       {rows.map(({ number }, i) => {
@@ -70,7 +74,7 @@ function Drawing({
         return (
           <g key={number}>
             <text className="log-note" x={LEFT - 8} y={y + 5} textAnchor="end">
-              {number} {midi === undefined ? '' : noteName(midi, tuning?.accidental)}
+              {number} {midi === undefined ? '' : t.note(midi, tuning?.accidental)}
             </text>
             <line
               x1={LEFT}
@@ -89,6 +93,13 @@ function Drawing({
   );
 }
 
+const HAPPENED = {
+  strings: 'log.newStrings',
+  loan: 'log.markLoan',
+  repair: 'log.markRepair',
+  note: 'log.markNote',
+} as const;
+
 /** New strings, loans, repairs and notes, as marks along the weeks. */
 function Happened({
   life: { restringings, marks },
@@ -99,8 +110,13 @@ function Happened({
   readonly first: number;
   readonly place: Place;
 }) {
+  const t = useWords();
   const all = [
-    ...restringings.map(({ fittedAt }) => ({ at: fittedAt, until: null, what: 'new strings' })),
+    ...restringings.map(({ fittedAt }) => ({
+      at: fittedAt,
+      until: null,
+      what: 'strings' as const,
+    })),
     ...marks.map(({ at, until, kind }) => ({ at, until, what: kind })),
   ].filter(({ at, until }) => (until ?? at) >= first);
   return all.map(({ at, until, what }) => {
@@ -118,7 +134,7 @@ function Happened({
         )}
         <line className="log-mark" x1={from} x2={from} y1={TOP - 4} y2={bottom} />
         <text x={from} y={TOP - 8} textAnchor={from > width - 120 ? 'end' : 'start'}>
-          {what}
+          {t(HAPPENED[what])}
         </text>
       </g>
     );
@@ -148,12 +164,13 @@ function Perches({ life, course, tolerance, x, y }: PerchesProps) {
 }
 
 function Days({ x, width, bottom }: Place) {
+  const t = useWords();
   return (
     <g className="axis">
       <line x1={LEFT} x2={width - RIGHT} y1={bottom} y2={bottom} />
       {x.ticks(Math.max(2, Math.floor(width / 130))).map((tick) => (
         <text key={tick.getTime()} x={x(tick)} y={bottom + 17} textAnchor="middle">
-          {dayAsSaid(tick.getTime(), zone(), now(), locale())}
+          {t.moment(tick.getTime(), { now: now(), zone: zone() }, 'spoken day')}
         </text>
       ))}
     </g>

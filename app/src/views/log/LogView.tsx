@@ -1,3 +1,4 @@
+import { useWords } from '../../parts/words/index.ts';
 import './log.css';
 import { SegmentedControl, Stack } from '@mantine/core';
 import { useState } from 'react';
@@ -11,21 +12,22 @@ import { WaysOut } from './WaysOut.tsx';
 
 /** What happened to the instrument in hand, why it drifts, and every sitting of it or of all. */
 export function LogView() {
+  const t = useWords();
   const stock = useStock();
   const [search, setSearch] = useSearchParams();
   const [opened, setOpened] = useState(false);
-  if (!stock) return <p>One moment …</p>;
+  if (!stock) return <p>{t('common.moment')}</p>;
   const instrument = inHandOf(stock);
   const ofAll = search.has('all') || !instrument;
   return (
     <Stack>
-      <ViewHead title={ofAll ? 'Log' : `Log: ${instrument.name}`}>
+      <ViewHead title={ofAll ? t('log.log') : t('log.logName', { name: instrument.name })}>
         {instrument && (
           <SegmentedControl
-            aria-label="Whose log"
+            aria-label={t('log.whoseLog')}
             data={[
               { value: 'one', label: instrument.name },
-              { value: 'all', label: 'All instruments' },
+              { value: 'all', label: t('log.allInstruments') },
             ]}
             value={ofAll ? 'all' : 'one'}
             onChange={(whose) => setSearch(whose === 'all' ? { all: '' } : {}, { replace: true })}
@@ -42,7 +44,7 @@ export function LogView() {
         </>
       ) : (
         <details open={opened} onToggle={(event) => setOpened(event.currentTarget.open)}>
-          <summary>Every sitting of {instrument.name}</summary>
+          <summary>{t('log.everySittingOfName', { name: instrument.name })}</summary>
           {opened && <Sittings instrumentId={instrument.id} />}
         </details>
       )}

@@ -1,16 +1,17 @@
 import { Button } from '@mantine/core';
-import { LOG_SAYS } from '@rosefinch/core/words';
 import { Link } from 'react-router';
 import { EmptyView } from '../../parts/frame/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 
 /** A log before its first sitting. */
 export function NothingYet() {
+  const t = useWords();
   return (
     <EmptyView
-      says={LOG_SAYS.nothingYet}
+      says={t('log.nothingYet')}
       offer={
         <Button component={Link} to="/?listen=practice">
-          Try it with a practice instrument
+          {t('log.tryItWithAPractice')}
         </Button>
       }
     />

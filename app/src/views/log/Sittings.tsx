@@ -1,12 +1,14 @@
 import { Button, Checkbox, Group, NativeSelect, Pagination, Stack, TextInput } from '@mantine/core';
+import { list, message } from '@rosefinch/core/message';
 import { findTuning, type Tuning } from '@rosefinch/core/music';
+import { sourceInWords } from '@rosefinch/core/sentences';
 import { movedMost } from '@rosefinch/core/sitting';
 import type { Instrument } from '@rosefinch/core/strings';
-import { counted, LOG_SAYS, signedCents } from '@rosefinch/core/words';
 import { useMemo, useState } from 'react';
 import { type Listed, useData, useLive } from '../../data/index.ts';
 import { useNotices } from '../../parts/frame/index.ts';
 import { MiniWires } from '../../parts/wires/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 import { Comparison } from './Comparison.tsx';
 import { type Filter, isWanted, NO_FILTER } from './filter.ts';
 import { NothingYet } from './NothingYet.tsx';
@@ -17,6 +19,7 @@ const ON_A_PAGE = 20;
 
 /** Sittings, newest first: found → left per string, what moved; two can be compared. */
 export function Sittings({ instrumentId }: { readonly instrumentId: string | null }) {
+  const t = useWords();
   const { repository } = useData();
   const [page, setPage] = useState(1);
   const [filter, setFilter] = useState<Filter>(NO_FILTER);
@@ -25,11 +28,11 @@ export function Sittings({ instrumentId }: { readonly instrumentId: string | nul
   const shown = useSittings(page, { ...filter, instrumentId }, names);
   const compared = usePicked(picked, names);
   const notices = useNotices();
-  if (!shown || !names) return <p>One moment …</p>;
+  if (!shown || !names) return <p>{t('common.moment')}</p>;
   const remove = async (id: string) => {
     const back = await repository.deleteSession(id);
     setPicked((ids) => ids.filter((other) => other !== id));
-    notices.undoable(LOG_SAYS.deleted, back);
+    notices.undoable(t('log.deleted'), back);
   };
   const pick = (id: string) =>
     setPicked((ids) => (ids.includes(id) ? ids.filter((x) => x !== id) : [...ids, id].slice(-2)));
@@ -45,7 +48,7 @@ export function Sittings({ instrumentId }: { readonly instrumentId: string | nul
       {(total > 0 || isFiltered) && (
         <Filters filter={filter} names={names} total={total} onPut={put} />
       )}
-      {total === 0 && isFiltered && <p>{LOG_SAYS.noneChosen}</p>}
+      {total === 0 && isFiltered && <p>{t('log.noneChosen')}</p>}
       {total === 0 && !isFiltered && <NothingYet />}
       {compared.length === 2 && <Comparison pair={compared as [Sitting, Sitting]} />}
       {sittings.map((sitting) => (
@@ -62,7 +65,7 @@ export function Sittings({ instrumentId }: { readonly instrumentId: string | nul
           total={pages}
           value={page}
           onChange={setPage}
-          getControlProps={(control) => ({ 'aria-label': PAGE_WORDS[control] })}
+          getControlProps={(control) => ({ 'aria-label': t(PAGE_WORDS[control]) })}
         />
       )}
     </Stack>
@@ -77,45 +80,46 @@ interface FiltersProps {
 }
 
 function Filters({ filter, names, total, onPut }: FiltersProps) {
+  const t = useWords();
   return (
     <Group align="end">
       <TextInput
-        label="Find in the sittings"
+        label={t('log.findInTheSittings')}
         type="search"
         value={filter.text}
         onChange={(event) => onPut({ text: event.currentTarget.value })}
       />
       <NativeSelect
-        label="Tuning"
+        label={t('log.tuning')}
         data={[
-          { value: '', label: 'any' },
+          { value: '', label: t('log.any') },
           ...names.tunings.map(({ id, name, kind }) => ({ value: id, label: `${name}, ${kind}` })),
         ]}
         value={filter.tuningId}
         onChange={(event) => onPut({ tuningId: event.currentTarget.value })}
       />
       <TextInput
-        label="From"
+        label={t('log.from2')}
         type="date"
         value={filter.from}
         onChange={(event) => onPut({ from: event.currentTarget.value })}
       />
       <TextInput
-        label="To"
+        label={t('log.to2')}
         type="date"
         value={filter.to}
         onChange={(event) => onPut({ to: event.currentTarget.value })}
       />
-      <span className="soft">{counted(total, 'sitting')}</span>
+      <span className="soft">{t('log.sittingsFound', { sittings: total })}</span>
     </Group>
   );
 }
 
 const PAGE_WORDS = {
-  first: 'First page',
-  last: 'Last page',
-  next: 'Older sittings',
-  previous: 'Newer sittings',
+  first: 'log.firstPage',
+  last: 'log.lastPage',
+  next: 'log.olderSittings',
+  previous: 'log.newerSittings',
 } as const;
 
 interface Names {
@@ -183,35 +187,48 @@ interface CardProps {
 }
 
 function SittingCard({ sitting, picked, onPick, onDelete }: CardProps) {
+  const t = useWords();
   const { session, instrument, summary } = sitting;
   const moved = movedMost(summary);
-  const title = `${instrument.name}, ${whenOf(session)}`;
+  const title = t.value(list([instrument.name, whenOf(session)]));
   return (
     <section className="card" aria-label={title}>
       <Group justify="space-between" align="flex-start">
         <div>
           <strong>{title}</strong>
           <div className="soft">
-            {session.source} · A4 {session.a4} Hz · {counted(summary.passes, 'pass', 'passes')} ·{' '}
-            {counted(summary.plucks, 'pluck')}
-            {session.endedAt === null ? ' · on the bench' : ''}
+            {t.value(
+              list(
+                [
+                  sourceInWords(session.source),
+                  message('common.a4', { a4: session.a4 }),
+                  message('log.passes', { passes: summary.passes }),
+                  message('log.plucksCounted', { plucks: summary.plucks }),
+                  ...(session.endedAt === null ? [message('log.onTheBench')] : []),
+                ],
+                'points',
+              ),
+            )}
           </div>
           {moved && (
             <div className="soft">
-              moved most: string {moved.course}, {signedCents(moved.cents)} cents
+              {t('log.movedMostStringCourseCents', {
+                course: moved.course,
+                cents: t.signed(moved.cents),
+              })}
             </div>
           )}
         </div>
         <Group>
-          <Checkbox label="Compare" size="md" checked={picked} onChange={onPick} />
+          <Checkbox label={t('log.compare')} size="md" checked={picked} onChange={onPick} />
           <Button variant="default" onClick={onDelete}>
-            Delete
+            {t('log.delete')}
           </Button>
         </Group>
       </Group>
       <MiniWires strings={summary.strings} tolerance={session.tolerance} />
       <details>
-        <summary>found → left, string by string</summary>
+        <summary>{t('log.foundLeftStringByString')}</summary>
         <StringRows sitting={sitting} />
       </details>
     </section>
@@ -219,24 +236,25 @@ function SittingCard({ sitting, picked, onPick, onDelete }: CardProps) {
 }
 
 function StringRows({ sitting }: { readonly sitting: Sitting }) {
+  const t = useWords();
   return (
     <table className="ledger narrow">
       <thead>
         <tr>
-          <th scope="col">string</th>
-          <th scope="col">found, cents</th>
-          <th scope="col">left, cents</th>
-          <th scope="col">plucks</th>
+          <th scope="col">{t('log.string')}</th>
+          <th scope="col">{t('log.foundCents')}</th>
+          <th scope="col">{t('log.leftCents')}</th>
+          <th scope="col">{t('log.plucks')}</th>
         </tr>
       </thead>
       <tbody>
         {[...sitting.summary.strings].reverse().map((row) => (
           <tr key={row.course}>
             <th scope="row">
-              {row.course} {noteOf(sitting, row.course)}
+              {row.course} {t.value(noteOf(sitting, row.course))}
             </th>
-            <td>{row.found === null ? '' : signedCents(row.found)}</td>
-            <td>{row.left === null ? '' : signedCents(row.left)}</td>
+            <td>{row.found === null ? '' : t.signed(row.found)}</td>
+            <td>{row.left === null ? '' : t.signed(row.left)}</td>
             <td>{row.plucks}</td>
           </tr>
         ))}

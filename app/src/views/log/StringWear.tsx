@@ -1,10 +1,11 @@
 import { type Heard, heardOf, wornStrings } from '@rosefinch/core/drift';
+import { wearInWords } from '@rosefinch/core/sentences';
 import type { Instrument } from '@rosefinch/core/strings';
 import type { EpochMs } from '@rosefinch/core/units';
-import { wearInWords } from '@rosefinch/core/words';
 import { useMemo } from 'react';
 import { type Life, type Repository, type Stock, useData, useLive } from '../../data/index.ts';
 import { now } from '../../environment.ts';
+import { useWords } from '../../parts/words/index.ts';
 import { stringsIn } from '../frets/index.ts';
 
 /** The first sittings with a set and the last ones tell what has become of it. */
@@ -18,6 +19,7 @@ interface Props {
 
 /** Whether the strings are still good, by their age, what they were played, and how they have come to sound. */
 export function StringWear({ instrument, stock, life }: Props) {
+  const t = useWords();
   const { sittings, restringings, marks } = life;
   const fitted = restringings.map(({ fittedAt }) => fittedAt);
   const fittedAt = fitted.length > 0 ? Math.max(...fitted) : null;
@@ -26,7 +28,7 @@ export function StringWear({ instrument, stock, life }: Props) {
   const ids = [...new Set(ends.map(({ session }) => session.id))];
   const heard = useLive((r) => heardIn(r, ids), `worn ${ids.join()}`);
   const inCheck = useStringsInCheck(instrument, stock, fittedAt ?? 0);
-  if (!heard || !inCheck) return <p>One moment …</p>;
+  if (!heard || !inCheck) return <p>{t('common.moment')}</p>;
   const { verdict, signs } = wornStrings({
     now: now(),
     fittedAt,
@@ -40,10 +42,10 @@ export function StringWear({ instrument, stock, life }: Props) {
   });
   const { say, more } = wearInWords(verdict, signs);
   return (
-    <section aria-label="Strings">
-      <h2>Strings</h2>
+    <section aria-label={t('log.strings')}>
+      <h2>{t('log.strings')}</h2>
       <p>
-        <strong>{say}</strong> {more}
+        <strong>{t(say)}</strong> {t(more)}
       </p>
     </section>
   );

@@ -6,6 +6,7 @@ import { type Stock, useData } from '../../data/index.ts';
 import { dayHere, now } from '../../environment.ts';
 import { useJudged } from '../../parts/drift/index.ts';
 import { download } from '../../parts/frame/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 import { driftCsv, dueCalendar, sittingsCsv } from './out.ts';
 
 interface Props {
@@ -16,6 +17,7 @@ interface Props {
 
 /** What of the log leaves the browser: tables of sittings and drift, due days as a calendar, the sheet of a year. */
 export function WaysOut({ stock, instrument }: Props) {
+  const t = useWords();
   const { repository } = useData();
   // One is worked out for its log anyway; the others only where they are wanted.
   const of = useMemo(() => (instrument ? [instrument] : stock.shelf), [instrument, stock.shelf]);
@@ -32,24 +34,26 @@ export function WaysOut({ stock, instrument }: Props) {
   return (
     <Group className="screen-only">
       <Button variant="default" onClick={() => void sittings()}>
-        Sittings as CSV
+        {t('log.sittingsAsCSV')}
       </Button>
       <Button
         variant="default"
         disabled={!ready}
         onClick={() => download(`rosefinch-drift-${day}.csv`, driftCsv(judged), 'text/csv')}
       >
-        Drift as CSV
+        {t('log.driftAsCSV')}
       </Button>
       <Button
         variant="default"
         disabled={!ready}
-        onClick={() => download('rosefinch-due.ics', dueCalendar(judged, now()), 'text/calendar')}
+        onClick={() =>
+          download('rosefinch-due.ics', dueCalendar(judged, now(), t), 'text/calendar')
+        }
       >
-        Due days as a calendar
+        {t('log.dueDaysAsACalendar')}
       </Button>
       <Button component={Link} to="/year" variant="default">
-        Sheet of the year
+        {t('log.sheetOfTheYear')}
       </Button>
     </Group>
   );

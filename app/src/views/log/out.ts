@@ -1,4 +1,5 @@
 import { writeCalendar } from '@rosefinch/core/formats';
+import type { Words } from '@rosefinch/words';
 import { csvText, type Listed, rounded } from '../../data/index.ts';
 import { dayHere } from '../../environment.ts';
 import type { Judged } from '../../parts/drift/index.ts';
@@ -70,7 +71,7 @@ export function driftCsv(judged: readonly Judged[]): string {
 }
 
 /** When instruments are due, an entry a day at most for all that is due on it; what is due already stands on today or tomorrow. */
-export function dueCalendar(judged: readonly Judged[], now: number): string {
+export function dueCalendar(judged: readonly Judged[], now: number, t: Words): string {
   const byDay = new Map<number, string[]>();
   for (const { instrument, need } of judged) {
     const due = need.kind === 'now' ? now : need.kind === 'probably right' ? need.until : null;
@@ -84,7 +85,10 @@ export function dueCalendar(judged: readonly Judged[], now: number): string {
       id: `due-${dayHere(at)}`,
       at,
       minutes: MINUTES_EACH * names.length,
-      title: names.length === 1 ? `Look at ${names[0]}` : `Look at ${names.length} instruments`,
+      title:
+        names.length === 1
+          ? t('log.lookAtValue', { value: names[0] ?? '' })
+          : t('log.lookAtLengthInstruments', { length: names.length }),
       text: names.join(', '),
     })),
   );

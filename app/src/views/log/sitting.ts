@@ -1,8 +1,7 @@
-import { noteName, type Tuning } from '@rosefinch/core/music';
+import { moment, noteValue, type Value } from '@rosefinch/core/message';
+import type { Tuning } from '@rosefinch/core/music';
 import type { Session, Summary } from '@rosefinch/core/sitting';
 import type { Instrument } from '@rosefinch/core/strings';
-import { momentInWords } from '@rosefinch/core/words';
-import { locale } from '../../environment.ts';
 
 /** A session with what it came to, ready to be shown. */
 export interface Sitting {
@@ -14,12 +13,12 @@ export interface Sitting {
 }
 
 /** The note that a string should have sounded. */
-export function noteOf({ session, tuning }: Sitting, course: number): string {
+export function noteOf({ session, tuning }: Sitting, course: number): Value {
   const midi = tuning?.courses[course - 1]?.[0];
-  return midi === undefined ? '' : noteName(midi + (session.capo ?? 0), tuning?.accidental);
+  return midi === undefined ? '' : noteValue(midi + (session.capo ?? 0), tuning?.accidental);
 }
 
 /** When a session began, in the time zone in which it was held. */
-export function whenOf(session: Session): string {
-  return momentInWords(session.startedAt, session.zone, locale());
+export function whenOf({ startedAt, zone }: Session): Value {
+  return moment(startedAt, { now: startedAt, zone }, 'moment');
 }

@@ -1,27 +1,32 @@
 import { Button, Group, Stack } from '@mantine/core';
+import { problemOf } from '@rosefinch/core/errors';
+import { type Message, message, type Value } from '@rosefinch/core/message';
 import { findTuning, notesInWords, TUNINGS, type Tuning } from '@rosefinch/core/music';
 import type { Linked } from '@rosefinch/core/records';
-import { EXERCISE_WORDS, OPEN_SAYS } from '@rosefinch/core/words';
+import { exerciseName, exerciseTask, kindInWords, tuningName } from '@rosefinch/core/sentences';
+import type { Words } from '@rosefinch/words';
 import { useState } from 'react';
 import { Link, useLocation, useNavigate } from 'react-router';
 import { readLink, type Stock, useData, useStock } from '../../data/index.ts';
 import { newId } from '../../environment.ts';
 import { NotSaved, useNotices, ViewHead } from '../../parts/frame/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 
 /** A link that was opened: what it holds, before it is taken in. */
 export function OpenView() {
+  const t = useWords();
   const { hash } = useLocation();
   const stock = useStock();
-  if (!stock) return <p>One moment …</p>;
+  if (!stock) return <p>{t('common.moment')}</p>;
   try {
     return <Held key={hash} what={readLink(hash)} stock={stock} />;
   } catch (error) {
     return (
       <Stack>
-        <ViewHead title="A link" />
-        <p role="alert">{error instanceof Error ? error.message : String(error)}</p>
+        <ViewHead title={t('open.aLink')} />
+        <p role="alert">{t.value(problemOf(error))}</p>
         <p>
-          {OPEN_SAYS.nothingTaken} <Link to="/tunings">All tunings</Link>
+          {t('open.nothingTaken')} <Link to="/tunings">{t('open.allTunings')}</Link>
         </p>
       </Stack>
     );
@@ -34,31 +39,32 @@ interface Props {
 }
 
 function Held({ what, stock }: Props) {
+  const t = useWords();
   const notices = useNotices();
   const [held] = useState(() => withoutCatalogue(what));
   const { repository } = useData();
   const navigate = useNavigate();
-  const [problem, setProblem] = useState<string | null>(null);
+  const [problem, setProblem] = useState<Value | null>(null);
   const taken = tuningsIn(held).filter((tuning) => !isHere(tuning, stock));
   const take = async () => {
     for (const tuning of taken)
-      notices.undoable(OPEN_SAYS.taken(tuning.name), await repository.saveTuning(tuning));
+      notices.undoable(t('open.taken', { name: tuning.name }), await repository.saveTuning(tuning));
     await navigate(placeOf(held));
   };
   return (
     <Stack>
-      <ViewHead title={titleOf(held)} />
+      <ViewHead title={t(titleOf(held))} />
       {tuningsIn(held).map((tuning) => (
         <p key={tuning.id}>
-          <strong>{tuning.name}</strong>, {tuning.kind}: {notesInWords(tuning)}
-          {tuning.temper && ', with offsets of its own'}. {standingOf(tuning, stock)}
+          <strong>{t.value(tuningName(tuning))}</strong>, {t(aboutIt(tuning, t))}{' '}
+          {t(standingOf(tuning, stock))}
         </p>
       ))}
-      {what.kind === 'exercise' && <p>{EXERCISE_WORDS[what.exercise].more}</p>}
+      {what.kind === 'exercise' && <p>{t(exerciseTask(what.exercise))}</p>}
       <NotSaved reason={problem} />
       <Group>
-        <Button onClick={() => take().catch((error: Error) => setProblem(error.message))}>
-          {taken.length > 0 ? 'Take it in' : 'Open it'}
+        <Button onClick={() => take().catch((error: Error) => setProblem(problemOf(error)))}>
+          {taken.length > 0 ? t('open.takeItIn') : t('open.openIt')}
         </Button>
       </Group>
     </Stack>
@@ -91,21 +97,28 @@ function sameNotes(a: Tuning, b: Tuning): boolean {
   return of(a) === of(b);
 }
 
-function standingOf(tuning: Tuning, stock: Stock): string {
-  const known = findTuning(tuning.id, stock.tunings);
-  if (!known) return OPEN_SAYS.notHere;
-  if (sameNotes(known, tuning)) return OPEN_SAYS.here;
-  return OPEN_SAYS.replaces(known.name);
+function aboutIt(tuning: Tuning, t: Words): Message {
+  const facts = { kind: kindInWords(tuning.kind), notes: notesInWords(tuning, t.reader) };
+  return tuning.temper
+    ? message('open.tuningWithOffsets', facts)
+    : message('open.tuningNotes', facts);
 }
 
-function titleOf(what: Linked): string {
+function standingOf(tuning: Tuning, stock: Stock): Message {
+  const known = findTuning(tuning.id, stock.tunings);
+  if (!known) return message('open.notHere');
+  if (sameNotes(known, tuning)) return message('open.here');
+  return message('open.replaces', { name: known.name });
+}
+
+function titleOf(what: Linked): Message {
   switch (what.kind) {
     case 'tuning':
-      return `A tuning: ${what.tuning.name}`;
+      return message('open.aTuning', { tuning: tuningName(what.tuning) });
     case 'plan':
-      return `From ${what.from.name} to ${what.to.name}`;
+      return message('open.fromTo', { from: tuningName(what.from), to: tuningName(what.to) });
     case 'exercise':
-      return `For the ear: ${EXERCISE_WORDS[what.exercise].say}`;
+      return message('open.forTheEar', { exercise: exerciseName(what.exercise) });
   }
 }
 

@@ -1,4 +1,5 @@
-import { noteName, type Tuning } from '@rosefinch/core/music';
+import type { Tuning } from '@rosefinch/core/music';
+import { useWords } from '../../parts/words/index.ts';
 
 interface Props {
   readonly tuning: Tuning;
@@ -11,12 +12,13 @@ const MANY = 7;
 
 /** The notes of a tuning, large, in the player's order. */
 export function CardNotes({ tuning, under }: Props) {
+  const t = useWords();
   const notes = tuning.courses.map(([midi = 0], i) => ({ course: i + 1, midi })).reverse();
   return (
     <ol className="card-notes" data-many={notes.length > MANY}>
       {notes.map(({ course, midi }) => (
         <li key={course}>
-          <strong className="card-note">{noteName(midi, tuning.accidental)}</strong>
+          <strong className="card-note">{t.note(midi, tuning.accidental)}</strong>
           <small>{under?.(course) ?? course}</small>
         </li>
       ))}

@@ -1,4 +1,5 @@
-import { PAPER_SAYS } from '@rosefinch/core/words';
+import { kindInWords, tuningName } from '@rosefinch/core/sentences';
+import { useWords } from '../../parts/words/index.ts';
 import './paper.css';
 import { Button, Checkbox, Group, MultiSelect, NativeSelect } from '@mantine/core';
 import { type Tuning, tuningsFor } from '@rosefinch/core/music';
@@ -12,12 +13,14 @@ import { CARD_SIZES, SHEETS, sizeOf, usualSizes } from './sizes.ts';
 
 /** Cards to print, as they come out of the printer; what is chosen stands in the address. */
 export function PaperPage() {
+  const t = useWords();
   const stock = useStock();
-  if (!stock) return <p>One moment …</p>;
+  if (!stock) return <p>{t('common.moment')}</p>;
   return <Paper stock={stock} />;
 }
 
 function Paper({ stock }: { readonly stock: Stock }) {
+  const t = useWords();
   const [search, setSearch] = useSearchParams();
   const setAll = (name: string, values: readonly string[]) => {
     const next = new URLSearchParams(search);
@@ -40,23 +43,23 @@ function Paper({ stock }: { readonly stock: Stock }) {
   return (
     <>
       <div className="screen-only">
-        <ViewHead title="On paper">
+        <ViewHead title={t('paper.onPaper')}>
           <Button onClick={() => window.print()} disabled={cards.length === 0}>
-            Print
+            {t('paper.print')}
           </Button>
         </ViewHead>
         <Group align="end" mb="md">
           <NativeSelect
-            label="What"
-            data={[...KINDS]}
+            label={t('paper.what')}
+            data={KINDS.map(({ value, label }) => ({ value, label: t(label) }))}
             value={kind}
             onChange={(event) => set('card', event.currentTarget.value)}
           />
           {many ? (
             <NativeSelect
-              label="Whose"
+              label={t('paper.whose')}
               data={[
-                { value: '', label: 'all of the shelf' },
+                { value: '', label: t('paper.allOfTheShelf') },
                 ...groups.map((group) => ({ value: group, label: group })),
               ]}
               value={choices.group ?? ''}
@@ -64,14 +67,14 @@ function Paper({ stock }: { readonly stock: Stock }) {
             />
           ) : kind === 'pegs' ? (
             <NativeSelect
-              label="Which instrument"
+              label={t('paper.whichInstrument')}
               data={stock.shelf.map(({ id, name }) => ({ value: id, label: name }))}
               value={about.instrument?.id ?? ''}
               onChange={(event) => set('instrument', event.currentTarget.value)}
             />
           ) : (
             <TuningSelect
-              label={kind === 'pocket' ? 'Begun from' : 'Which tuning'}
+              label={kind === 'pocket' ? t('paper.begunFrom') : t('paper.whichTuning')}
               tuning={about.tuning}
               tunings={stock.tunings}
               onChange={(id) => set('tuning', id)}
@@ -79,40 +82,40 @@ function Paper({ stock }: { readonly stock: Stock }) {
           )}
           {kind === 'pocket' && (
             <MultiSelect
-              label="Tunings on it"
+              label={t('paper.tuningsOnIt')}
               maxValues={IN_POCKET}
               searchable
               data={tuningsFor(about.tuning.kind, about.tuning.courses.length, stock.tunings).map(
-                ({ id, name }) => ({ value: id, label: name }),
+                (one) => ({ value: one.id, label: t.value(tuningName(one)) }),
               )}
               value={inPocket(about.tuning, stock, search.getAll('with')).map(({ id }) => id)}
               onChange={(ids) => setAll('with', ids)}
             />
           )}
           <NativeSelect
-            label="Card"
-            data={CARD_SIZES.map(({ id, name }) => ({ value: id, label: name }))}
+            label={t('paper.card')}
+            data={CARD_SIZES.map(({ id, name }) => ({ value: id, label: t(name) }))}
             value={card.id}
             onChange={(event) => set('size', event.currentTarget.value)}
           />
           <NativeSelect
-            label="Paper in the printer"
+            label={t('paper.paperInThePrinter')}
             data={[
-              { value: 'card', label: 'as large as the card' },
-              ...SHEETS.map(({ id, name }) => ({ value: id, label: name })),
+              { value: 'card', label: t('paper.asLargeAsTheCard') },
+              ...SHEETS.map(({ id, name }) => ({ value: id, label: t(name) })),
             ]}
             value={paper === card ? 'card' : paper.id}
             onChange={(event) => set('paper', event.currentTarget.value)}
           />
           {(kind === 'pupil' || many) && (
             <Checkbox
-              label="Tension of each string"
+              label={t('paper.tensionOfEachString')}
               checked={choices.tension}
               onChange={(event) => set('tension', event.currentTarget.checked ? 'yes' : '')}
             />
           )}
         </Group>
-        {cards.length === 0 && <p>{PAPER_SAYS.nothingFits}</p>}
+        {cards.length === 0 && <p>{t('paper.nothingFits')}</p>}
       </div>
       <Sheets {...{ card, paper, cards }} />
     </>
@@ -127,13 +130,18 @@ interface TuningSelectProps {
 }
 
 function TuningSelect({ label, tuning, tunings, onChange }: TuningSelectProps) {
+  const t = useWords();
   const all = tunings.some(({ id }) => id === tuning.id) ? tunings : [tuning, ...tunings];
   return (
     <NativeSelect
       label={label}
-      data={all.map(({ id, name, kind, courses }) => ({
-        value: id,
-        label: `${name}, ${kind} of ${courses.length}`,
+      data={all.map((one) => ({
+        value: one.id,
+        label: t('paper.nameKindOfLength', {
+          name: tuningName(one),
+          kind: kindInWords(one.kind),
+          length: one.courses.length,
+        }),
       }))}
       value={tuning.id}
       onChange={(event) => onChange(event.currentTarget.value)}

@@ -1,6 +1,7 @@
 import { movesBetween, openChord, type Tuning } from '@rosefinch/core/music';
-import { semitonesShort } from '@rosefinch/core/words';
+import { semitonesShort } from '@rosefinch/core/sentences';
 import type { Stock } from '../../data/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 import { CardNotes } from './CardNotes.tsx';
 import type { Room } from './Sheets.tsx';
 
@@ -18,6 +19,7 @@ interface Props {
 
 /** Tunings to have in a pocket: the notes of each, and which strings move on the way to it. */
 export function PocketCard({ tunings, from, stock }: Props) {
+  const t = useWords();
   return (
     <div className="pocket">
       {tunings.map((tuning) => {
@@ -27,7 +29,7 @@ export function PocketCard({ tunings, from, stock }: Props) {
         return (
           <section key={tuning.id}>
             <strong>{tuning.name}</strong>
-            {chord && <small> open chord {chord}</small>}
+            {chord && <small>{t('paper.openChordChord', { chord })}</small>}
             <CardNotes
               tuning={tuning}
               under={(course) => {
@@ -40,9 +42,7 @@ export function PocketCard({ tunings, from, stock }: Props) {
         );
       })}
       <footer>
-        <small>
-          Under each note: its string, or by how many semitones it moves from {from.name}.
-        </small>
+        <small>{t('paper.underEachNoteItsString', { name: from.name })}</small>
       </footer>
     </div>
   );

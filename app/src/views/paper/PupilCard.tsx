@@ -1,7 +1,7 @@
 import { tyingChecks } from '@rosefinch/core/fretboard';
 import type { Tuning } from '@rosefinch/core/music';
+import { arrowOf, directionInWords, inCourseInShort } from '@rosefinch/core/sentences';
 import { type Instrument, inCourse, stringLoad } from '@rosefinch/core/strings';
-import { arrowOf, forceInWords, inCourseInShort, PAPER_SAYS } from '@rosefinch/core/words';
 import type { Stock } from '../../data/index.ts';
 import {
   type CardCheck,
@@ -12,6 +12,7 @@ import {
 } from '../../parts/cards/index.ts';
 import { FretStrip } from '../../parts/charts/index.ts';
 import { asLinked, LinkCode, linkTo } from '../../parts/share/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 import { CardNotes } from './CardNotes.tsx';
 import type { Room } from './Sheets.tsx';
 
@@ -54,7 +55,8 @@ const MOST_CHECKS = 6;
 
 /** What a pupil takes along of a tuning: the notes large, how each peg turns, and how to check it by ear. */
 export function PupilCard({ tuning, instrument, stock, name, tension }: Props) {
-  const card = cardOf(tuning, instrument, stock);
+  const t = useWords();
+  const card = cardOf(tuning, instrument, stock, t);
   const checks = checksOf(tuning, instrument);
   return (
     <>
@@ -76,16 +78,16 @@ export function PupilCard({ tuning, instrument, stock, name, tension }: Props) {
                 open={check.open}
                 leftHanded={instrument.leftHanded === true}
               />
-              <figcaption>{checkInWords(check)}</figcaption>
+              <figcaption>{t(checkInWords(check))}</figcaption>
             </figure>
           ))}
         </div>
         <footer>
           <LinkCode url={linkTo({ kind: 'tuning', tuning: asLinked(tuning) })} size={84} />
           <span>
-            {PAPER_SAYS.sameOnPhone}
+            {t('paper.sameOnPhone')}
             <br />
-            {PAPER_SAYS.faceAway}
+            {t('paper.faceAway')}
           </span>
         </footer>
       </div>
@@ -95,20 +97,21 @@ export function PupilCard({ tuning, instrument, stock, name, tension }: Props) {
 
 /** How each peg tightens its string, in words and an arrow. */
 function Pegs({ tuning, instrument, stock, tension }: Props) {
-  const { strings } = cardOf(tuning, instrument, stock);
+  const t = useWords();
+  const { strings } = cardOf(tuning, instrument, stock, t);
   return (
-    <table className="card-pegs" aria-label="How each peg tightens">
+    <table className="card-pegs" aria-label={t('paper.howEachPegTightens')}>
       <tbody>
         {strings.map(({ course, tighten, hz }) => {
           const place = inCourse(instrument, course);
           const load = tension && stringLoad(instrument, course, hz);
           return (
             <tr key={course}>
-              <th scope="row">{place ? inCourseInShort(place) : course}</th>
+              <th scope="row">{place ? t(inCourseInShort(place)) : course}</th>
               <td>
-                <span aria-hidden="true">{arrowOf(tighten)}</span> {tighten}
+                <span aria-hidden="true">{arrowOf(tighten)}</span> {t(directionInWords(tighten))}
               </td>
-              {load && <td>{forceInWords(load.tension, stock.settings.force)}</td>}
+              {load && <td>{t.force(load.tension)}</td>}
             </tr>
           );
         })}

@@ -1,4 +1,5 @@
 import type { CSSProperties, ReactNode } from 'react';
+import { useWords } from '../../parts/words/index.ts';
 import { gridOf, type PaperSize, pagesOf } from './sizes.ts';
 
 /** What a card needs, in widths of a letter. */
@@ -35,6 +36,7 @@ function letterFor(card: PaperSize, cards: readonly PaperCard[]): number {
 
 /** Cards as they come out of the printer: true to size, cut lines between them, nothing of the page around. */
 export function Sheets({ card, paper, cards }: Props) {
+  const t = useWords();
   const { across, down } = gridOf(card, paper);
   const lies = card.width > card.height;
   const style = {
@@ -51,7 +53,7 @@ export function Sheets({ card, paper, cards }: Props) {
       <style>{`@page { size: ${paper.width}mm ${paper.height}mm; margin: 0 }`}</style>
       {pagesOf(cards, across * down).map((page, i) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: pages have no name but their number
-        <section key={i} className="sheet" aria-label={`Page ${i + 1}`}>
+        <section key={i} className="sheet" aria-label={t('paper.page', { page: i + 1 })}>
           {page.map(({ key, card: shown }) => (
             <article key={key} className="paper-card" data-lies={lies}>
               {shown}

@@ -9,11 +9,11 @@ import type { PaperCard, Room } from './Sheets.tsx';
 
 /** What can be printed. */
 export const KINDS = [
-  { value: 'pupil', label: 'a pupil’s card' },
-  { value: 'class', label: 'a card for each of a class' },
-  { value: 'pocket', label: 'a pocket card of four tunings' },
-  { value: 'map', label: 'tunings near by' },
-  { value: 'pegs', label: 'the pegs of an instrument' },
+  { value: 'pupil', label: 'paper.aPupilsCard' },
+  { value: 'class', label: 'paper.aCardForEachOf' },
+  { value: 'pocket', label: 'paper.aPocketCardOfFour' },
+  { value: 'map', label: 'paper.tuningsNearBy' },
+  { value: 'pegs', label: 'paper.thePegsOfAnInstrument' },
 ] as const;
 type Kind = (typeof KINDS)[number]['value'];
 

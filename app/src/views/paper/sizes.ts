@@ -1,17 +1,19 @@
+import type { LabelId } from '@rosefinch/core/message';
+
 /** A size of paper in millimetres, as it is held. */
 export interface PaperSize {
   readonly id: string;
-  readonly name: string;
+  readonly name: LabelId;
   readonly width: number;
   readonly height: number;
 }
 
 /** ISO 216; Letter 8.5 × 11 in, an index card 5 × 3 in. */
-const A6: PaperSize = { id: 'a6', name: 'A6', width: 105, height: 148 };
-const A5: PaperSize = { id: 'a5', name: 'A5', width: 148, height: 210 };
-const A4: PaperSize = { id: 'a4', name: 'A4', width: 210, height: 297 };
-const LETTER: PaperSize = { id: 'letter', name: 'US Letter', width: 215.9, height: 279.4 };
-const INDEX: PaperSize = { id: 'index', name: 'Index card, 5 × 3 in', width: 127, height: 76.2 };
+const A6: PaperSize = { id: 'a6', name: 'paper.sizeA6', width: 105, height: 148 };
+const A5: PaperSize = { id: 'a5', name: 'paper.sizeA5', width: 148, height: 210 };
+const A4: PaperSize = { id: 'a4', name: 'paper.sizeA4', width: 210, height: 297 };
+const LETTER: PaperSize = { id: 'letter', name: 'paper.sizeLetter', width: 215.9, height: 279.4 };
+const INDEX: PaperSize = { id: 'index', name: 'paper.sizeIndex', width: 127, height: 76.2 };
 
 export const CARD_SIZES: readonly PaperSize[] = [A6, A5, INDEX, A4, LETTER];
 /** Papers on which many cards go. */

@@ -1,15 +1,16 @@
 import { fittedStretch, type Reading, stretchCents, stretchResidual } from '@rosefinch/core/listen';
 import type { Hz } from '@rosefinch/core/units';
-import { fixed } from '@rosefinch/core/writing';
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import { AxisX, AxisY } from '../../parts/charts/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 
 const WIDTH = 590;
 const HEIGHT = 260;
 
 /** How wide each partial is of n times f0, the fitted stiffness through them, and what is left over. */
 export function Partials({ reading }: { reading: Reading }) {
+  const t = useWords();
   const { partials, f0Hz, inharmonicity } = reading;
   const wide = (n: number, hz: Hz) => stretchCents(n, hz, f0Hz);
   const fitted = (n: number) => fittedStretch(reading, n);
@@ -28,14 +29,17 @@ export function Partials({ reading }: { reading: Reading }) {
   return (
     <figure className="card">
       <figcaption>
-        <strong>Partials</strong>: f0 {fixed(f0Hz, 3)} Hz, stiffness B{' '}
-        {inharmonicity.toExponential(2)}, residual {fixed(residual, 2)} cents rms
+        {t('recording.partialsFacts', {
+          f0: f0Hz,
+          stiffness: inharmonicity.toExponential(2),
+          residual,
+        })}
       </figcaption>
       <svg
         className="chart"
         viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
         role="img"
-        aria-label={`${partials.length} partials with the fitted stiffness`}
+        aria-label={t('recording.lengthPartialsWithTheFitted', { length: partials.length })}
       >
         <path d={path(Array.from({ length: last }, (_, i) => i + 1)) ?? ''} className="line" />
         {partials.map((p) => (
@@ -50,8 +54,8 @@ export function Partials({ reading }: { reading: Reading }) {
             <circle className="mark" cx={x(p.number)} cy={y(wide(p.number, p.hz))} r={4} />
           </g>
         ))}
-        <AxisX scale={x} y={HEIGHT - 44} label="partial number" />
-        <AxisY scale={y} x={56} label="cents above n · f0" />
+        <AxisX scale={x} y={HEIGHT - 44} label={t('recording.partialNumber')} />
+        <AxisY scale={y} x={56} label={t('recording.centsAboveNF0')} />
       </svg>
     </figure>
   );

@@ -1,8 +1,9 @@
-import { counted, RECORDING_SAYS, signedCents } from '@rosefinch/core/words';
-import { fixed } from '@rosefinch/core/writing';
+import type { Refusal } from '@rosefinch/core/listen';
+import type { Words } from '@rosefinch/words';
+import { useWords } from '../../parts/words/index.ts';
 import './recordings.css';
 import { Anchor, Button, Group, Stack, Text, Title } from '@mantine/core';
-import { nearestNote, noteName } from '@rosefinch/core/music';
+import { nearestNote } from '@rosefinch/core/music';
 import type { RecordedPluck, Recording } from '@rosefinch/core/records';
 import type { Session } from '@rosefinch/core/sitting';
 import { type ReactNode, useState } from 'react';
@@ -15,6 +16,7 @@ import { Wave } from './Wave.tsx';
 
 /** The report of one recording: wave, plucks, and the chosen one's track and partials. */
 export function RecordingView() {
+  const t = useWords();
   const { id = '' } = useParams();
   const answer = useLive(async (r) => {
     const recording = await r.recording(id);
@@ -22,14 +24,14 @@ export function RecordingView() {
     const instrument = (await r.instruments()).find(({ id: of }) => of === session?.instrumentId);
     return { recording, session, instrument };
   }, `recording ${id}`);
-  if (!answer) return <p>One moment …</p>;
+  if (!answer) return <p>{t('common.moment')}</p>;
   if (!answer.recording)
     return (
       <Stack align="flex-start">
-        <Title order={1}>This recording is not here</Title>
-        <Text>{RECORDING_SAYS.otherBrowser}</Text>
+        <Title order={1}>{t('recording.thisRecordingIsNotHere')}</Title>
+        <Text>{t('recording.otherBrowser')}</Text>
         <Anchor component={Link} to="/">
-          To the bench
+          {t('parts.toTheBench')}
         </Anchor>
       </Stack>
     );
@@ -46,22 +48,25 @@ export function RecordingView() {
 
 /** Whether a recording tells of its instrument only the teacher can say: asked once. */
 function Whose({ session, of }: { session: Session; of: string }) {
+  const t = useWords();
   const { repository } = useData();
   if (session.adopted !== undefined)
     return (
       <Text role="status">
-        {session.adopted ? RECORDING_SAYS.keptAsSitting(of) : RECORDING_SAYS.keptAside(of)}
+        {session.adopted
+          ? t('recording.keptAsSitting', { instrument: of })
+          : t('recording.keptAside', { instrument: of })}
       </Text>
     );
   return (
-    <section className="card medium" aria-label="Whose recording">
-      <p className="plan-head">{RECORDING_SAYS.whose(of)}</p>
+    <section className="card medium" aria-label={t('recording.whoseRecording')}>
+      <p className="plan-head">{t('recording.whose', { instrument: of })}</p>
       <Group>
         <Button onClick={() => void repository.adopt(session.id, true)}>
-          Yes, count it for {of}
+          {t('recording.yesCountItForOf', { of })}
         </Button>
         <Button variant="default" onClick={() => void repository.adopt(session.id, false)}>
-          No, only look at it
+          {t('recording.noOnlyLookAtIt')}
         </Button>
       </Group>
     </section>
@@ -69,6 +74,7 @@ function Whose({ session, of }: { session: Session; of: string }) {
 }
 
 function Report({ recording, whose }: { recording: Recording; whose: ReactNode }) {
+  const t = useWords();
   const first = recording.plucks.findIndex((p) => p.outcome.kind === 'reading');
   const [chosen, setChosen] = useState(Math.max(0, first));
   const pluck = recording.plucks[chosen];
@@ -77,8 +83,11 @@ function Report({ recording, whose }: { recording: Recording; whose: ReactNode }
       <div>
         <ViewHead title={recording.name} />
         <Text className="soft">
-          {fixed(recording.duration, 1)} s at {recording.sampleRate} Hz ·{' '}
-          {counted(recording.plucks.length, 'pluck')} · its sound is not kept
+          {t('recording.durationSAtSampleRateHz', {
+            duration: t.number(recording.duration, 1),
+            sampleRate: recording.sampleRate,
+            length: t('recording.plucksCounted', { plucks: recording.plucks.length }),
+          })}
         </Text>
         {recording.warnings.map((warning) => (
           <Text key={warning}>{warning}</Text>
@@ -86,7 +95,7 @@ function Report({ recording, whose }: { recording: Recording; whose: ReactNode }
       </div>
       {whose}
       <Wave recording={recording} chosen={chosen} />
-      {recording.plucks.length === 0 && <Text>{RECORDING_SAYS.noPluck}</Text>}
+      {recording.plucks.length === 0 && <Text>{t('recording.noPluck')}</Text>}
       <PluckTable plucks={recording.plucks} chosen={chosen} onChoose={setChosen} />
       {pluck?.outcome.kind === 'reading' && (
         <div className="pair">
@@ -105,20 +114,21 @@ interface TableProps {
 }
 
 function PluckTable({ plucks, chosen, onChoose }: TableProps) {
+  const t = useWords();
   return (
-    <Wide label="Plucks">
+    <Wide label={t('recording.plucks')}>
       <table className="ledger">
-        <caption className="unseen">Plucks</caption>
+        <caption className="unseen">{t('recording.plucks')}</caption>
         <thead>
           <tr>
-            <th scope="col">pluck</th>
-            <th scope="col">at, s</th>
-            <th scope="col">note</th>
-            <th scope="col">cents</th>
-            <th scope="col">±, cents</th>
-            <th scope="col">Hz</th>
-            <th scope="col">spread, cents</th>
-            <th scope="col">outcome</th>
+            <th scope="col">{t('recording.pluck')}</th>
+            <th scope="col">{t('recording.atS')}</th>
+            <th scope="col">{t('recording.note')}</th>
+            <th scope="col">{t('recording.cents')}</th>
+            <th scope="col">{t('recording.cents2')}</th>
+            <th scope="col">{t('recording.hz')}</th>
+            <th scope="col">{t('recording.spreadCents')}</th>
+            <th scope="col">{t('recording.outcome')}</th>
           </tr>
         </thead>
         <tbody>
@@ -131,10 +141,10 @@ function PluckTable({ plucks, chosen, onChoose }: TableProps) {
                   aria-pressed={i === chosen}
                   onClick={() => onChoose(i)}
                 >
-                  pluck {i + 1}
+                  {t('recording.pluckValue', { value: i + 1 })}
                 </button>
               </th>
-              <td>{fixed(pluck.start, 2)}</td>
+              <td>{t.number(pluck.start, 2)}</td>
               <OutcomeCells pluck={pluck} />
             </tr>
           ))}
@@ -145,22 +155,51 @@ function PluckTable({ plucks, chosen, onChoose }: TableProps) {
 }
 
 function OutcomeCells({ pluck: { outcome, clipped } }: { pluck: RecordedPluck }) {
+  const t = useWords();
   if (outcome.kind !== 'reading')
     return (
       <>
         <td /> <td /> <td /> <td /> <td />
-        <td>{outcome.kind === 'not sure' ? `not sure: ${outcome.reason}` : outcome.kind}</td>
+        <td>{outcomeInWords(outcome, t)}</td>
       </>
     );
   const { midi, cents } = nearestNote(outcome.hz);
   return (
     <>
-      <td>{noteName(midi)}</td>
-      <td>{signedCents(cents)}</td>
-      <td>{fixed(outcome.errorCents, 2)}</td>
-      <td>{fixed(outcome.hz, 2)}</td>
-      <td>{fixed(outcome.spreadCents, 1)}</td>
-      <td>{clipped ? 'reading, clipped' : outcome.moving ? 'still moving' : 'reading'}</td>
+      <td>{t.note(midi)}</td>
+      <td>{t.signed(cents)}</td>
+      <td>{t.number(outcome.errorCents, 2)}</td>
+      <td>{t.number(outcome.hz, 2)}</td>
+      <td>{t.number(outcome.spreadCents, 1)}</td>
+      <td>
+        {clipped
+          ? t('recording.readingClipped')
+          : outcome.moving
+            ? t('recording.stillMoving')
+            : t('recording.reading')}
+      </td>
     </>
   );
+}
+
+const REASONS = {
+  'too short': 'short',
+  'no pitch': 'noPitch',
+  'no pluck': 'noPluck',
+  weak: 'weak',
+  unsteady: 'unsteady',
+} as const;
+
+const REFUSALS = {
+  'too quiet': 'quiet',
+  'more than one string': 'several',
+  interrupted: 'interrupted',
+  'hum only': 'hum',
+} as const;
+
+/** Why a pluck gave no reading, in a word or two. */
+function outcomeInWords(refusal: Refusal, t: Words): string {
+  return refusal.kind === 'not sure'
+    ? t('recording.notSure', { reason: REASONS[refusal.reason] })
+    : t('recording.refused', { kind: REFUSALS[refusal.kind] });
 }

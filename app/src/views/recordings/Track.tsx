@@ -2,16 +2,17 @@ import type { Reading } from '@rosefinch/core/listen';
 import { centsBetween } from '@rosefinch/core/music';
 import type { RecordedPluck } from '@rosefinch/core/records';
 import type { Cents } from '@rosefinch/core/units';
-import { fixed } from '@rosefinch/core/writing';
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import { AxisX, AxisY } from '../../parts/charts/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 
 const WIDTH = 590;
 const HEIGHT = 260;
 
 /** The pitch of one pluck over time, against its reading, with the window the reading was taken from. */
 export function Track({ pluck, reading }: { pluck: RecordedPluck; reading: Reading }) {
+  const t = useWords();
   const points = Array.from({ length: pluck.track.length / 2 }, (_, i) => ({
     t: pluck.track[2 * i]!,
     cents: centsBetween(reading.hz, pluck.track[2 * i + 1]!),
@@ -25,14 +26,12 @@ export function Track({ pluck, reading }: { pluck: RecordedPluck; reading: Readi
   );
   return (
     <figure className="card">
-      <figcaption>
-        <strong>Pitch track</strong>, cents from the reading of {fixed(reading.hz, 2)} Hz
-      </figcaption>
+      <figcaption>{t('recording.pitchTrackFrom', { hz: reading.hz })}</figcaption>
       <svg
         className="chart"
         viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
         role="img"
-        aria-label={`Pitch track, ${points.length} values`}
+        aria-label={t('recording.pitchTrackLengthValues', { length: points.length })}
       >
         <rect
           x={x(reading.windowFrom)}
@@ -42,8 +41,8 @@ export function Track({ pluck, reading }: { pluck: RecordedPluck; reading: Readi
           fill="var(--rest-band)"
         />
         <path d={path(points) ?? ''} className="line" />
-        <AxisX scale={x} y={HEIGHT - 44} label="time since the pluck, s" />
-        <AxisY scale={y} x={56} label="cents" />
+        <AxisX scale={x} y={HEIGHT - 44} label={t('recording.timeSinceThePluckS')} />
+        <AxisY scale={y} x={56} label={t('recording.cents')} />
       </svg>
     </figure>
   );

@@ -2,6 +2,7 @@ import type { Recording } from '@rosefinch/core/records';
 import { scaleLinear } from 'd3-scale';
 import { area } from 'd3-shape';
 import { AxisX } from '../../parts/charts/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 
 const WIDTH = 1200;
 const HEIGHT = 150;
@@ -14,6 +15,7 @@ interface Props {
 
 /** The whole recording's wave with a mark for each pluck. */
 export function Wave({ recording, chosen }: Props) {
+  const t = useWords();
   const { envelope, duration, plucks } = recording;
   const columns = envelope.length / 2;
   const peak = envelope.reduce((most, value) => Math.max(most, Math.abs(value)), 1e-6);
@@ -28,7 +30,7 @@ export function Wave({ recording, chosen }: Props) {
       className="chart"
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
       role="img"
-      aria-label={`Wave with ${plucks.length} plucks`}
+      aria-label={t('recording.waveWithLengthPlucks', { length: plucks.length })}
     >
       <path d={shape(Array.from({ length: columns }, (_, i) => i)) ?? ''} className="mark" />
       {plucks.map((pluck, i) => (
@@ -45,7 +47,7 @@ export function Wave({ recording, chosen }: Props) {
           </text>
         </g>
       ))}
-      <AxisX scale={x} y={120} label="time, s" />
+      <AxisX scale={x} y={120} label={t('recording.timeS')} />
     </svg>
   );
 }

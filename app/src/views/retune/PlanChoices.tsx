@@ -1,14 +1,13 @@
 import { NativeSelect } from '@mantine/core';
 import { A4_RANGE, type Tuning } from '@rosefinch/core/music';
 import type { PlanOrder } from '@rosefinch/core/retune';
+import { tuningName } from '@rosefinch/core/sentences';
 import { type Settings, useData } from '../../data/index.ts';
 import { CheckedNumber, type NumberRule } from '../../parts/frame/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 
-const A4: NumberRule = { name: 'A4', ...A4_RANGE, unit: ' Hz' };
-const CAPO_FRETS = Array.from({ length: 13 }, (_, fret) => ({
-  value: String(fret),
-  label: fret === 0 ? 'no capo' : `capo, fret ${fret}`,
-}));
+const A4: NumberRule = { name: 'parts.ruleA4', ...A4_RANGE, unit: 'Hz' };
+const CAPO_FRETS = Array.from({ length: 13 }, (_, fret) => fret);
 
 interface Props {
   readonly settings: Settings;
@@ -21,32 +20,43 @@ interface Props {
 
 /** To which tuning, in which order, with which capo and reference: one line. */
 export function PlanChoices({ settings, choices, target, onTarget, capo, onCapo }: Props) {
+  const t = useWords();
   const { repository } = useData();
   return (
     <div className="plan-choices">
       <NativeSelect
-        aria-label="To the tuning"
-        data={choices.map(({ id, name }) => ({ value: id, label: `to ${name}` }))}
+        aria-label={t('retune.toTheTuning')}
+        data={choices.map((tuning) => ({
+          value: tuning.id,
+          label: t('retune.toName', { name: tuningName(tuning) }),
+        }))}
         value={target.id}
         onChange={(event) => onTarget(event.currentTarget.value)}
       />
       <NativeSelect
-        aria-label="Order"
-        data={['planned', 'thickest first', 'thinnest first']}
+        aria-label={t('retune.order')}
+        data={[
+          { value: 'planned', label: t('retune.orderPlanned') },
+          { value: 'thickest first', label: t('retune.thickestFirstLabel') },
+          { value: 'thinnest first', label: t('retune.thinnestFirstLabel') },
+        ]}
         value={settings.planOrder}
         onChange={(event) =>
           void repository.saveSettings({ planOrder: event.currentTarget.value as PlanOrder })
         }
       />
       <NativeSelect
-        aria-label="Capo"
-        data={CAPO_FRETS}
+        aria-label={t('retune.capo')}
+        data={CAPO_FRETS.map((fret) => ({
+          value: String(fret),
+          label: fret === 0 ? t('retune.noCapo') : t('retune.capoFretFret', { fret }),
+        }))}
         value={capo}
         onChange={(event) => onCapo(Number(event.currentTarget.value))}
       />
       <CheckedNumber
         rule={A4}
-        aria-label="A4, Hz"
+        aria-label={t('retune.a4Hz')}
         leftSection={<span className="soft">A4</span>}
         w={104}
         decimalScale={1}

@@ -1,35 +1,41 @@
+import { list } from '@rosefinch/core/message';
 import {
-  capital,
   loadInWords,
   reasonInWords,
   referenceInWords,
-  stringInWords,
+  stringTitle,
   wayInWords,
-} from '@rosefinch/core/words';
-import type { Settings } from '../../data/index.ts';
-import { moveInWords, noteOf, strainOf, turnsOf, type Way } from './way.ts';
+} from '@rosefinch/core/sentences';
+import { useWords } from '../../parts/words/index.ts';
+import { isThere, moveInWords, noteOf, strainOf, turnsOf, type Way } from './way.ts';
 
 /** The plan on paper, step by step. */
-export function PlanPrinted({ way, settings }: { readonly way: Way; readonly settings: Settings }) {
+export function PlanPrinted({ way }: { readonly way: Way }) {
+  const t = useWords();
   const { instrument, plan } = way;
   return (
     <section className="on-paper" aria-hidden="true">
       <h2>{instrument.name}</h2>
-      <p>{wayInWords(way)}</p>
+      <p>{t(wayInWords(way))}</p>
       <ol>
         {plan.steps.map((step) => (
           <li key={step.course}>
             <strong>
-              {capital(stringInWords(way.instrument, step.course))}: {noteOf(way, step.fromHz)} →{' '}
-              {noteOf(way, step.toHz)}, {moveInWords(step)}
+              {t('retune.printedStep', {
+                string: stringTitle(way.instrument, step.course),
+                from: noteOf(way, step.fromHz),
+                to: noteOf(way, step.toHz),
+                move: moveInWords(step),
+              })}
             </strong>
-            , {turnsOf(way, step)}; {strainOf(step, settings)}.{' '}
-            {step.references[0] && `Compare: ${referenceInWords(step.references[0])}`}
+            , {t.value(list([turnsOf(way, step), strainOf(step)].filter(isThere), 'semicolons'))}.{' '}
+            {step.references[0] &&
+              t('retune.compareValue', { value: referenceInWords(step.references[0]) })}
           </li>
         ))}
       </ol>
       <p>
-        {reasonInWords(plan.reason)} {loadInWords(plan, settings.force)}
+        {t(reasonInWords(plan.reason))} {t(loadInWords(plan))}
       </p>
     </section>
   );

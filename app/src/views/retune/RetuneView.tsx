@@ -1,4 +1,6 @@
-import { knownSinceInWords, loadInWords, RETUNE_VIEW_SAYS } from '@rosefinch/core/words';
+import { sentencesOf } from '@rosefinch/core/message';
+import { knownSinceInWords, loadInWords, tuningName } from '@rosefinch/core/sentences';
+import { useWords } from '../../parts/words/index.ts';
 import './retune.css';
 import { findTuning, type Tuning, targetsOf, tuningsFor } from '@rosefinch/core/music';
 import { planRetune, planStrings } from '@rosefinch/core/retune';
@@ -6,7 +8,7 @@ import { homeTuning, type Instrument } from '@rosefinch/core/strings';
 import { type ReactNode, useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { type Repository, type Stock, useData, useLive } from '../../data/index.ts';
-import { locale, now } from '../../environment.ts';
+import { now } from '../../environment.ts';
 import { WithInstrument } from '../../parts/instruments/index.ts';
 import { useCoupling } from '../../parts/neck/index.ts';
 import { asLinked, ShareLink } from '../../parts/share/index.ts';
@@ -20,8 +22,9 @@ import { capoOf, type Way } from './way.ts';
 
 /** From the tuning an instrument is in to another one, and back. */
 export function RetuneView() {
+  const t = useWords();
   return (
-    <WithInstrument says={RETUNE_VIEW_SAYS.about}>
+    <WithInstrument says={t('retune.about')}>
       {(instrument, stock) => (
         <RetuneOf key={instrument.id} instrument={instrument} stock={stock} />
       )}
@@ -35,15 +38,16 @@ interface OfProps {
 }
 
 function RetuneOf({ instrument, stock }: OfProps) {
+  const t = useWords();
   const [search, setSearch] = useSearchParams();
   const [capo, setCapo] = useState(instrument.capo ?? 0);
   const found = useWayTo(instrument, stock, { wanted: search.get('to'), capo });
-  if (found === 'reading') return <p>One moment …</p>;
+  if (found === 'reading') return <p>{t('common.moment')}</p>;
   if (found === null)
     return (
       <p className="job-says">
-        {RETUNE_VIEW_SAYS.tuningUnknown(instrument.name)}{' '}
-        <Link to={`/shelf/${instrument.id}`}>Choose another one for it</Link>
+        {t('retune.tuningUnknown', { instrument: instrument.name })}{' '}
+        <Link to={`/shelf/${instrument.id}`}>{t('retune.chooseAnotherOneForIt')}</Link>
       </p>
     );
   const { way, choices } = found;
@@ -74,6 +78,7 @@ interface PlanProps {
 
 /** The plan: its steps along the wires, the one in hand on the stage. */
 function PlanOf({ way, stock, choices }: PlanProps) {
+  const t = useWords();
   const { settings } = stock;
   const { plan, instrument } = way;
   const [sure, setSure] = useState(false);
@@ -84,32 +89,28 @@ function PlanOf({ way, stock, choices }: PlanProps) {
   const refused = plan.warnings.some((warning) => warning.kind === 'refused');
   const heavy = plan.warnings.some((warning) => warning.kind === 'load') && !sure;
   const step = plan.steps.find(({ course }) => course === shown) ?? plan.steps[0] ?? null;
-  const lines = planLines(way, step, settings);
+  const lines = planLines(way, step);
   return (
     <Job
       view="retune"
-      title={`Retune: ${instrument.name}`}
+      title={t('retune.retuneName', { name: instrument.name })}
       settings={settings}
       acts={{ begin: refused || heavy ? null : () => void begin() }}
       buttons={[
-        { act: 'begin', label: 'Do it on the bench' },
+        { act: 'begin', label: t('retune.doItOnTheBench') },
         ...(capo === null
           ? []
-          : [{ label: `Capo at fret ${capo} instead`, act: () => void begin(capo) }]),
-        { label: 'Print the plan', act: () => window.print() },
+          : [{ label: t('retune.capoAtFretCapoInstead', { capo }), act: () => void begin(capo) }]),
+        { label: t('retune.printThePlan'), act: () => window.print() },
       ]}
-      more={[{ label: 'Hand this plan on as a link', act: () => setSharing(true) }]}
+      more={[{ label: t('retune.handThisPlanOnAs'), act: () => setSharing(true) }]}
       asleep={sharing}
       listening={null}
-      says={`${loadInWords(way.plan, settings.force)} ${knownSinceInWords(way.left, way.from.name, now(), locale())}`}
-      stage={
-        <PlanStage
-          way={way}
-          step={step}
-          settings={settings}
-          onSure={heavy ? () => setSure(true) : null}
-        />
-      }
+      says={[
+        ...sentencesOf(loadInWords(way.plan)),
+        knownSinceInWords(way.left, tuningName(way.from), now()),
+      ]}
+      stage={<PlanStage way={way} step={step} onSure={heavy ? () => setSure(true) : null} />}
       wires={
         <WireList
           wide
@@ -119,10 +120,13 @@ function PlanOf({ way, stock, choices }: PlanProps) {
       }
       line={choices}
     >
-      <PlanPrinted way={way} settings={settings} />
+      <PlanPrinted way={way} />
       <ShareLink
         what={{ kind: 'plan', from: asLinked(way.from), to: asLinked(way.target) }}
-        title={`${way.from.name} to ${way.target.name}`}
+        title={t('retune.nameToName2', {
+          name: tuningName(way.from),
+          name2: tuningName(way.target),
+        })}
         opened={sharing}
         onClose={() => setSharing(false)}
       />

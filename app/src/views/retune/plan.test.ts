@@ -1,11 +1,12 @@
+import { message } from '@rosefinch/core/message';
 import { findTuning, targetsOf } from '@rosefinch/core/music';
-import { DEFAULT_SETTINGS } from '@rosefinch/core/records';
 import { planRetune, planStrings } from '@rosefinch/core/retune';
+import { loadInWords, wayInWords } from '@rosefinch/core/sentences';
 import { expectedCoupling, findModel, homeTuning, steelGuitar } from '@rosefinch/core/strings';
-import { loadInWords, wayInWords } from '@rosefinch/core/words';
+import { inEnglish } from '@rosefinch/words/english';
 import { expect } from 'chai';
 import { createElement } from 'react';
-import { renderToStaticMarkup } from 'react-dom/server';
+import { drawnInWords } from '../../parts/words/inWordsFixture.ts';
 import { PlanPrinted } from './PlanPrinted.tsx';
 import { planLines } from './planLines.tsx';
 import { capoOf, moveInWords, shortStringOf, strainOf, type Way } from './way.ts';
@@ -29,28 +30,34 @@ const OPEN_D = wayTo('guitar-open-d');
 describe('a plan in words', () => {
   // Standard E A D G B E to open D D A D F♯ A D: four strings go down, two stay (common practice, no source).
   it('says which way, how many strings, and with which capo', () => {
-    expect(wayInWords(OPEN_D)).to.equal('Standard → Open D: 4 strings move.');
-    expect(wayInWords(wayTo('guitar-open-d', 2))).to.equal(
-      'Standard → Open D, capo 2: 4 strings move.',
+    expect(wayInWords(OPEN_D)).to.deep.equal(
+      message('retune.way', { from: 'Standard', target: 'Open D', capo: 0, count: 4 }),
     );
-    expect(wayInWords(wayTo('guitar-standard'))).to.equal('Standard: nothing has to move.');
-    expect(wayInWords(wayTo('guitar-drop-d'))).to.contain('1 string moves');
+    expect(wayInWords(wayTo('guitar-open-d', 2))).to.deep.equal(
+      message('retune.way', { from: 'Standard', target: 'Open D', capo: 2, count: 4 }),
+    );
+    expect(wayInWords(wayTo('guitar-standard'))).to.deep.equal(
+      message('retune.nothingToMove', { target: 'Standard', capo: 0 }),
+    );
+    expect(wayInWords(wayTo('guitar-drop-d'))).to.deep.equal(
+      message('retune.way', { from: 'Standard', target: 'Drop D', capo: 0, count: 1 }),
+    );
   });
 
   it('says of a step which way the peg goes, and what it does to the string', () => {
     const third = OPEN_D.plan.steps.find(({ course }) => course === 3)!;
-    expect(moveInWords(third)).to.equal('loosen 1 semitone');
-    expect(strainOf(third, DEFAULT_SETTINGS)).to.match(
-      /^\d+ N → \d+ N, [\d.]+ semitones to breaking$/,
+    expect(moveInWords(third)).to.deep.equal(
+      message('retune.move', {
+        way: 'loosen',
+        distance: message('common.semitones', { semitones: 1 }),
+      }),
     );
-    expect(strainOf(third, { ...DEFAULT_SETTINGS, force: 'kgf' })).to.contain('kgf');
+    expect(strainOf(third).id).to.equal('retune.strain');
   });
 
   it('weighs the neck before and after, and on the way where there is one', () => {
-    expect(loadInWords(OPEN_D.plan, 'N')).to.match(
-      /^The neck carries \d+ N now, \d+ N then, on the way within \d+ N of that\.$/,
-    );
-    expect(loadInWords(wayTo('guitar-drop-d').plan, 'N')).to.not.contain('on the way');
+    expect(loadInWords(OPEN_D.plan).id).to.equal('retune.loadRange');
+    expect(loadInWords(wayTo('guitar-drop-d').plan).id).to.equal('retune.load');
   });
 });
 
@@ -64,33 +71,32 @@ describe('a capo in a plan', () => {
 
   it('leaves a banjo’s short string to a spike', () => {
     const banjo = findModel('banjo-five')!.build('b', 'Lapwing');
-    expect(shortStringOf({ ...OPEN_D, instrument: banjo, capo: 2 })).to.equal(
-      'String 5 is not under the capo: hold it by a spike at fret 7, or tune it up by as much. ',
+    expect(shortStringOf({ ...OPEN_D, instrument: banjo, capo: 2 })).to.deep.equal(
+      message('retune.shortString', { string: 5, fret: 7 }),
     );
-    expect(shortStringOf({ ...OPEN_D, instrument: banjo })).to.equal('');
-    expect(shortStringOf({ ...OPEN_D, capo: 2 })).to.equal('');
+    expect(shortStringOf({ ...OPEN_D, instrument: banjo })).to.equal(null);
+    expect(shortStringOf({ ...OPEN_D, capo: 2 })).to.equal(null);
   });
 });
 
 describe('the wires of a plan', () => {
-  const lines = planLines(OPEN_D, OPEN_D.plan.steps[0]!, DEFAULT_SETTINGS);
+  const lines = planLines(OPEN_D, OPEN_D.plan.steps[0]!);
 
   it('run from the note now to the target, the highest number first; those that stay say so', () => {
-    expect(lines.map(({ course, name, to }) => `${course} ${name} ${to}`)).to.deep.equal([
-      '6 E2 D2',
-      '5 A2 A2',
-      '4 D3 D3',
-      '3 G3 F♯3',
-      '2 B3 A3',
-      '1 E4 D4',
-    ]);
     expect(
-      lines.filter(({ word }) => word?.startsWith('stays')).map(({ course }) => course),
+      lines.map(({ course, name, to }) =>
+        [course, name, to].map((value) => inEnglish.value(value ?? '')).join(' '),
+      ),
+    ).to.deep.equal(['6 E2 D2', '5 A2 A2', '4 D3 D3', '3 G3 F♯3', '2 B3 A3', '1 E4 D4']);
+    expect(
+      lines
+        .filter(({ word }) => inEnglish.value(word ?? '').startsWith('stays'))
+        .map(({ course }) => course),
     ).to.deep.equal([5, 4]);
   });
 
   it('say in which order each is set right by ear at the end, and against what', () => {
-    const words = new Map(lines.map(({ course, word }) => [course, word]));
+    const words = new Map(lines.map(({ course, word }) => [course, inEnglish.value(word ?? '')]));
     expect(words.get(5)).to.equal('stays · right 1st · by the tone');
     expect(words.get(4)).to.equal('stays · right 2nd · String 5 at fret 5 sounds the same');
     expect(words.get(6)).to.equal(
@@ -99,7 +105,7 @@ describe('the wires of a plan', () => {
   });
 
   it('number their steps in the order of the plan, and mark the one in hand', () => {
-    const numbers = lines.map(({ says }) => /step (\d)/.exec(says)?.[1] ?? '–');
+    const numbers = lines.map(({ says }) => /step (\d)/.exec(inEnglish.value(says))?.[1] ?? '–');
     const order = OPEN_D.plan.steps.map(({ course }) => course);
     expect(numbers).to.deep.equal(
       lines.map(({ course }) => (order.includes(course) ? String(order.indexOf(course) + 1) : '–')),
@@ -110,7 +116,7 @@ describe('the wires of a plan', () => {
   it('tilt down where a string is loosened, and lie level where it stays', () => {
     const ends = (course: number) => {
       const { picture } = lines.find((line) => line.course === course)!;
-      const drawn = renderToStaticMarkup(createElement('div', null, picture));
+      const drawn = drawnInWords(createElement('div', null, picture));
       return ['y1', 'y2'].map((name) => Number(new RegExp(`${name}="([\\d.]+)"`).exec(drawn)?.[1]));
     };
     // A place further down has the larger number.
@@ -120,10 +126,8 @@ describe('the wires of a plan', () => {
   });
 
   it('are on paper step by step', () => {
-    const paper = renderToStaticMarkup(
-      createElement(PlanPrinted, { way: OPEN_D, settings: DEFAULT_SETTINGS }),
-    );
+    const paper = drawnInWords(createElement(PlanPrinted, { way: OPEN_D }));
     expect(paper.match(/<li>/g)?.length).to.equal(4);
-    expect(paper.replaceAll('<!-- -->', '')).to.contain('String 6: E2 → D2, loosen 2 semitones');
+    expect(paper).to.contain('String 6: E2 → D2, loosen 2 semitones');
   });
 });

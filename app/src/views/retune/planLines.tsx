@@ -1,17 +1,16 @@
-import { noteName } from '@rosefinch/core/music';
+import { list, type Message, message, noteValue, type Value } from '@rosefinch/core/message';
 import type { PlanStep, PlanString } from '@rosefinch/core/retune';
-import { referenceInWords } from '@rosefinch/core/words';
-import type { Settings } from '../../data/index.ts';
+import { referenceInShort } from '@rosefinch/core/sentences';
 import { ofPair, type WireLine } from '../../parts/wires/index.ts';
-import { moveInWords, noteOf, strainOf, turnsOf, type Way } from './way.ts';
+import { isThere, moveInWords, noteOf, strainOf, turnsOf, type Way } from './way.ts';
 
 /** A line of the plan for every string, the highest number first: its wire runs from its note now to its target. */
-export function planLines(way: Way, inHand: PlanStep | null, settings: Settings): WireLine[] {
+export function planLines(way: Way, inHand: PlanStep | null): WireLine[] {
   return [...way.strings].reverse().map((string) => {
     const { course, nowHz, targetMidi } = string;
     const nth = way.plan.steps.findIndex((step) => step.course === course);
     const step = way.plan.steps[nth];
-    const target = noteName(targetMidi, way.target.accidental);
+    const target = noteValue(targetMidi, way.target.accidental);
     const active = course === inHand?.course;
     const name = noteOf(way, nowHz);
     const base = {
@@ -24,31 +23,44 @@ export function planLines(way: Way, inHand: PlanStep | null, settings: Settings)
     const picture = <Slope key={course} string={string} step={step} nth={nth + 1} />;
     const then = thenInWords(way, course);
     if (!step)
-      return { ...base, picture, to: target, word: `stays${then}`, says: `stays ${target}${then}` };
+      return {
+        ...base,
+        picture,
+        to: target,
+        word: list([message('retune.stays'), ...then], 'points'),
+        says: list([message('retune.staysAt', { note: target }), ...then], 'points'),
+      };
     return {
       ...base,
       picture,
       to: target,
-      word: `${moveInWords(step)}${then || againstInWords(step.references)}`,
-      says: `step ${nth + 1}, to ${target}, ${moveInWords(step)}, ${turnsOf(way, step)}; ${strainOf(step, settings)}`,
+      word: list(
+        [moveInWords(step), ...(then.length > 0 ? then : [againstInWords(step.references)])],
+        'points',
+      ),
+      says: list(
+        [
+          message('retune.stepTo', { step: nth + 1, note: target, move: moveInWords(step) }),
+          list([turnsOf(way, step), strainOf(step)].filter(isThere), 'semicolons'),
+        ],
+        'commas',
+      ),
     };
   });
 }
 
 /** What it is set right by once all are near; nothing where a figure leads. */
-function thenInWords({ plan }: Way, course: number): string {
+function thenInWords({ plan }: Way, course: number): readonly Value[] {
   const at = plan.fine.findIndex((step) => step.course === course);
   const step = plan.fine[at];
-  return step ? ` · right ${ordinal(at)}${againstInWords(step.references)}` : '';
+  return step
+    ? [message('retune.rightNth', { place: at + 1 }), againstInWords(step.references)]
+    : [];
 }
 
-/** @example ordinal(0) // => '1st' */
-const ordinal = (at: number) => ['1st', '2nd', '3rd'][at] ?? `${at + 1}th`;
-
 /** What the string is compared with, as short as it can be said. */
-function againstInWords([best]: PlanStep['references']): string {
-  if (!best) return ' · by the tone';
-  return ` · ${referenceInWords(best).replace(/\.$/, '')}`;
+function againstInWords([best]: PlanStep['references']): Message {
+  return best ? referenceInShort(best) : message('retune.byTheTone');
 }
 
 /** A full tilt, in per cent of the wire’s height: so far up or down goes an octave and more. */

@@ -4,7 +4,7 @@ import { planRetune, planStrings } from '@rosefinch/core/retune';
 import { findModel, homeTuning, type Instrument, steelGuitar } from '@rosefinch/core/strings';
 import { expect } from 'chai';
 import { createElement } from 'react';
-import { renderToStaticMarkup } from 'react-dom/server';
+import { drawnInWords } from '../../parts/words/inWordsFixture.ts';
 import { PlanStage } from './PlanStage.tsx';
 import type { Way } from './way.ts';
 
@@ -29,7 +29,7 @@ function wayTo(
 function staged(way: Way, course?: number) {
   const step = way.plan.steps.find((one) => one.course === course) ?? way.plan.steps[0] ?? null;
   const props = { way, step, settings: DEFAULT_SETTINGS, onSure: null };
-  return renderToStaticMarkup(createElement(PlanStage, props)).replaceAll('<!-- -->', '');
+  return drawnInWords(createElement(PlanStage, props));
 }
 
 describe('a step of a plan on the stage', () => {

@@ -1,15 +1,11 @@
+import { problemOf } from '@rosefinch/core/errors';
+import { list, message } from '@rosefinch/core/message';
+import { useWords } from '../../parts/words/index.ts';
 import './rounds.css';
 import { Button, Group, Stack } from '@mantine/core';
 import { type Round, type RoundEntry, waitingOf } from '@rosefinch/core/rounds';
+import { laterInWords, minutesInShort, roundInWords, standingOf } from '@rosefinch/core/sentences';
 import type { Instrument } from '@rosefinch/core/strings';
-import {
-  dayInWords,
-  laterInWords,
-  minutesInShort,
-  roundInWords,
-  SHELF_SAYS,
-  STANDINGS,
-} from '@rosefinch/core/words';
 import { useMemo } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import {
@@ -21,7 +17,7 @@ import {
   useLive,
   useStock,
 } from '../../data/index.ts';
-import { dayHere, locale, now, zone } from '../../environment.ts';
+import { dayHere, now, zone } from '../../environment.ts';
 import { type Judged, useJudged } from '../../parts/drift/index.ts';
 import { download, useNotices, ViewHead } from '../../parts/frame/index.ts';
 import { takeOfRound } from '../../parts/rounds/index.ts';
@@ -30,16 +26,17 @@ import { type Line, lineOf } from './lines.ts';
 
 /** The sheet of a round: what each instrument was found at and left at, how long it took, what is to be done later. */
 export function RoundPage() {
+  const t = useWords();
   const { id = '' } = useParams();
   const stock = useStock();
   const rounds = useLive((r) => r.chronicle.rounds(), 'rounds');
   const all = useLive((r) => r.instruments(), 'instruments');
-  if (!stock || !rounds || !all) return <p>One moment …</p>;
+  if (!stock || !rounds || !all) return <p>{t('common.moment')}</p>;
   const round = rounds.find((one) => one.id === id);
   if (!round)
     return (
       <p>
-        {SHELF_SAYS.noSuchRound} <Link to="/shelf">The shelf</Link>
+        {t('shelf.noSuchRound')} <Link to="/shelf">{t('rounds.theShelf')}</Link>
       </p>
     );
   return <Sheet round={round} stock={stock} all={all} rounds={rounds} />;
@@ -54,13 +51,14 @@ interface SheetProps {
 }
 
 function Sheet({ round, stock, all, rounds }: SheetProps) {
+  const t = useWords();
   const lines = useLines(round, stock, all);
   const { repository } = useData();
   const navigate = useNavigate();
   const notices = useNotices();
-  const clock = { now: now(), zone: zone(), reader: locale() };
+  const clock = { now: now(), zone: zone() };
   const waiting = waitingOf(round);
-  const failed = (error: Error) => notices.say({ message: error.message });
+  const failed = (error: Error) => notices.say({ message: problemOf(error) });
   const goOn = (instrumentId: string) =>
     takeOfRound(repository, round, instrumentId)
       .then(() => navigate('/'))
@@ -70,29 +68,34 @@ function Sheet({ round, stock, all, rounds }: SheetProps) {
   return (
     <Stack>
       <ViewHead title={round.name}>
-        <span className="soft">{roundInWords(round, clock)}</span>
+        <span className="soft">{t(roundInWords(round, clock))}</span>
         <Group>
           {round.endedAt === null && next !== undefined && (
-            <Button onClick={() => void goOn(next)}>Go on with the round</Button>
+            <Button onClick={() => void goOn(next)}>{t('rounds.goOnWithTheRound')}</Button>
           )}
           {round.endedAt === null && (
             <Button variant="default" onClick={() => void end()}>
-              End it
+              {t('rounds.endIt')}
             </Button>
           )}
           <Button variant="default" onClick={() => window.print()}>
-            Print the sheet
+            {t('rounds.printTheSheet')}
           </Button>
           <Button
             variant="default"
             onClick={() => download(fileName(round), csvOf(lines), 'text/csv')}
           >
-            As CSV
+            {t('rounds.asCSV')}
           </Button>
         </Group>
       </ViewHead>
       <p className="soft">
-        {dayInWords(round.madeAt, round.zone, clock.reader)}, {round.way}
+        {t.value(
+          list([
+            t.moment(round.madeAt, { now: round.madeAt, zone: round.zone }, 'day'),
+            round.way === 'roll call' ? message('rounds.rollCall') : message('rounds.anyOrder'),
+          ]),
+        )}
       </p>
       <ol className="round-lines">
         {lines.map((line) => (
@@ -119,25 +122,26 @@ function RoundLine({
   readonly line: Line;
   readonly onTake: (() => void) | null;
 }) {
+  const t = useWords();
   const { entry, name, listed, judged, minutes } = line;
-  const clock = { now: now(), zone: zone(), reader: locale() };
+  const clock = { now: now(), zone: zone() };
   return (
     <li className="round-line" aria-label={name}>
       <strong className="round-number">{entry.number}</strong>
       <div>
         <strong>{name}</strong>
-        <div className="soft">{STANDINGS[entry.standing]}</div>
+        <div className="soft">{t(standingOf(entry.standing))}</div>
       </div>
       {listed ? (
         <MiniWires strings={listed.summary.strings} tolerance={listed.session.tolerance} />
       ) : (
         <span />
       )}
-      <span>{laterInWords(entry, line.off, dueOf(judged), clock)}</span>
-      <span className="round-minutes">{minutes === null ? '' : minutesInShort(minutes)}</span>
+      <span>{t(laterInWords(entry, line.off, dueOf(judged), clock))}</span>
+      <span className="round-minutes">{minutes === null ? '' : t(minutesInShort(minutes))}</span>
       {onTake ? (
         <Button variant="default" onClick={onTake}>
-          Put back
+          {t('rounds.putBack')}
         </Button>
       ) : (
         <span />
@@ -151,15 +155,20 @@ function dueOf(judged: Judged | undefined): number | null {
 }
 
 function OtherRounds({ rounds }: { readonly rounds: readonly Round[] }) {
+  const t = useWords();
   if (rounds.length === 0) return null;
   return (
-    <section aria-label="Other rounds" className="screen-only">
-      <h2>Other rounds</h2>
+    <section aria-label={t('rounds.otherRounds')} className="screen-only">
+      <h2>{t('rounds.otherRounds')}</h2>
       <ul>
         {rounds.slice(0, 20).map(({ id, name, madeAt, zone: where, entries }) => (
           <li key={id}>
             <Link to={`/rounds/${id}`}>
-              {name}, {dayInWords(madeAt, where, locale())}, {entries.length} instruments
+              {t('rounds.nameMadeAtLengthInstruments', {
+                name,
+                madeAt: t.moment(madeAt, { now: madeAt, zone: where }, 'day'),
+                length: entries.length,
+              })}
             </Link>
           </li>
         ))}
@@ -170,6 +179,7 @@ function OtherRounds({ rounds }: { readonly rounds: readonly Round[] }) {
 
 /** Every entry with its sitting and what is known of its instrument now. */
 function useLines(round: Round, stock: Stock, all: readonly Instrument[]): readonly Line[] {
+  const t = useWords();
   const ids = useMemo(
     () => round.entries.flatMap(({ sessionId }) => sessionId ?? []),
     [round.entries],
@@ -186,12 +196,12 @@ function useLines(round: Round, stock: Stock, all: readonly Instrument[]): reado
     const names = new Map(all.map(({ id, name }) => [id, name]));
     return round.entries.map((entry) =>
       lineOf(entry, {
-        name: names.get(entry.instrumentId) ?? 'an instrument that is gone',
+        name: names.get(entry.instrumentId) ?? t('rounds.instrumentGone'),
         listed: bySitting.get(entry.sessionId ?? ''),
         judged: byInstrument.get(entry.instrumentId),
       }),
     );
-  }, [round.entries, listed, judged, all]);
+  }, [round.entries, listed, judged, all, t]);
 }
 
 function fileName({ name, madeAt }: Round): string {
@@ -217,7 +227,7 @@ function csvOf(lines: readonly Line[]): string {
     const facts = {
       number: entry.number,
       instrument: name,
-      standing: STANDINGS[entry.standing],
+      standing: entry.standing,
       minutes: minutes === null ? null : rounded(minutes, 1),
     };
     const strings = listed?.summary.strings ?? [];

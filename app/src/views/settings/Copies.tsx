@@ -1,29 +1,36 @@
 import { Button, Group, Text, Title } from '@mantine/core';
-import { momentInWords, SETTINGS_SAYS } from '@rosefinch/core/words';
+import { problemOf } from '@rosefinch/core/errors';
+import { message, type Value } from '@rosefinch/core/message';
 import { useEffect, useState } from 'react';
 import { storageState, useData, useLive } from '../../data/index.ts';
 import { locale, zone } from '../../environment.ts';
 import { chooseFolder } from '../../parts/copies/index.ts';
 import { useNotices } from '../../parts/frame/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 
 /** Whether what is kept here will last, when it was copied, and where copies go by themselves. */
 export function Copies() {
+  const t = useWords();
   const copies = useLive((r) => r.copies(), 'copies');
   const storage = useStorage();
   return (
-    <section aria-label="Copies">
+    <section aria-label={t('settings.copies')}>
       <Title order={2} size="h3">
-        Copies
+        {t('settings.copies')}
       </Title>
       {copies && (
         <Text>
           {copies.at === null
-            ? SETTINGS_SAYS.noCopy
-            : SETTINGS_SAYS.lastCopy(momentInWords(copies.at, zone(), locale()))}{' '}
-          {copies.without > 0 ? SETTINGS_SAYS.noCopyOf(copies.without) : SETTINGS_SAYS.copyWhole}
+            ? t('settings.noCopy')
+            : t('settings.lastCopy', {
+                moment: t.moment(copies.at, { now: copies.at, zone: zone() }, 'moment'),
+              })}{' '}
+          {copies.without > 0
+            ? t('settings.noCopyOf', { readings: copies.without })
+            : t('settings.copyWhole')}
         </Text>
       )}
-      <Text>{storage}</Text>
+      <Text>{t.value(storage)}</Text>
       <FolderChoice />
     </section>
   );
@@ -31,6 +38,7 @@ export function Copies() {
 
 /** Where copies go by themselves, if anywhere. */
 function FolderChoice() {
+  const t = useWords();
   const { repository } = useData();
   const notices = useNotices();
   const folder = useLive((r) => r.folder(), 'folder');
@@ -39,30 +47,30 @@ function FolderChoice() {
       const handle = await chooseFolder();
       if (handle) await repository.setFolder(handle);
     } catch (error) {
-      notices.say({ message: error instanceof Error ? error.message : String(error) });
+      notices.say({ message: problemOf(error) });
     }
   };
   if (folder)
     return (
       <Group mt="sm">
-        <Text>{SETTINGS_SAYS.goesToFolder(folder.name)}</Text>
+        <Text>{t('settings.goesToFolder', { folder: folder.name })}</Text>
         <Button variant="default" onClick={() => void repository.setFolder(null)}>
-          No more copies by itself
+          {t('settings.noMoreCopiesByItself')}
         </Button>
       </Group>
     );
   return chooseFolder.possible() ? (
     <Button variant="default" mt="sm" onClick={() => void choose()}>
-      Copy to a folder after each sitting …
+      {t('settings.copyToAFolderAfter')}
     </Button>
   ) : (
-    <Text>{SETTINGS_SAYS.noFolder}</Text>
+    <Text>{t('settings.noFolder')}</Text>
   );
 }
 
 /** What the browser says of its storage, in words. */
-function useStorage(): string {
-  const [says, setSays] = useState('');
+function useStorage(): Value {
+  const [says, setSays] = useState<Value>('');
   useEffect(() => {
     let gone = false;
     storageInWords().then((words) => {
@@ -77,10 +85,10 @@ function useStorage(): string {
 
 const GIB = 2 ** 30;
 
-async function storageInWords(): Promise<string> {
+async function storageInWords(): Promise<Value> {
   const state = await storageState();
-  if (!state) return SETTINGS_SAYS.unknownStay;
+  if (!state) return message('settings.unknownStay');
   const room = new Intl.NumberFormat(locale(), { maximumFractionDigits: 1 });
-  const left = SETTINGS_SAYS.roomLeft(room.format(state.left / GIB));
-  return `${state.lasting ? SETTINGS_SAYS.staysForGood : SETTINGS_SAYS.mayGo} ${left}`;
+  const left = message('settings.roomLeft', { gib: room.format(state.left / GIB) });
+  return [state.lasting ? message('settings.staysForGood') : message('settings.mayGo'), left];
 }

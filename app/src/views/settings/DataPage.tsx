@@ -1,4 +1,5 @@
-import { SETTINGS_SAYS } from '@rosefinch/core/words';
+import { message } from '@rosefinch/core/message';
+import { useWords } from '../../parts/words/index.ts';
 import './settings.css';
 import { Button, Group, Stack, Text, Title } from '@mantine/core';
 import { saltmarshLibrary } from '@rosefinch/core/demo';
@@ -16,11 +17,12 @@ import { WorkLine } from './WorkLine.tsx';
 
 /** Backup, restore, readings as a table, the state of the records. */
 export function DataPage() {
+  const t = useWords();
   return (
     <Stack>
-      <ViewHead title="Backup and restore">
+      <ViewHead title={t('settings.backupAndRestore')}>
         <Button component={Link} to="/settings" variant="default">
-          Settings
+          {t('settings.settings')}
         </Button>
       </ViewHead>
       <div className="data-groups">
@@ -35,24 +37,25 @@ export function DataPage() {
 }
 
 function Files() {
+  const t = useWords();
   const counts = useLive((r) => r.counts(), 'counts');
   const { archive, backup, csv } = useWriting();
   return (
-    <section aria-label="Files">
+    <section aria-label={t('settings.files')}>
       <Title order={2} size="h3">
-        Take it with you
+        {t('settings.takeItWithYou')}
       </Title>
-      <Text mb="sm">{counts ? SETTINGS_SAYS.keptHere(counts) : 'Counting …'}</Text>
+      <Text mb="sm">{counts ? t('settings.keptHere', counts) : t('settings.counting')}</Text>
       <Group>
-        <Button onClick={() => void backup()}>Write a backup</Button>
+        <Button onClick={() => void backup()}>{t('settings.writeABackup')}</Button>
         <Button variant="default" onClick={() => void csv()}>
-          Readings as CSV
+          {t('settings.readingsAsCSV')}
         </Button>
       </Group>
-      <WorkLine work={archive.work} name="Writing" onCancel={archive.cancel} />
+      <WorkLine work={archive.work} name={t('settings.writing')} onCancel={archive.cancel} />
       <Text size="sm" mt="sm">
-        {SETTINGS_SAYS.formOfBackup}{' '}
-        <a href={`${base}backup.schema.json`}>Its form, as JSON Schema</a>
+        {t('settings.formOfBackup')}{' '}
+        <a href={`${base}backup.schema.json`}>{t('settings.itsFormAsJSONSchema')}</a>
       </Text>
     </section>
   );
@@ -83,37 +86,38 @@ function useWriting() {
 }
 
 function Upkeep() {
+  const t = useWords();
   const { repository } = useData();
   const { archive, sure, setSure, wipe } = useWiping();
   return (
-    <section aria-label="Upkeep">
+    <section aria-label={t('settings.upkeep')}>
       <Title order={2} size="h3" mb="sm">
-        Demo and clearing
+        {t('settings.demoAndClearing')}
       </Title>
       <Group>
         <Button
           variant="default"
           onClick={() => void repository.addInstruments(saltmarshLibrary())}
         >
-          Add the Saltmarsh Library
+          {t('settings.addTheSaltmarshLibrary')}
         </Button>
         {sure ? (
           <>
-            <Text>{SETTINGS_SAYS.allGoes}</Text>
+            <Text>{t('settings.allGoes')}</Text>
             <Button color="dark" onClick={() => void wipe()}>
-              Remove everything
+              {t('settings.removeEverything')}
             </Button>
             <Button variant="default" onClick={() => setSure(false)}>
-              Keep it
+              {t('settings.keepIt')}
             </Button>
           </>
         ) : (
           <Button variant="default" onClick={() => setSure(true)}>
-            Clear this browser …
+            {t('settings.clearThisBrowser')}
           </Button>
         )}
       </Group>
-      <WorkLine work={archive.work} name="Clearing" onCancel={archive.cancel} />
+      <WorkLine work={archive.work} name={t('settings.clearing')} onCancel={archive.cancel} />
     </section>
   );
 }
@@ -127,14 +131,14 @@ function useWiping() {
   const undo = () =>
     archive.run(
       (progress) => archiveAside(shelf, { job: 'undo' }, progress),
-      () => SETTINGS_SAYS.asBefore,
+      () => message('settings.asBefore'),
     );
   const wipe = () =>
     archive.run(
       (progress) => archiveAside(shelf, { job: 'wipe', at: now() }, progress),
       () => {
         setSure(false);
-        notices.undoable(SETTINGS_SAYS.removed, undo);
+        notices.undoable(message('settings.removed'), undo);
         return null;
       },
     );

@@ -1,10 +1,11 @@
 import { Button, FileButton, Group, Radio, Title } from '@mantine/core';
+import { type LabelId, message } from '@rosefinch/core/message';
 import { type Preference, TABLE_NAMES } from '@rosefinch/core/records';
-import { SETTINGS_SAYS } from '@rosefinch/core/words';
 import { useState } from 'react';
 import { archiveAside, type Survey, useData } from '../../data/index.ts';
 import { now } from '../../environment.ts';
 import { download, useNotices } from '../../parts/frame/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 import { useArchive } from './useArchive.ts';
 import { WorkLine } from './WorkLine.tsx';
 
@@ -13,49 +14,50 @@ interface Planned {
   readonly survey: Survey;
 }
 
-const KINDS: Readonly<Record<(typeof TABLE_NAMES)[number], string>> = {
-  settings: 'settings',
-  instruments: 'instruments',
-  tunings: 'tunings',
-  restringings: 'new strings',
-  fretChecks: 'fret checks',
-  sessions: 'sittings',
-  events: 'events',
-  measurements: 'measurements',
-  recordings: 'recordings',
-  rounds: 'rounds',
-  marks: 'loans, repairs and notes',
-  climate: 'days of air',
-  learners: 'learners',
-  earRuns: 'ear exercises',
+const KINDS: Readonly<Record<(typeof TABLE_NAMES)[number], LabelId>> = {
+  settings: 'settings.kindSettings',
+  instruments: 'settings.kindInstruments',
+  tunings: 'settings.kindTunings',
+  restringings: 'settings.kindRestringings',
+  fretChecks: 'settings.kindFretChecks',
+  sessions: 'settings.kindSessions',
+  events: 'settings.kindEvents',
+  measurements: 'settings.kindMeasurements',
+  recordings: 'settings.kindRecordings',
+  rounds: 'settings.kindRounds',
+  marks: 'settings.kindMarks',
+  climate: 'settings.kindClimate',
+  learners: 'settings.kindLearners',
+  earRuns: 'settings.kindEarRuns',
 };
 
-const PREFERENCES: readonly (readonly [Preference, string])[] = [
-  ['newer', 'the newer one'],
-  ['here', 'the one that is here'],
-  ['file', 'the file’s'],
+const PREFERENCES: readonly (readonly [Preference, LabelId])[] = [
+  ['newer', 'settings.theNewerOne'],
+  ['here', 'settings.theOneHere'],
+  ['file', 'settings.theFiles'],
 ];
 
 /** Reads a backup, shows what it would do, and does it only then: all of it, what is good of it, or nothing. */
 export function Restore() {
+  const t = useWords();
   const { archive, planned, plan, restore, leave } = useRestore();
   return (
-    <section aria-label="Restore">
+    <section aria-label={t('settings.restore')}>
       <Title order={2} size="h3" mb="sm">
-        Restore a backup
+        {t('settings.restoreABackup')}
       </Title>
       <FileButton
         onChange={(file) => void plan(file)}
         accept="application/json,.json"
-        inputProps={{ 'aria-label': 'Backup file' }}
+        inputProps={{ 'aria-label': t('settings.backupFile') }}
       >
         {(props) => (
           <Button {...props} variant="default">
-            Choose a backup …
+            {t('settings.chooseABackup')}
           </Button>
         )}
       </FileButton>
-      <WorkLine work={archive.work} name="Reading the backup" onCancel={archive.cancel} />
+      <WorkLine work={archive.work} name={t('settings.readingBackup')} onCancel={archive.cancel} />
       {planned && (
         <Plan
           key={planned.file.name}
@@ -89,7 +91,7 @@ function useRestore() {
   const undo = () =>
     archive.run(
       (progress) => archiveAside(shelf, { job: 'undo' }, progress),
-      () => SETTINGS_SAYS.asBefore,
+      () => message('settings.asBefore'),
     );
   const restore = ({ file }: Planned, preference: Preference, salvage: boolean) => {
     const how = { preference, salvage };
@@ -97,8 +99,8 @@ function useRestore() {
       (progress) => archiveAside(shelf, { job: 'restore', file, how, at: now() }, progress),
       () => {
         setPlanned(null);
-        notices.undoable(SETTINGS_SAYS.restored, undo);
-        return SETTINGS_SAYS.restoredAll;
+        notices.undoable(message('settings.restored'), undo);
+        return message('settings.restoredAll');
       },
     );
   };
@@ -112,6 +114,7 @@ interface PlanProps {
 }
 
 function Plan({ planned: { file, survey }, onRestore, onLeave }: PlanProps) {
+  const t = useWords();
   const [preference, setPreference] = useState<Preference>('newer');
   const faults = survey.faults.length + survey.moreFaults;
   const rows = rowsOf(survey);
@@ -123,23 +126,23 @@ function Plan({ planned: { file, survey }, onRestore, onLeave }: PlanProps) {
       {differ && (
         <Radio.Group
           mt="sm"
-          label="Where both are there and differ, keep"
+          label={t('settings.whereBothAreThereAnd')}
           value={preference}
           onChange={(value) => setPreference(value as Preference)}
         >
           <Group>
             {PREFERENCES.map(([value, label]) => (
-              <Radio key={value} value={value} label={label} size="md" />
+              <Radio key={value} value={value} label={t(label)} size="md" />
             ))}
           </Group>
         </Radio.Group>
       )}
       <Group mt="sm">
         <Button onClick={() => onRestore(preference, faults > 0)}>
-          {faults > 0 ? 'Restore what is good' : 'Restore'}
+          {faults > 0 ? t('settings.restoreWhatIsGood') : t('settings.restore')}
         </Button>
         <Button variant="default" onClick={onLeave}>
-          Leave it
+          {t('settings.leaveIt')}
         </Button>
       </Group>
     </div>
@@ -155,23 +158,24 @@ interface StandingsProps {
 
 /** How what is in the file stands to what is here, kind by kind. */
 function Standings({ name, rows }: StandingsProps) {
+  const t = useWords();
   return (
     <table className="ledger narrow">
-      <caption>{SETTINGS_SAYS.whatFileDoes(name)}</caption>
+      <caption>{t('settings.whatFileDoes', { file: name })}</caption>
       <thead>
         <tr>
-          <th scope="col">kind</th>
-          <th scope="col">new</th>
-          <th scope="col">newer</th>
-          <th scope="col">older</th>
-          <th scope="col">different</th>
-          <th scope="col">same</th>
+          <th scope="col">{t('settings.kind')}</th>
+          <th scope="col">{t('settings.new')}</th>
+          <th scope="col">{t('settings.newer')}</th>
+          <th scope="col">{t('settings.older')}</th>
+          <th scope="col">{t('settings.different')}</th>
+          <th scope="col">{t('settings.same')}</th>
         </tr>
       </thead>
       <tbody>
         {rows.map((row) => (
           <tr key={row.name}>
-            <th scope="row">{KINDS[row.name]}</th>
+            <th scope="row">{t(KINDS[row.name])}</th>
             <td>{row.new}</td>
             <td>{row.newer}</td>
             <td>{row.older}</td>
@@ -187,25 +191,26 @@ function Standings({ name, rows }: StandingsProps) {
 const FAULTS_SHOWN = 5;
 
 function Faults({ name, survey: { faults, moreFaults } }: { name: string; survey: Survey }) {
+  const t = useWords();
   const all = faults.length + moreFaults;
   const save = () => {
-    const text = faults.map(({ place, reason, text }) => `${place}: ${reason}\n${text}\n`);
+    const text = faults.map(({ place, reason, text }) => `${place}: ${t.value(reason)}\n${text}\n`);
     download(`${name}-left-out.txt`, text.join('\n'), 'text/plain');
   };
   return (
     <div className="problem" role="alert">
-      <strong>{SETTINGS_SAYS.notReadable(all, name)}</strong>
+      <strong>{t('settings.notReadable', { records: all, file: name })}</strong>
       <ul>
         {faults.slice(0, FAULTS_SHOWN).map(({ place, reason }) => (
           <li key={place}>
-            {place}: {reason}
+            {place}: {t.value(reason)}
           </li>
         ))}
       </ul>
-      {SETTINGS_SAYS.restWithout(all)}
+      {t('settings.restWithout', { records: all })}
       <Group mt="sm">
         <Button variant="default" onClick={save}>
-          Save the list
+          {t('settings.saveTheList')}
         </Button>
       </Group>
     </div>

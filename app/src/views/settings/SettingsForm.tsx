@@ -8,45 +8,50 @@ import {
   Title,
   useMantineColorScheme,
 } from '@mantine/core';
-import { noteName } from '@rosefinch/core/music';
-import { forceInWords, momentInWords, SETTINGS_SAYS, signedCents } from '@rosefinch/core/words';
-import { lengthInWords, written } from '@rosefinch/core/writing';
+import type { LabelId } from '@rosefinch/core/message';
 import type { ReactNode } from 'react';
 import { type Settings, useData, useLive } from '../../data/index.ts';
-import { locale, now, zone } from '../../environment.ts';
+import { now, zone } from '../../environment.ts';
 import { CheckedNumber, type NumberRule } from '../../parts/frame/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 
-const A4: NumberRule = { name: 'A4', low: 400, high: 480, unit: ' Hz' };
-const TOLERANCE: NumberRule = { name: 'Tolerance', low: 0.5, high: 20, unit: ' cents' };
+const A4: NumberRule = { name: 'parts.ruleA4', low: 400, high: 480, unit: 'Hz' };
+const TOLERANCE: NumberRule = { name: 'parts.ruleTolerance', low: 0.5, high: 20, unit: 'cents' };
 
 /** What the bench goes by, in groups. Every change is kept at once. */
 export function SettingsForm({ settings }: { settings: Settings }) {
+  const t = useWords();
   const { repository } = useData();
   const set = (change: Partial<Settings>) => void repository.saveSettings(change);
   const own = { settings, set };
   return (
     <div className="settings-groups">
-      <Group title="Pitch">
+      <Group title={t('settings.pitch')}>
         <Pitch {...own} />
       </Group>
-      <Group title="Tuning">
+      <Group title={t('settings.tuning')}>
         <Choices {...own} names={['order', 'moves', 'wording']} />
         <Manner {...own} />
       </Group>
-      <Group title="Sound">
+      <Group title={t('settings.sound')}>
         <Choices {...own} names={['referenceTone']} />
         <ReferenceTone {...own} />
         <Switches {...own} names={['spokenArrival', 'pulse', 'practiceSound']} />
       </Group>
-      <Group title="Notes, numbers and units">
+      <Group title={t('settings.notesNumbersAndUnits')}>
         <Choices {...own} names={['notes', 'signs', 'decimal', 'length', 'force', 'dates']} />
         <Text size="sm" role="note">
-          It reads like this: {noteName(58, 'flat')} is {noteName(58)}, {signedCents(-2.5)} cents,{' '}
-          {lengthInWords(648, 0)}, {forceInWords(72.6, settings.force)},{' '}
-          {momentInWords(now(), zone(), locale())}.
+          {t('settings.itReadsLikeThisNoteName', {
+            noteName: t.note(58, 'flat'),
+            noteName2: t.note(58),
+            signedCents: t.signed(-2.5),
+            length: t.lengthOf(648, 0),
+            force: t.force(72.6),
+            moment: t.moment(now(), { now: now(), zone: zone() }, 'moment'),
+          })}
         </Text>
       </Group>
-      <Group title="Screen and keys">
+      <Group title={t('settings.screenAndKeys')}>
         <Theme />
         <Choices {...own} names={['wires']} />
         <Switches {...own} names={['keysOn']} />
@@ -68,17 +73,18 @@ function Group({ title, children }: { readonly title: string; readonly children:
 }
 
 const SCHEMES = [
-  { value: 'auto', label: 'as the machine has it' },
-  { value: 'light', label: 'light' },
-  { value: 'dark', label: 'dark' },
+  { value: 'auto', label: 'settings.asTheMachineHasIt' },
+  { value: 'light', label: 'settings.light' },
+  { value: 'dark', label: 'settings.dark' },
 ] as const;
 
 function Theme() {
+  const t = useWords();
   const { colorScheme, setColorScheme } = useMantineColorScheme();
   return (
     <NativeSelect
-      label="Theme"
-      data={[...SCHEMES]}
+      label={t('settings.theme')}
+      data={SCHEMES.map(({ value, label }) => ({ value, label: t(label) }))}
       value={colorScheme}
       onChange={(event) => setColorScheme(event.currentTarget.value as typeof colorScheme)}
     />
@@ -91,26 +97,27 @@ interface GroupProps {
 }
 
 function Pitch({ settings, set }: GroupProps) {
+  const t = useWords();
   return (
     <>
       <CheckedNumber
         rule={A4}
-        label="A4, Hz"
-        description="400 to 480; 440 is the standard"
+        label={t('settings.a4Hz')}
+        description={t('settings.400To480440Is')}
         decimalScale={1}
         value={settings.a4}
-        stays={SETTINGS_SAYS.a4Stays(written(settings.a4))}
+        stays={t('settings.a4Stays', { a4: t.value(settings.a4) })}
         onValue={(a4) => set({ a4 })}
       />
       <OpenSitting settings={settings} />
       <CheckedNumber
         rule={TOLERANCE}
-        label="Tolerance, cents"
-        description="A string this near its note is at rest"
+        label={t('settings.toleranceCents')}
+        description={t('settings.aStringThisNearIts')}
         step={0.5}
         decimalScale={1}
         value={settings.tolerance}
-        stays={SETTINGS_SAYS.toleranceStays(written(settings.tolerance))}
+        stays={t('settings.toleranceStays', { cents: t.value(settings.tolerance) })}
         onValue={(tolerance) => set({ tolerance })}
       />
     </>
@@ -120,89 +127,110 @@ function Pitch({ settings, set }: GroupProps) {
 /** A setting that is one of a few words. */
 interface Choice<Name extends keyof Settings> {
   readonly name: Name;
-  readonly label: string;
-  readonly description?: string;
-  /** Each value with its words; the value itself where it needs none. */
-  readonly data: readonly (
-    | Settings[Name]
-    | { readonly value: Settings[Name]; readonly label: string }
-  )[];
+  readonly label: LabelId;
+  readonly description?: LabelId;
+  /** Each value with its words. */
+  readonly data: readonly { readonly value: Settings[Name]; readonly label: LabelId }[];
 }
 
 const choice = <Name extends keyof Settings>(made: Choice<Name>) => made;
 
 const CHOICES = [
-  choice({ name: 'order', label: 'Order of strings', data: ['thickest first', 'thinnest first'] }),
+  choice({
+    name: 'order',
+    label: 'settings.orderOfStrings',
+    data: [
+      { value: 'thickest first', label: 'settings.valueThickestFirst' },
+      { value: 'thinnest first', label: 'settings.valueThinnestFirst' },
+    ],
+  }),
   choice({
     name: 'force',
-    label: 'Tension in',
+    label: 'settings.tensionIn',
     data: [
-      { value: 'N', label: 'newtons, N' },
-      { value: 'kgf', label: 'kilograms of force, kgf' },
-      { value: 'lbf', label: 'pounds of force, lbf' },
+      { value: 'N', label: 'settings.newtonsN' },
+      { value: 'kgf', label: 'settings.kilogramsOfForceKgf' },
+      { value: 'lbf', label: 'settings.poundsOfForceLbf' },
     ],
   }),
   choice({
     name: 'notes',
-    label: 'Notes are called',
+    label: 'settings.notesAreCalled',
     data: [
-      { value: 'english', label: 'C D E F G A B' },
-      { value: 'german', label: 'C D E F G A H, with B for B♭' },
-      { value: 'syllables', label: 'Do Re Mi Fa Sol La Si' },
+      { value: 'english', label: 'settings.shownCDEFGAB' },
+      { value: 'german', label: 'settings.cDEFG' },
+      { value: 'syllables', label: 'settings.doReMiFaSol' },
     ],
   }),
   choice({
     name: 'signs',
-    label: 'Black keys',
+    label: 'settings.blackKeys',
     data: [
-      { value: 'tuning', label: 'as the tuning spells them' },
-      { value: 'sharp', label: 'always with ♯' },
-      { value: 'flat', label: 'always with ♭' },
+      { value: 'tuning', label: 'settings.asTheTuningSpellsThem' },
+      { value: 'sharp', label: 'settings.alwaysWith' },
+      { value: 'flat', label: 'settings.alwaysWith2' },
     ],
   }),
   choice({
     name: 'decimal',
-    label: 'Decimals',
+    label: 'settings.decimals',
     data: [
-      { value: '.', label: '2.5' },
-      { value: ',', label: '2,5' },
+      { value: '.', label: 'settings.shownPoint' },
+      { value: ',', label: 'settings.shownComma' },
     ],
   }),
   choice({
     name: 'length',
-    label: 'Lengths in',
+    label: 'settings.lengthsIn',
     data: [
-      { value: 'mm', label: 'millimetres' },
-      { value: 'inch', label: 'inches' },
+      { value: 'mm', label: 'settings.millimetres' },
+      { value: 'inch', label: 'settings.inches' },
     ],
   }),
   choice({
     name: 'dates',
-    label: 'Dates',
+    label: 'settings.dates',
     data: [
-      { value: '', label: 'as the browser writes them' },
-      { value: 'en-GB', label: '31 Dec 2026, 17:05' },
-      { value: 'en-US', label: 'Dec 31, 2026, 5:05 PM' },
-      { value: 'de-DE', label: '31.12.2026, 17:05' },
-      { value: 'sv-SE', label: '2026-12-31 17:05' },
+      { value: '', label: 'settings.asTheBrowserWritesThem' },
+      { value: 'en-GB', label: 'settings.31Dec20261705' },
+      { value: 'en-US', label: 'settings.dec312026505' },
+      { value: 'de-DE', label: 'settings.shown311220261705' },
+      { value: 'sv-SE', label: 'settings.shown202612311705' },
     ],
   }),
-  choice({ name: 'wires', label: 'Wires', data: ['as you look down', 'turned round'] }),
+  choice({
+    name: 'wires',
+    label: 'settings.wires',
+    data: [
+      { value: 'as you look down', label: 'settings.valueAsYouLookDown' },
+      { value: 'turned round', label: 'settings.valueTurnedRound' },
+    ],
+  }),
   choice({
     name: 'moves',
-    label: 'Movements',
-    description: 'Many small turns, or one to the pitch and the fine part after it',
-    data: ['many small', 'one bold'],
+    label: 'settings.movements',
+    description: 'settings.manySmallTurnsOrOne',
+    data: [
+      { value: 'many small', label: 'settings.valueManySmall' },
+      { value: 'one bold', label: 'settings.valueOneBold' },
+    ],
   }),
   choice({
     name: 'wording',
-    label: 'Advice',
+    label: 'settings.advice',
     data: [
-      { value: 'full', label: 'with how it is done' },
-      { value: 'short', label: 'one line' },
+      { value: 'full', label: 'settings.withHowItIsDone' },
+      { value: 'short', label: 'settings.oneLine' },
     ],
   }),
-  choice({ name: 'referenceTone', label: 'Reference tone', data: ['plucked', 'sustained'] }),
+  choice({
+    name: 'referenceTone',
+    label: 'settings.referenceTone',
+    data: [
+      { value: 'plucked', label: 'settings.valuePlucked' },
+      { value: 'sustained', label: 'settings.valueSustained' },
+    ],
+  }),
 ] as const;
 
 interface NamedProps<Name> extends GroupProps {
@@ -213,11 +241,13 @@ interface NamedProps<Name> extends GroupProps {
 type ChoiceName = (typeof CHOICES)[number]['name'];
 
 function Choices({ settings, set, names }: NamedProps<ChoiceName>) {
-  return CHOICES.filter((one) => names.includes(one.name)).map(({ name, data, ...words }) => (
+  const t = useWords();
+  return CHOICES.filter((one) => names.includes(one.name)).map(({ name, data, label, ...more }) => (
     <NativeSelect
       key={name}
-      {...words}
-      data={[...data]}
+      label={t(label)}
+      {...('description' in more && { description: t(more.description) })}
+      data={data.map((one) => ({ value: one.value, label: t(one.label) }))}
       value={settings[name]}
       onChange={(event) => set({ [name]: event.currentTarget.value })}
     />
@@ -226,13 +256,14 @@ function Choices({ settings, set, names }: NamedProps<ChoiceName>) {
 
 /** Two ways of working that are never mixed in one step. */
 function Manner({ settings, set }: GroupProps) {
+  const t = useWords();
   return (
     <NativeSelect
-      label="Tuned"
-      description={settings.aiming ? SETTINGS_SAYS.byDisplay : SETTINGS_SAYS.byEar}
+      label={t('settings.tuned')}
+      description={settings.aiming ? t('settings.byDisplay') : t('settings.byEar')}
       data={[
-        { value: 'display', label: 'by display: in one pass' },
-        { value: 'ear', label: 'by ear: near first, then one against the other' },
+        { value: 'display', label: t('settings.byDisplayInOnePass') },
+        { value: 'ear', label: t('settings.byEarNearFirstThen') },
       ]}
       value={settings.aiming ? 'display' : 'ear'}
       onChange={(event) => set({ aiming: event.currentTarget.value === 'display' })}
@@ -241,11 +272,12 @@ function Manner({ settings, set }: GroupProps) {
 }
 
 function ReferenceTone({ settings, set }: GroupProps) {
+  const t = useWords();
   return (
     <div>
-      <Text size="sm">Loudness of the reference tone</Text>
+      <Text size="sm">{t('settings.loudnessOfTheReferenceTone')}</Text>
       <Slider
-        thumbLabel="Loudness of the reference tone, per cent"
+        thumbLabel={t('settings.loudnessOfTheReferenceTone2')}
         min={0}
         max={100}
         defaultValue={Math.round(100 * settings.referenceVolume)}
@@ -256,19 +288,20 @@ function ReferenceTone({ settings, set }: GroupProps) {
 }
 
 const SWITCHES = [
-  { name: 'keysOn', label: 'Keys are on' },
-  { name: 'spokenArrival', label: 'Say readings aloud' },
-  { name: 'pulse', label: 'A short pulse when a string is at rest, where a phone can' },
-  { name: 'practiceSound', label: 'The practice instrument can be heard' },
+  { name: 'keysOn', label: 'settings.keysAreOn' },
+  { name: 'spokenArrival', label: 'settings.sayReadingsAloud' },
+  { name: 'pulse', label: 'settings.aShortPulseWhenA' },
+  { name: 'practiceSound', label: 'settings.thePracticeInstrumentCanBe' },
 ] as const;
 
 type SwitchName = (typeof SWITCHES)[number]['name'];
 
 function Switches({ settings, set, names }: NamedProps<SwitchName>) {
-  return SWITCHES.filter((one) => names.includes(one.name)).map(({ name, ...words }) => (
+  const t = useWords();
+  return SWITCHES.filter((one) => names.includes(one.name)).map(({ name, label }) => (
     <Switch
       key={name}
-      {...words}
+      label={t(label)}
       checked={settings[name]}
       onChange={(event) => set({ [name]: event.currentTarget.checked })}
     />
@@ -277,6 +310,7 @@ function Switches({ settings, set, names }: NamedProps<SwitchName>) {
 
 /** A sitting keeps the A4 and the tolerance that it began with: said where they differ, with the way on. */
 function OpenSitting({ settings }: { settings: Settings }) {
+  const t = useWords();
   const { repository } = useData();
   const { a4, tolerance, instrumentId } = settings;
   const sitting = useLive(
@@ -289,13 +323,15 @@ function OpenSitting({ settings }: { settings: Settings }) {
   if (!sitting || (sitting.a4 === a4 && sitting.tolerance === tolerance)) return null;
   return (
     <div className="card" role="status">
-      <Text>{SETTINGS_SAYS.sittingKeeps(written(sitting.a4), written(sitting.tolerance))}</Text>
+      <Text>
+        {t('settings.sittingKeeps', { a4: t.value(sitting.a4), cents: t.value(sitting.tolerance) })}
+      </Text>
       <Button
         variant="default"
         mt="xs"
         onClick={() => void repository.endSession(sitting.id, now())}
       >
-        Begin a new sitting with {written(a4)} Hz and {written(tolerance)} cents
+        {t('settings.beginANewSittingWith', { a4: t.value(a4), tolerance: t.value(tolerance) })}
       </Button>
     </div>
   );

@@ -1,3 +1,4 @@
+import { useWords } from '../../parts/words/index.ts';
 import './settings.css';
 import { Button, Stack } from '@mantine/core';
 import { Link } from 'react-router';
@@ -8,18 +9,19 @@ import { SettingsForm } from './SettingsForm.tsx';
 
 /** What the bench goes by; what is kept lies beside it. */
 export function SettingsPage() {
+  const t = useWords();
   const settings = useSettings();
   const install = installerNow();
-  if (!settings) return <p>One moment …</p>;
+  if (!settings) return <p>{t('common.moment')}</p>;
   return (
     <Stack>
-      <ViewHead title="Settings">
+      <ViewHead title={t('settings.settings')}>
         <Button component={Link} to="/data" variant="default">
-          Backup and restore
+          {t('settings.backupAndRestore')}
         </Button>
         {install && (
           <Button variant="default" onClick={install}>
-            Install it on this machine
+            {t('settings.installItOnThisMachine')}
           </Button>
         )}
       </ViewHead>

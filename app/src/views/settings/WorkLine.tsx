@@ -1,5 +1,5 @@
 import { Button, Group, Progress, Text } from '@mantine/core';
-import { SETTINGS_SAYS } from '@rosefinch/core/words';
+import { useWords } from '../../parts/words/index.ts';
 import type { Work } from './useArchive.ts';
 
 interface Props {
@@ -10,6 +10,7 @@ interface Props {
 
 /** How far a piece of work is, or how it went. */
 export function WorkLine({ work, name, onCancel }: Props) {
+  const t = useWords();
   switch (work.kind) {
     case 'idle':
       return null;
@@ -25,21 +26,21 @@ export function WorkLine({ work, name, onCancel }: Props) {
             />
           </Progress.Root>
           <Button variant="default" onClick={onCancel}>
-            Cancel
+            {t('parts.cancel')}
           </Button>
         </Group>
       );
     case 'done':
       return (
         <Text role="status" mt="sm">
-          {work.says}
+          {t(work.says)}
         </Text>
       );
     case 'failed':
       return (
         <div className="problem" role="alert">
-          <strong>{work.says}</strong>
-          {SETTINGS_SAYS.unchanged}
+          <strong>{t.value(work.says)}</strong>
+          {t('settings.unchanged')}
         </div>
       );
   }

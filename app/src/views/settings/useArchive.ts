@@ -1,4 +1,5 @@
-import { SETTINGS_SAYS } from '@rosefinch/core/words';
+import { problemOf } from '@rosefinch/core/errors';
+import { message, type Text, type Value } from '@rosefinch/core/message';
 import { useEffect, useRef, useState } from 'react';
 import type { Archiving } from '../../data/index.ts';
 import { Cancelled, type Progress } from '../../worker/index.ts';
@@ -7,8 +8,8 @@ import { Cancelled, type Progress } from '../../worker/index.ts';
 export type Work =
   | { readonly kind: 'idle' }
   | { readonly kind: 'running'; readonly share: number | null }
-  | { readonly kind: 'done'; readonly says: string }
-  | { readonly kind: 'failed'; readonly says: string };
+  | { readonly kind: 'done'; readonly says: Text }
+  | { readonly kind: 'failed'; readonly says: Value };
 
 type Begin<Answer> = (progress: Progress) => Archiving<Answer>;
 
@@ -19,7 +20,7 @@ export function useArchive() {
   useEffect(() => () => cancel.current(), []);
   const run = async <Answer>(
     begin: Begin<Answer>,
-    done: (answer: Answer) => string | null,
+    done: (answer: Answer) => Text | null,
   ): Promise<void> => {
     setWork({ kind: 'running', share: null });
     const job = begin((at, of) => setWork({ kind: 'running', share: of > 0 ? at / of : null }));
@@ -28,9 +29,8 @@ export function useArchive() {
       const says = done(await job.done);
       setWork(says === null ? { kind: 'idle' } : { kind: 'done', says });
     } catch (error) {
-      if (error instanceof Cancelled) setWork({ kind: 'done', says: SETTINGS_SAYS.stopped });
-      else
-        setWork({ kind: 'failed', says: error instanceof Error ? error.message : String(error) });
+      if (error instanceof Cancelled) setWork({ kind: 'done', says: message('settings.stopped') });
+      else setWork({ kind: 'failed', says: problemOf(error) });
     }
     cancel.current = () => {};
   };

@@ -1,9 +1,11 @@
 import { Button, Group, NumberInput } from '@mantine/core';
+import { type LabelId, type Message, message } from '@rosefinch/core/message';
+import { questionOf, settlingStepInWords } from '@rosefinch/core/sentences';
 import type { Taken } from '@rosefinch/core/settling';
 import type { Step } from '@rosefinch/core/sitting';
-import { questionOf, STEP_WORDS } from '@rosefinch/core/words';
 import { useState } from 'react';
 import { decimals } from '../../parts/frame/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 import type { Settling } from './useSettling.ts';
 
 interface Props {
@@ -14,6 +16,7 @@ interface Props {
 
 /** The answers to the question on the stage. */
 export function Answers({ settling, question }: Props) {
+  const t = useWords();
   if (!question.doubt) return null;
   // What the room did it did to every string.
   const alike = settling.fresh.flatMap(({ taken }) => taken.filter(sameKind(question)));
@@ -24,10 +27,10 @@ export function Answers({ settling, question }: Props) {
   if (question.doubt.kind === 'clock back')
     return <HowLong settling={settling} question={question} />;
   return (
-    <Group gap="xs" role="group" aria-label="Answers">
+    <Group gap="xs" role="group" aria-label={t('settle.answers')}>
       {questionOf(question.course, question.doubt).answers.map((step) => (
         <Button key={step} variant="default" onClick={() => say(step)}>
-          {ANSWERS[step] ?? STEP_WORDS[step]}
+          {t(answerInWords(step))}
         </Button>
       ))}
     </Group>
@@ -37,39 +40,46 @@ export function Answers({ settling, question }: Props) {
 const MINUTE_MS = 60_000;
 
 function HowLong({ settling, question: reading }: Props) {
+  const t = useWords();
   const [minutes, setMinutes] = useState<number | string>('');
   const waited = () =>
     settling.send({ type: 'say', reading, step: 'waited', elapsed: MINUTE_MS * Number(minutes) });
   return (
-    <Group align="end" gap="xs" role="group" aria-label="Answers">
+    <Group align="end" gap="xs" role="group" aria-label={t('settle.answers')}>
       <NumberInput
-        {...decimals()}
-        label="Minutes"
+        {...decimals(t.reader)}
+        label={t('settle.minutes')}
         w={110}
         min={0}
         value={minutes}
         onChange={setMinutes}
       />
       <Button disabled={typeof minutes !== 'number'} onClick={waited}>
-        So long
+        {t('settle.soLong')}
       </Button>
       <Button
         variant="default"
         onClick={() => settling.send({ type: 'say', reading, step: 'left out' })}
       >
-        Leave it out
+        {t('settle.leaveItOut')}
       </Button>
     </Group>
   );
 }
 
-const ANSWERS: Partial<Record<Step, string>> = {
-  retuned: 'Somebody turned its peg',
-  room: 'The room moved all strings',
-  'new string': 'Another string was put on',
-  'left out': 'Leave it out',
-  stretched: 'It was pulled',
-  waited: 'It let go by itself',
+const ANSWERS: Partial<Record<Step, LabelId>> = {
+  retuned: 'settle.somebodyTurned',
+  room: 'settle.roomMovedAll',
+  'new string': 'settle.anotherPutOn',
+  'left out': 'settle.leaveItOut',
+  stretched: 'settle.wasPulled',
+  waited: 'settle.letGoItself',
 };
+
+/** What an answer says of a reading. */
+function answerInWords(step: Step): Message {
+  const id = ANSWERS[step];
+  return id === undefined ? settlingStepInWords(step) : message(id);
+}
 
 const sameKind = (reading: Taken) => (other: Taken) => other.doubt?.kind === reading.doubt?.kind;

@@ -1,18 +1,27 @@
 import { Group, NativeSelect, NumberInput, TextInput } from '@mantine/core';
 import type { UseFormReturnType } from '@mantine/form';
+import type { LabelId } from '@rosefinch/core/message';
 import type { Restringing } from '@rosefinch/core/records';
 import { WAYS, type Way } from '@rosefinch/core/settling';
 import { LESSON_CENTS } from '@rosefinch/core/sitting';
+import type { Words } from '@rosefinch/words';
 import { wallClock } from '../../environment.ts';
 import { decimals, judgedNumber, type NumberRule } from '../../parts/frame/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 
-const LESSON: NumberRule = { name: 'Lesson', low: 5, high: 600, unit: ' minutes', whole: true };
-const ALLOWED: NumberRule = { name: 'A string may be off by', low: 1, high: 20, unit: ' cents' };
+const LESSON: NumberRule = {
+  name: 'parts.ruleLesson',
+  low: 5,
+  high: 600,
+  unit: 'minutes',
+  whole: true,
+};
+const ALLOWED: NumberRule = { name: 'parts.ruleAllowed', low: 1, high: 20, unit: 'cents' };
 const USUAL_LESSON = 45;
-const WAY_WORDS: Readonly<Record<Way, string>> = {
-  'round by round': 'pull once, read, bring up',
-  'five pulls': 'pull five times, read once',
-  high: 'tune a little high and wait',
+const WAY_WORDS: Readonly<Record<Way, LabelId>> = {
+  'round by round': 'settle.wayRounds',
+  'five pulls': 'settle.wayFivePulls',
+  high: 'settle.wayHigh',
 };
 
 /** The lesson as it is typed; dates speak the wall clock of this machine. */
@@ -33,15 +42,16 @@ export function typedLesson(restringing?: Restringing): TypedLesson {
   };
 }
 
-const complaint = (typed: number | string, rule: NumberRule) => {
-  const judged = judgedNumber(typed, rule);
+const complaint = (typed: number | string, rule: NumberRule, t: Words) => {
+  const judged = judgedNumber(typed, rule, t);
   return typeof judged === 'number' ? null : judged;
 };
 
-export const LESSON_RULES = {
-  minutes: (typed: number | string) => complaint(typed, LESSON),
-  cents: (typed: number | string) => complaint(typed, ALLOWED),
-};
+/** What is wrong with a lesson as it is typed, field by field. */
+export const lessonRules = (t: Words) => ({
+  minutes: (typed: number | string) => complaint(typed, LESSON, t),
+  cents: (typed: number | string) => complaint(typed, ALLOWED, t),
+});
 
 /** A moment of the wall clock here; `otherwise` where none was typed. */
 export function momentOf(typed: string, otherwise: number): number {
@@ -60,30 +70,31 @@ export function lessonOf({ lesson, minutes, cents, way }: TypedLesson) {
 
 /** When the next class is, how long, what it allows, and how these strings are settled. */
 export function LessonFields<T extends TypedLesson>({ form }: { form: UseFormReturnType<T> }) {
+  const t = useWords();
   return (
     <Group align="end">
       <TextInput
-        label="The next class, if it is planned"
+        label={t('settle.theNextClassIfIt')}
         type="datetime-local"
         {...form.getInputProps('lesson')}
       />
       <NumberInput
-        {...decimals()}
-        label="A lesson lasts, minutes"
+        {...decimals(t.reader)}
+        label={t('settle.aLessonLastsMinutes')}
         w={170}
         clampBehavior="none"
         {...form.getInputProps('minutes')}
       />
       <NumberInput
-        {...decimals()}
-        label="A string may be off by, cents"
+        {...decimals(t.reader)}
+        label={t('settle.aStringMayBeOff')}
         w={200}
         clampBehavior="none"
         {...form.getInputProps('cents')}
       />
       <NativeSelect
-        label="How you settle them"
-        data={WAYS.map((value) => ({ value, label: WAY_WORDS[value] }))}
+        label={t('settle.howYouSettleThem')}
+        data={WAYS.map((value) => ({ value, label: t(WAY_WORDS[value]) }))}
         {...form.getInputProps('way')}
       />
     </Group>

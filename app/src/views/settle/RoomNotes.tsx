@@ -1,11 +1,12 @@
 import { Button, Checkbox, Group, NumberInput, Stack, TextInput } from '@mantine/core';
+import { list, message, signed, type Value } from '@rosefinch/core/message';
 import type { RoomMove } from '@rosefinch/core/settling';
 import type { RoomNote } from '@rosefinch/core/sitting';
-import { momentInWords, SETTLE_SAYS } from '@rosefinch/core/words';
 import { useState } from 'react';
-import { locale, zone } from '../../environment.ts';
+import { zone } from '../../environment.ts';
 import { Dialog, decimals } from '../../parts/frame/index.ts';
 import type { Heard } from '../../parts/listening/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 
 interface Props {
   readonly log: readonly Heard[];
@@ -17,26 +18,27 @@ interface Props {
 
 /** What is known of the room beside the drift, and the way to add to it. */
 export function RoomNotes({ log, move, opened, onClose, onNote }: Props) {
+  const t = useWords();
   const notes = log.flatMap(({ event }) => (event.type === 'room note' ? [event] : []));
   const latest = notes.at(-1);
   return (
-    <Dialog title="The room" opened={opened} onClose={onClose}>
+    <Dialog title={t('settle.theRoom')} opened={opened} onClose={onClose}>
       {move && (
         <p role="note">
           <strong>
             {move.by === 'old strings'
-              ? SETTLE_SAYS.oldMoved(move.cents)
-              : SETTLE_SAYS.allMoved(move.cents)}
+              ? t('settle.oldMoved', { cents: signed(move.cents) })
+              : t('settle.allMoved', { cents: signed(move.cents) })}
           </strong>{' '}
-          {move.by === 'all alike' && SETTLE_SAYS.oldWouldTell}
+          {move.by === 'all alike' && t('settle.oldWouldTell')}
         </p>
       )}
-      {latest?.note.broughtIn && <p>{SETTLE_SAYS.broughtIn}</p>}
+      {latest?.note.broughtIn && <p>{t('settle.broughtIn')}</p>}
       {notes.length > 0 && (
-        <ul className="soft" aria-label="Notes of the room">
+        <ul className="soft" aria-label={t('settle.notesOfTheRoom')}>
           {notes.map(({ at, note }) => (
             <li key={at}>
-              {momentInWords(at, zone(), locale())}: {noteInWords(note)}
+              {t.moment(at, { now: at, zone: zone() }, 'moment')}: {t.value(noteInWords(note))}
             </li>
           ))}
         </ul>
@@ -52,6 +54,7 @@ export function RoomNotes({ log, move, opened, onClose, onNote }: Props) {
 }
 
 function NoteForm({ onNote }: { onNote: (note: RoomNote) => void }) {
+  const t = useWords();
   const [celsius, setCelsius] = useState<number | string>('');
   const [humidity, setHumidity] = useState<number | string>('');
   const [broughtIn, setBroughtIn] = useState(false);
@@ -72,16 +75,16 @@ function NoteForm({ onNote }: { onNote: (note: RoomNote) => void }) {
       <Stack>
         <Group>
           <NumberInput
-            {...decimals()}
-            label="Temperature, °C"
+            {...decimals(t.reader)}
+            label={t('settle.temperatureC')}
             min={-30}
             max={60}
             value={celsius}
             onChange={setCelsius}
           />
           <NumberInput
-            {...decimals()}
-            label="Humidity, %"
+            {...decimals(t.reader)}
+            label={t('settle.humidity')}
             min={0}
             max={100}
             value={humidity}
@@ -89,31 +92,29 @@ function NoteForm({ onNote }: { onNote: (note: RoomNote) => void }) {
           />
         </Group>
         <Checkbox
-          label="The instrument has just been brought in"
+          label={t('settle.theInstrumentHasJustBeen')}
           checked={broughtIn}
           onChange={(event) => setBroughtIn(event.currentTarget.checked)}
         />
         <TextInput
-          label="Note"
+          label={t('settle.note')}
           maxLength={300}
           value={text}
           onChange={(event) => setText(event.currentTarget.value)}
         />
         <Button type="submit" disabled={Object.keys(note).length === 0}>
-          Keep the note
+          {t('settle.keepTheNote')}
         </Button>
       </Stack>
     </form>
   );
 }
 
-function noteInWords({ celsius, humidity, broughtIn, text }: RoomNote): string {
-  return [
-    celsius !== undefined && `${celsius} °C`,
-    humidity !== undefined && `${humidity} % humidity`,
-    broughtIn && 'just brought in',
-    text,
-  ]
-    .filter(Boolean)
-    .join(', ');
+function noteInWords({ celsius, humidity, broughtIn, text }: RoomNote): Value {
+  return list([
+    ...(celsius === undefined ? [] : [message('settle.celsius', { celsius })]),
+    ...(humidity === undefined ? [] : [message('settle.percentHumidity', { humidity })]),
+    ...(broughtIn ? [message('settle.broughtInNow')] : []),
+    ...(text ? [text] : []),
+  ]);
 }

@@ -1,8 +1,10 @@
+import type { Value } from '@rosefinch/core/message';
+import { shortDuration } from '@rosefinch/core/sentences';
 import type { BandPoint, Taken } from '@rosefinch/core/settling';
 import type { Cents, EpochMs, Seconds } from '@rosefinch/core/units';
-import { counted } from '@rosefinch/core/words';
 import { type ScaleContinuousNumeric, scaleLinear, scaleLog } from 'd3-scale';
 import { area, line } from 'd3-shape';
+import { useWords } from '../../parts/words/index.ts';
 
 const LEFT = 62;
 const RIGHT = 8;
@@ -10,17 +12,8 @@ const RIGHT = 8;
 const AXIS = 40;
 const HIGHEST = 8;
 /** Marks of time since the strings were fitted, in seconds. */
-const TICKS: readonly (readonly [number, string])[] = [
-  [60, '1 min'],
-  [300, '5 min'],
-  [900, '15 min'],
-  [3600, '1 h'],
-  [10_800, '3 h'],
-  [43_200, '12 h'],
-  [86_400, '1 day'],
-  [259_200, '3 days'],
-  [604_800, '7 days'],
-  [1_209_600, '14 days'],
+const TICKS: readonly Seconds[] = [
+  60, 300, 900, 3600, 10_800, 43_200, 86_400, 259_200, 604_800, 1_209_600,
 ];
 /** Labels keep so far apart. */
 const APART = 44;
@@ -38,7 +31,7 @@ export function timeScale(
 }
 
 interface Props {
-  readonly name: string;
+  readonly name: Value;
   readonly taken: readonly Taken[];
   /** When the string was fitted, in ms. */
   readonly since: EpochMs;
@@ -61,6 +54,7 @@ interface Props {
 
 /** One string as a wire over time. */
 export function SettleChart(props: Props) {
+  const t = useWords();
   const { name, taken, since, ahead, x, width, height, lowest, tolerance, now, lesson, sure } =
     props;
   const bottom = height - (props.tall ? AXIS : 4);
@@ -81,7 +75,11 @@ export function SettleChart(props: Props) {
       className="chart"
       viewBox={`0 0 ${width} ${height}`}
       role="img"
-      aria-label={`${name}: ${counted(counts.length, 'reading')} since it was fitted${ahead?.length ? ', with a forecast' : ''}`}
+      aria-label={
+        ahead?.length
+          ? t('settle.chartForecast', { name, readings: counts.length })
+          : t('settle.chartReadings', { name, readings: counts.length })
+      }
     >
       <rect
         x={LEFT}
@@ -147,6 +145,7 @@ function Mark({
 }
 
 function CentsAxis({ y, lowest }: { y: (cents: Cents) => number; lowest: Cents }) {
+  const t = useWords();
   const ticks = lowest < -60 ? [0, -50, -100] : lowest < -25 ? [0, -20, -40] : [0, -10];
   return (
     <g>
@@ -154,7 +153,7 @@ function CentsAxis({ y, lowest }: { y: (cents: Cents) => number; lowest: Cents }
         .filter((tick) => tick >= lowest)
         .map((tick) => (
           <text key={tick} x={LEFT - 6} y={y(tick)} dy="0.35em" textAnchor="end">
-            {tick === 0 ? '0 cents' : String(tick).replace('-', '−')}
+            {tick === 0 ? t('settle.0Cents') : String(tick).replace('-', '−')}
           </text>
         ))}
     </g>
@@ -162,9 +161,10 @@ function CentsAxis({ y, lowest }: { y: (cents: Cents) => number; lowest: Cents }
 }
 
 function TimeAxis({ x, y, width }: { x: TimeScale; y: number; width: number }) {
+  const t = useWords();
   const [from = 0, to = 0] = x.domain();
   let last = Number.NEGATIVE_INFINITY;
-  const ticks = TICKS.filter(([at]) => {
+  const ticks = TICKS.filter((at) => {
     if (at < from || at > to || x(at) < last + APART || x(at) > width - 24) return false;
     last = x(at);
     return true;
@@ -172,16 +172,16 @@ function TimeAxis({ x, y, width }: { x: TimeScale; y: number; width: number }) {
   return (
     <g className="axis">
       <line x1={LEFT} x2={width - RIGHT} y1={y} y2={y} />
-      {ticks.map(([at, label]) => (
+      {ticks.map((at) => (
         <g key={at} transform={`translate(${x(at)},${y})`}>
           <line y2={5} />
           <text y={16} textAnchor="middle">
-            {label}
+            {t(shortDuration(at))}
           </text>
         </g>
       ))}
       <text x={width - RIGHT} y={y + 32} textAnchor="end">
-        since fitted; bar: a lesson from now, filled where sure
+        {t('settle.sinceFittedBarALesson')}
       </text>
     </g>
   );

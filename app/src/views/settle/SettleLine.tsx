@@ -1,10 +1,11 @@
 import { NativeSelect } from '@mantine/core';
+import { settlingStepInWords } from '@rosefinch/core/sentences';
 import { STEPS, type Step } from '@rosefinch/core/sitting';
 import type { Seconds } from '@rosefinch/core/units';
-import { STEP_WORDS } from '@rosefinch/core/words';
 import { IconArrowsVertical, IconClockHour1, IconClockPlay, IconMoon } from '@tabler/icons-react';
 import { IconAction, KEY_TABLE } from '../../parts/frame/index.ts';
 import { type Hands, PracticeLine } from '../../parts/listening/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 import type { TimeKind } from './charts.ts';
 import type { Settling } from './useSettling.ts';
 
@@ -25,38 +26,46 @@ interface Props {
 
 /** Above the foot: what the last reading was, how time is drawn, and the practice hands. */
 export function SettleLine({ settling, hands, onPull, time, onTime }: Props) {
+  const t = useWords();
   const { last, send, course, elapse } = settling;
   const say = (step: Step) => last && send({ type: 'say', reading: last, step });
   return (
     <>
       <NativeSelect
-        aria-label="The last reading was"
+        aria-label={t('settle.theLastReadingWas')}
         disabled={!last}
-        data={STEPS.map((step) => ({ value: step, label: `last: ${STEP_WORDS[step]}` }))}
+        data={STEPS.map((step) => ({
+          value: step,
+          label: t('settle.lastValue', { value: settlingStepInWords(step) }),
+        }))}
         value={last ? last.step : 'first'}
         onChange={(event) => say(event.currentTarget.value as Step)}
       />
       <NativeSelect
-        aria-label="Time"
+        aria-label={t('settle.time')}
         data={[
-          { value: 'log', label: 'early times drawn wide' },
-          { value: 'clock', label: 'time by the clock' },
+          { value: 'log', label: t('settle.earlyTimesDrawnWide') },
+          { value: 'clock', label: t('settle.timeByTheClock') },
         ]}
         value={time}
         onChange={(event) => onTime(event.currentTarget.value === 'clock' ? 'clock' : 'log')}
       />
       {hands && (
         <PracticeLine hands={hands} course={course}>
-          <IconAction label={`Pull string ${course}`} hotkey={KEYS.pull.shown} onAct={onPull}>
+          <IconAction
+            label={t('settle.pullStringCourse', { course })}
+            hotkey={KEYS.pull.shown}
+            onAct={onPull}
+          >
             <IconArrowsVertical size={SIZE} />
           </IconAction>
-          <IconAction label="A minute passes" onAct={() => elapse(MINUTE)}>
+          <IconAction label={t('settle.aMinutePasses')} onAct={() => elapse(MINUTE)}>
             <IconClockPlay size={SIZE} />
           </IconAction>
-          <IconAction label="An hour passes" onAct={() => elapse(HOUR)}>
+          <IconAction label={t('settle.anHourPasses')} onAct={() => elapse(HOUR)}>
             <IconClockHour1 size={SIZE} />
           </IconAction>
-          <IconAction label="A night passes" onAct={() => elapse(NIGHT)}>
+          <IconAction label={t('settle.aNightPasses')} onAct={() => elapse(NIGHT)}>
             <IconMoon size={SIZE} />
           </IconAction>
         </PracticeLine>

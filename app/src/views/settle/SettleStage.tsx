@@ -1,16 +1,16 @@
-import { targetName } from '@rosefinch/core/music';
+import { targetNote } from '@rosefinch/core/music';
 import type { Restringing } from '@rosefinch/core/records';
-import type { SettlingStep } from '@rosefinch/core/settling';
-import type { Instrument } from '@rosefinch/core/strings';
 import {
   deviationInWords,
-  STEP_WORDS,
+  settlingStepInWords,
   shortDuration,
-  signedCents,
   stringInWords,
-} from '@rosefinch/core/words';
+} from '@rosefinch/core/sentences';
+import type { SettlingStep } from '@rosefinch/core/settling';
+import type { Instrument } from '@rosefinch/core/strings';
 import { allStored, shownCents, useRinging } from '../../parts/listening/index.ts';
 import { Stage, StageFigure } from '../../parts/stage/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 import { Answers } from './Answers.tsx';
 import { type Charts, sureFrom } from './charts.ts';
 import { SizedChart } from './SizedChart.tsx';
@@ -26,19 +26,20 @@ interface Props {
 
 /** The string in hand over time, the figure, and what to do with it or what it holds. */
 export function SettleStage({ settling, instrument, restringing, charts }: Props) {
+  const t = useWords();
   const { listening, targets, course, fresh } = settling;
   const history = fresh.find((one) => one.course === course);
   const problem =
-    listening.problem ?? (settling.problem ? { message: settling.problem, wayOn: '' } : null);
-  const name = targetName(targets[course - 1]);
+    listening.problem ?? (settling.problem ? { say: settling.problem, more: null } : null);
+  const name = targetNote(targets[course - 1]);
   return (
     <Stage
       name={name}
-      under={[stringInWords(instrument, course), ...(history ? ['new'] : [])]}
+      under={[stringInWords(instrument, course), ...(history ? [t('settle.newOne')] : [])]}
       wire={
         history && (
           <SizedChart
-            name={`string ${course}, ${name}`}
+            name={t('common.stringAndNote', { string: course, note: name })}
             {...{ history, restringing, charts }}
             tolerance={settling.goal.tolerance}
             tall
@@ -59,6 +60,7 @@ const SURE_AT: ReadonlySet<SettlingStep['step']> = new Set(['all hold', 'leave a
 const MINUTE = 60;
 
 function Figure({ settling }: { readonly settling: Settling }) {
+  const t = useWords();
   const { listening, sitting, step, course, fresh } = settling;
   const last = fresh.find((one) => one.course === course)?.taken.at(-1);
   const sure = SURE_AT.has(step.step) ? sureFrom(settling, course) : 0;
@@ -67,15 +69,24 @@ function Figure({ settling }: { readonly settling: Settling }) {
   const cents = shownCents(ringing?.course === course ? ringing : null, last?.cents);
   const stored = allStored(sitting.log);
   if (cents === null) return <StageFigure figure="–" note="" stored={stored} />;
-  const how = last && cents === last.cents ? `, ${STEP_WORDS[last.step]}` : '';
   if (sure >= MINUTE && cents === last?.cents)
     return (
       <StageFigure
         figure={shortDuration(sure)}
         stored={stored}
-        note={`sure, from now; it stood at ${signedCents(cents)} cents`}
+        note={t('settle.sureFromNowItStood', { cents: t.signed(cents) })}
       />
     );
   const place = deviationInWords(cents, sitting.state.goal.tolerance);
-  return <StageFigure figure={signedCents(cents)} stored={stored} note={`cents, ${place}${how}`} />;
+  return (
+    <StageFigure
+      figure={t.signed(cents)}
+      stored={stored}
+      note={
+        last && cents === last.cents
+          ? t('settle.centsPlaceStep', { place, step: settlingStepInWords(last.step) })
+          : t('settle.centsPlace', { place })
+      }
+    />
+  );
 }

@@ -1,4 +1,4 @@
-import { SETTLE_SAYS } from '@rosefinch/core/words';
+import { useWords } from '../../parts/words/index.ts';
 import './settle.css';
 import { Stack } from '@mantine/core';
 import type { Instrument } from '@rosefinch/core/strings';
@@ -11,8 +11,9 @@ import { StringAges } from './StringAges.tsx';
 
 /** New strings: how many rounds more, will they hold this lesson, when to look again. */
 export function SettleView() {
+  const t = useWords();
   return (
-    <WithInstrument says={SETTLE_SAYS.about}>
+    <WithInstrument says={t('settle.about')}>
       {(instrument, stock) => (
         <SettleOf key={instrument.id} instrument={instrument} stock={stock} />
       )}
@@ -21,14 +22,15 @@ export function SettleView() {
 }
 
 function SettleOf({ instrument, stock }: { instrument: Instrument; stock: Stock }) {
+  const t = useWords();
   const restringings = useLive((r) => r.restringings(instrument.id), instrument.id);
-  if (!restringings) return <p>One moment …</p>;
+  if (!restringings) return <p>{t('common.moment')}</p>;
   const open = restringings.find(({ doneAt }) => doneAt === null);
   if (open)
     return <SettlingBench key={open.id} instrument={instrument} stock={stock} restringing={open} />;
   return (
     <Stack>
-      <ViewHead title={`New strings on ${instrument.name}`} />
+      <ViewHead title={t('settle.newStringsOnName', { name: instrument.name })} />
       <StartForm instrument={instrument} />
       <StringAges instrument={instrument} />
     </Stack>

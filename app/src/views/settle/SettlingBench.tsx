@@ -1,10 +1,9 @@
-import { targetName } from '@rosefinch/core/music';
+import { list, message, type Value } from '@rosefinch/core/message';
+import { targetNote } from '@rosefinch/core/music';
 import type { Restringing } from '@rosefinch/core/records';
 import { type Instrument, stringOfDigit } from '@rosefinch/core/strings';
-import { counted } from '@rosefinch/core/words';
 import { useMemo, useState } from 'react';
 import { type Stock, useData } from '../../data/index.ts';
-import { locale } from '../../environment.ts';
 import { Dialog } from '../../parts/frame/index.ts';
 import {
   Announcer,
@@ -15,6 +14,7 @@ import {
 } from '../../parts/listening/index.ts';
 import { type FootButton, Job, type JobActs, useUsualSource } from '../../parts/stage/index.ts';
 import { WireList } from '../../parts/wires/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 import { chartsOf, type TimeKind } from './charts.ts';
 import { LessonForm } from './LessonForm.tsx';
 import { Looks, nextLookInWords, saveLooks } from './looks.tsx';
@@ -36,6 +36,7 @@ type Over = 'room' | 'stand' | 'lesson' | null;
 
 /** One instrument whose new strings are watched. */
 export function SettlingBench({ instrument, stock, restringing }: Props) {
+  const t = useWords();
   const settling = useSettling(instrument, stock, restringing);
   const [over, setOver] = useState<Over>(null);
   const [time, setTime] = useState<TimeKind>('log');
@@ -57,20 +58,20 @@ export function SettlingBench({ instrument, stock, restringing }: Props) {
   const acts = settleActs(instrument, settling, hands, {
     room: () => setOver('room'),
     stand: () => setOver('stand'),
-    calendar: restringing.looks.length > 0 ? () => saveLooks(restringing, instrument) : null,
+    calendar: restringing.looks.length > 0 ? () => saveLooks(restringing, instrument, t) : null,
     pull: hands && pull,
   });
   const { chosen } = sitting.state;
   return (
     <Job
       view="settle"
-      title={`Settle: ${instrument.name}`}
+      title={t('settle.settleName', { name: instrument.name })}
       settings={settings}
       acts={acts}
       buttons={buttonsOf(settling)}
       more={[
-        { label: 'The lesson they must hold', act: () => setOver('lesson') },
-        { label: 'They have settled', act: () => void finish() },
+        { label: t('settle.theLessonTheyMustHold'), act: () => setOver('lesson') },
+        { label: t('settle.theyHaveSettled'), act: () => void finish() },
       ]}
       listening={{ listening, kind: instrument.kind, disabled: !sitting.loaded, usual }}
       says={wordsOf(settling, restringing)}
@@ -88,7 +89,7 @@ export function SettlingBench({ instrument, stock, restringing }: Props) {
       line={<SettleLine {...{ settling, hands, time }} onPull={pull} onTime={setTime} />}
     >
       <HowTheyStand {...{ settling, restringing }} opened={over === 'stand'} onClose={closed} />
-      <Dialog title="The lesson they must hold" opened={over === 'lesson'} onClose={closed}>
+      <Dialog title={t('settle.theLessonTheyMustHold')} opened={over === 'lesson'} onClose={closed}>
         <LessonForm restringing={restringing} onDone={closed} />
       </Dialog>
       <RoomNotes
@@ -119,13 +120,14 @@ interface StandProps {
 
 /** Every string's verdict with its span, and when to look again. */
 function HowTheyStand({ settling, restringing, opened, onClose }: StandProps) {
+  const t = useWords();
   return (
-    <Dialog title="How they stand" size="xl" opened={opened} onClose={onClose}>
+    <Dialog title={t('settle.howTheyStand')} size="xl" opened={opened} onClose={onClose}>
       <VerdictTable
         settling={settling}
         minutes={restringing.lessonMinutes}
-        clock={{ now: settling.now(), zone: restringing.zone, reader: locale() }}
-        note={(course) => targetName(settling.targets[course - 1])}
+        clock={{ now: settling.now(), zone: restringing.zone }}
+        note={(course) => targetNote(settling.targets[course - 1])}
       />
       <Looks settling={settling} restringing={restringing} />
     </Dialog>
@@ -135,28 +137,33 @@ function HowTheyStand({ settling, restringing, opened, onClose }: StandProps) {
 function buttonsOf({ targets, course, last }: Settling): FootButton<'settle'>[] {
   const wrong = last !== null && last.step !== 'left out';
   return [
-    { act: 'nextString', label: 'Next string' },
-    { act: 'target', label: `Hear ${targetName(targets[course - 1])}` },
-    ...(wrong ? [{ act: 'correct', label: 'Something else' } as const] : []),
-    { act: 'stand', label: 'How they stand' },
+    { act: 'nextString', label: message('settle.nextString') },
+    {
+      act: 'target',
+      label: message('settle.hearValue', { value: targetNote(targets[course - 1]) }),
+    },
+    ...(wrong ? [{ act: 'correct', label: message('settle.somethingElse') } as const] : []),
+    { act: 'stand', label: message('settle.howTheyStand') },
   ];
 }
 
 /** The room, the work so far, and when to look again. */
-function wordsOf(settling: Settling, restringing: Restringing): string {
+function wordsOf(settling: Settling, restringing: Restringing): Value {
   const { listening, fresh } = settling;
   const { practiceAheadMs = 0 } = restringing;
   const plucks = fresh.reduce((sum, { taken }) => sum + taken.length, 0);
   const hours = Math.round(practiceAheadMs / 3_600_000);
-  return [
-    settling.roomMove && 'the room moved the strings (N)',
-    nextLookInWords(settling, restringing),
-    hours > 0 && `practice time is ${counted(hours, 'hour')} ahead`,
-    counted(plucks, 'pluck'),
-    roomInWords(listening.room),
-  ]
-    .filter(Boolean)
-    .join(' · ');
+  const look = nextLookInWords(settling, restringing);
+  return list(
+    [
+      ...(settling.roomMove ? [message('settle.roomMovedStrings')] : []),
+      ...(look ? [look] : []),
+      ...(hours > 0 ? [message('settle.practiceAhead', { hours })] : []),
+      message('settle.plucksCounted', { plucks }),
+      roomInWords(listening.room),
+    ],
+    'points',
+  );
 }
 
 type Acts = Pick<JobActs<'settle'>, 'room' | 'stand' | 'calendar' | 'pull'>;

@@ -1,3 +1,4 @@
+import type { Value } from '@rosefinch/core/message';
 import type { Restringing } from '@rosefinch/core/records';
 import type { StringHistory } from '@rosefinch/core/settling';
 import type { Cents } from '@rosefinch/core/units';
@@ -6,7 +7,7 @@ import type { Charts } from './charts.ts';
 import { SettleChart } from './SettleChart.tsx';
 
 interface Props {
-  readonly name: string;
+  readonly name: Value;
   readonly history: StringHistory;
   readonly restringing: Restringing;
   readonly charts: Charts;

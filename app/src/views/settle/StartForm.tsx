@@ -1,15 +1,16 @@
 import { Button, Checkbox, Group, NativeSelect, Stack, TextInput } from '@mantine/core';
 import { type UseFormReturnType, useForm } from '@mantine/form';
-import { findTuning, noteName } from '@rosefinch/core/music';
+import { findTuning } from '@rosefinch/core/music';
 import type { Restringing } from '@rosefinch/core/records';
+import { materialInWords, stringTitle } from '@rosefinch/core/sentences';
 import type { Instrument, StringSpec } from '@rosefinch/core/strings';
-import { capital, SETTLE_SAYS, stringInWords } from '@rosefinch/core/words';
 import { useData, useStock } from '../../data/index.ts';
 import { newId, now, zone } from '../../environment.ts';
+import { useWords } from '../../parts/words/index.ts';
 import {
-  LESSON_RULES,
   LessonFields,
   lessonOf,
+  lessonRules,
   momentOf,
   type TypedLesson,
   typedLesson,
@@ -26,6 +27,7 @@ interface Asked extends TypedLesson {
 
 /** Says which strings are new, of what, and since when; then they are watched. */
 export function StartForm({ instrument }: { instrument: Instrument }) {
+  const t = useWords();
   const { repository } = useData();
   const courses = instrument.courses.map(({ number }) => number).reverse();
   const form = useForm<Asked>({
@@ -36,27 +38,27 @@ export function StartForm({ instrument }: { instrument: Instrument }) {
       ...typedLesson(),
     },
     validate: {
-      fresh: (fresh) => (fresh.length === 0 ? 'At least one string' : null),
-      fitted: (fitted) => (momentOf(fitted, 0) > now() ? SETTLE_SAYS.notAfterNow : null),
-      ...LESSON_RULES,
+      fresh: (fresh) => (fresh.length === 0 ? t('settle.atLeastOne') : null),
+      fitted: (fitted) => (momentOf(fitted, 0) > now() ? t('settle.notAfterNow') : null),
+      ...lessonRules(t),
     },
   });
   const begin = (asked: Asked) => repository.saveRestringing(restringingOf(instrument, asked));
   return (
     <form
       className="card medium"
-      aria-label="New strings"
+      aria-label={t('settle.newStrings')}
       onSubmit={form.onSubmit((asked) => void begin(asked))}
     >
       <Stack>
-        <p className="plan-head">{SETTLE_SAYS.howItGoes}</p>
+        <p className="plan-head">{t('settle.howItGoes')}</p>
         <FreshStrings form={form} instrument={instrument} courses={courses} />
         <Facts form={form} />
         <LessonFields form={form} />
-        <p className="soft">{SETTLE_SAYS.caution}</p>
+        <p className="soft">{t('settle.caution')}</p>
         <Group>
           <Button type="submit" size="lg" disabled={form.values.fresh.length === 0}>
-            Settle these strings
+            {t('settle.settleTheseStrings')}
           </Button>
         </Group>
       </Stack>
@@ -74,16 +76,17 @@ interface StringsProps extends PartProps {
 }
 
 function FreshStrings({ form, instrument, courses }: StringsProps) {
+  const t = useWords();
   const stock = useStock();
   const tuning = stock && findTuning(instrument.tuningId, stock.tunings);
   const label = (course: number) => {
     const midi = tuning?.courses[course - 1]?.[0];
-    const named = capital(stringInWords(instrument, course));
-    return midi === undefined ? named : `${named}, ${noteName(midi, tuning?.accidental)}`;
+    const named = t(stringTitle(instrument, course));
+    return midi === undefined ? named : `${named}, ${t.note(midi, tuning?.accidental)}`;
   };
   const { value, ...rest } = form.getInputProps('fresh');
   return (
-    <Checkbox.Group label={SETTLE_SAYS.whichNew} value={[...value]} {...rest}>
+    <Checkbox.Group label={t('settle.whichNew')} value={[...value]} {...rest}>
       <Group mt="xs">
         {courses.map((course) => (
           <Checkbox key={course} value={String(course)} label={label(course)} />
@@ -94,15 +97,19 @@ function FreshStrings({ form, instrument, courses }: StringsProps) {
 }
 
 function Facts({ form }: PartProps) {
+  const t = useWords();
   return (
     <Group align="end">
       <NativeSelect
-        label="Material"
-        data={[{ value: '', label: 'as the instrument says' }, ...MATERIALS]}
+        label={t('settle.material')}
+        data={[
+          { value: '', label: t('settle.asTheInstrumentSays') },
+          ...MATERIALS.map((value) => ({ value, label: t(materialInWords(value)) })),
+        ]}
         {...form.getInputProps('material')}
       />
       <TextInput
-        label="Fitted (empty: just now)"
+        label={t('settle.fittedEmptyJustNow')}
         type="datetime-local"
         {...form.getInputProps('fitted')}
       />

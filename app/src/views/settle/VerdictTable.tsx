@@ -1,18 +1,17 @@
-import type { StringSettling } from '@rosefinch/core/settling';
-import { dropsOf, outlookNow, stillSure } from '@rosefinch/core/settling';
-import type { Seconds } from '@rosefinch/core/units';
+import type { Clock, Value } from '@rosefinch/core/message';
 import {
-  type Clock,
   holdInWords,
   lessonAsked,
   lessonChance,
-  SETTLE_SAYS,
   slipsInWords,
   standsInWords,
   sureInWords,
-} from '@rosefinch/core/words';
-import { fixed } from '@rosefinch/core/writing';
+} from '@rosefinch/core/sentences';
+import type { StringSettling } from '@rosefinch/core/settling';
+import { dropsOf, outlookNow, stillSure } from '@rosefinch/core/settling';
+import type { Seconds } from '@rosefinch/core/units';
 import { Wide } from '../../parts/frame/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 import type { Settling } from './useSettling.ts';
 
 interface Props {
@@ -20,25 +19,26 @@ interface Props {
   readonly clock: Clock;
   /** How long a lesson lasts. */
   readonly minutes: number;
-  readonly note: (course: number) => string;
+  readonly note: (course: number) => Value;
 }
 
 /** Every new string: what it dropped, how long it is sure, what is to be expected of it. */
 export function VerdictTable({ settling: { report }, clock, minutes, note }: Props) {
-  if (!report) return <p className="soft">Working out …</p>;
+  const t = useWords();
+  if (!report) return <p className="soft">{t('settle.workingOut')}</p>;
   return (
-    <Wide label="How each string stands">
-      <p className="headline">{sureInWords(report.strings, report.at, clock)}</p>
-      <table className="ledger" aria-label="How they stand">
+    <Wide label={t('settle.howEachStringStands')}>
+      <p className="headline">{t(sureInWords(report.strings, report.at, clock))}</p>
+      <table className="ledger" aria-label={t('settle.howTheyStand')}>
         <thead>
           <tr>
-            <th scope="col">string</th>
-            <th scope="col">dropped so far, cents</th>
-            <th scope="col">in the last round</th>
-            <th scope="col">rounds</th>
-            <th scope="col">as it stands</th>
-            <th scope="col">will hold, 8 in 10</th>
-            <th scope="col">{lessonAsked(minutes, report.lessonAt, clock)}</th>
+            <th scope="col">{t('settle.string')}</th>
+            <th scope="col">{t('settle.droppedSoFarCents')}</th>
+            <th scope="col">{t('settle.inTheLastRound')}</th>
+            <th scope="col">{t('settle.rounds')}</th>
+            <th scope="col">{t('settle.asItStands')}</th>
+            <th scope="col">{t('settle.willHold8In10')}</th>
+            <th scope="col">{t(lessonAsked(minutes, report.lessonAt, clock))}</th>
           </tr>
         </thead>
         <tbody>
@@ -52,10 +52,10 @@ export function VerdictTable({ settling: { report }, clock, minutes, note }: Pro
           ))}
         </tbody>
       </table>
-      <p className="soft">{SETTLE_SAYS.roomOrCreep}</p>
+      <p className="soft">{t('settle.roomOrCreep')}</p>
       {report.strings.map((string) => {
         const odd = slipsInWords(string);
-        return odd && <p key={string.history.course}>{odd}</p>;
+        return odd && <p key={string.history.course}>{t(odd)}</p>;
       })}
     </Wide>
   );
@@ -65,23 +65,24 @@ interface RowProps {
   readonly string: StringSettling;
   /** What is left of its promise. */
   readonly left: Seconds;
-  readonly note: string;
+  readonly note: Value;
 }
 
 function Row({ string, left, note }: RowProps) {
+  const t = useWords();
   const { history } = string;
   const newest = dropsOf(history.rounds).at(-1);
   return (
     <tr>
       <th scope="row">
-        {history.course} {note}
+        {history.course} {t.value(note)}
       </th>
-      <td>{fixed(history.droppedSoFar, 1)}</td>
-      <td>{newest === undefined ? '' : fixed(newest, 1)}</td>
+      <td>{t.number(history.droppedSoFar, 1)}</td>
+      <td>{newest === undefined ? '' : t.number(newest, 1)}</td>
       <td>{history.rounds.length}</td>
-      <td>{standsInWords(string, left)}</td>
-      <td>{holdInWords(outlookNow(string))}</td>
-      <td>{lessonChance(string)}</td>
+      <td>{t(standsInWords(string, left))}</td>
+      <td>{t(holdInWords(outlookNow(string)))}</td>
+      <td>{t(lessonChance(string))}</td>
     </tr>
   );
 }

@@ -1,7 +1,7 @@
 import type { Taken } from '@rosefinch/core/settling';
 import { expect } from 'chai';
 import { createElement } from 'react';
-import { renderToStaticMarkup } from 'react-dom/server';
+import { drawnInWords } from '../../parts/words/inWordsFixture.ts';
 import { SettleChart, timeScale } from './SettleChart.tsx';
 
 const SINCE = 1_764_000_000_000;
@@ -16,7 +16,7 @@ const taken = (minutes: number, cents: number, step: Taken['step']): Taken =>
 const READINGS = [taken(2, 0, 'first'), taken(5, -30, 'stretched'), taken(9, 0.5, 'brought up')];
 
 function chart(readings: readonly Taken[], tall: boolean) {
-  return renderToStaticMarkup(
+  return drawnInWords(
     createElement(SettleChart, {
       name: 'string 3, C4',
       taken: readings,

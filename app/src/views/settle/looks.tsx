@@ -1,56 +1,60 @@
 import { writeCalendar } from '@rosefinch/core/formats';
+import { list, type Message, message, type Value } from '@rosefinch/core/message';
 import type { Restringing } from '@rosefinch/core/records';
+import { lookInWords } from '@rosefinch/core/sentences';
 import type { Instrument } from '@rosefinch/core/strings';
-import { lookInWords, SETTLE_SAYS, whenInWords } from '@rosefinch/core/words';
-import { locale } from '../../environment.ts';
+import type { Words } from '@rosefinch/words';
 import { download } from '../../parts/frame/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 import type { Settling } from './useSettling.ts';
 
 /** A look takes so long. */
 const MINUTES = 10;
 const SHOWN = 4;
 
-/** When to look again, so that no string is expected to leave the tolerance unseen; nothing before that is known. */
-export function nextLookInWords(settling: Settling, { looks, zone }: Restringing): string {
+/** When to look again, so that no string is expected to leave the tolerance unseen; null before that is known. */
+export function nextLookInWords(settling: Settling, { looks, zone }: Restringing): Message | null {
   const [next] = looks;
-  return next === undefined
-    ? ''
-    : lookInWords(next, { now: settling.now(), zone, reader: locale() });
+  return next === undefined ? null : lookInWords(next, { now: settling.now(), zone });
 }
 
 /** The same, with the string it is for, and whether that comes too late. */
-function lookFor(settling: Settling, restringing: Restringing): string {
+function lookFor(settling: Settling, restringing: Restringing): Value {
   const [next] = restringing.looks;
-  if (next === undefined) return '';
+  const look = nextLookInWords(settling, restringing);
+  if (next === undefined || !look) return '';
   const now = settling.now();
   const first = settling.report?.looks[0];
   const ahead = first && next > now;
-  return [
-    nextLookInWords(settling, restringing),
-    ahead && `string ${first.course} is the first to leave`,
-    ahead && first.late && 'it will have left by then: tune before you play',
-  ]
-    .filter(Boolean)
-    .join('; ');
+  return list(
+    [
+      look,
+      ...(ahead ? [message('settle.firstToLeave', { string: first.course })] : []),
+      ...(ahead && first.late ? [message('settle.leftByThen')] : []),
+    ],
+    'semicolons',
+  );
 }
 
 /** Every look that is planned. */
 export function Looks({ settling, restringing }: Props) {
+  const t = useWords();
   const { looks, zone } = restringing;
   const now = settling.now();
   if (looks.length === 0) return null;
   return (
-    <section aria-label="Next look">
+    <section aria-label={t('settle.nextLook')}>
       <p>
-        <strong>{lookFor(settling, restringing)}.</strong>
+        <strong>{t.value(lookFor(settling, restringing))}.</strong>
       </p>
       {looks.length > 1 && (
         <p className="soft">
-          Then{' '}
-          {looks
-            .slice(1, SHOWN)
-            .map((at) => whenInWords(at, zone, now, locale()))
-            .join(', ')}
+          {t('settle.thenValue', {
+            value: looks
+              .slice(1, SHOWN)
+              .map((at) => t.moment(at, { now: now, zone: zone }, 'spoken moment'))
+              .join(', '),
+          })}
         </p>
       )}
     </section>
@@ -63,14 +67,14 @@ interface Props {
 }
 
 /** Writes the looks as a calendar. */
-export function saveLooks({ looks, id }: Restringing, { name }: Instrument): void {
+export function saveLooks({ looks, id }: Restringing, { name }: Instrument, t: Words): void {
   const text = writeCalendar(
     looks.map((at, i) => ({
       id: `${id}-${i}`,
       at,
       minutes: MINUTES,
-      title: `Look at ${name}`,
-      text: SETTLE_SAYS.readAll,
+      title: t('settle.lookAtName', { name }),
+      text: t('settle.readAll'),
     })),
   );
   download(`${name}-looks.ics`, text, 'text/calendar');

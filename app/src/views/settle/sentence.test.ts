@@ -1,3 +1,4 @@
+import { message, moment, signed } from '@rosefinch/core/message';
 import { findTuning, targetsOf } from '@rosefinch/core/music';
 import type { Restringing } from '@rosefinch/core/records';
 import type { StringHistory, Taken } from '@rosefinch/core/settling';
@@ -59,7 +60,7 @@ const says = (of: Settling) => settleSentence(of, RESTRINGING);
 
 describe('the sentence of new strings', () => {
   it('asks for the first pluck', () => {
-    expect(says(settling([])).say).to.equal('Tune string 3, then pluck it.');
+    expect(says(settling([])).say).to.deep.equal(message('settle.tuneThenPluck', { string: 3 }));
   });
 
   it('puts a question before everything else, in the words of its doubt', () => {
@@ -69,16 +70,14 @@ describe('the sentence of new strings', () => {
       question: doubtful,
       talk: { notice, newest: null },
     } as unknown as Partial<Settling>);
-    expect(says(asked).say).to.equal(
-      'String 3 is +14.0 cents from where you left it. A string does not rise by itself.',
-    );
-    expect(says(asked).more).to.contain('once you have answered');
+    expect(says(asked).say).to.deep.equal(message('settle.rose', { string: 3, cents: signed(14) }));
+    expect(says(asked).more).to.deep.equal(message('settle.doubt.more'));
   });
 
   it('puts a notice before what is to be done', () => {
     const notice = { kind: 'refused', refusal: { kind: 'not sure', reason: 'no pitch' } };
     const told = settling([], { talk: { notice, newest: null } } as unknown as Partial<Settling>);
-    expect(says(told).say).to.not.contain('string 3');
+    expect(says(told).say).to.deep.equal(message('advice.notSure'));
   });
 });
 
@@ -86,14 +85,22 @@ describe('the next look', () => {
   const at = (minutes: number) => FITTED + minutes * MINUTE;
 
   it('is nothing before one is planned', () => {
-    expect(nextLookInWords(settling([]), RESTRINGING)).to.equal('');
+    expect(nextLookInWords(settling([]), RESTRINGING)).to.equal(null);
   });
 
   it('lies ahead, or is due', () => {
     const planned = (minutes: number) =>
       nextLookInWords(settling([]), { ...RESTRINGING, looks: [at(minutes)] });
-    expect(planned(60)).to.match(/^Look again /);
-    expect(planned(10)).to.match(/^Look now: due since /);
+    expect(planned(60)).to.deep.equal(
+      message('settle.lookAt', {
+        when: moment(1773136800000, { now: 1773135000000, zone: 'UTC' }, 'spoken moment'),
+      }),
+    );
+    expect(planned(10)).to.deep.equal(
+      message('settle.lookNow', {
+        when: moment(1773133800000, { now: 1773135000000, zone: 'UTC' }, 'spoken moment'),
+      }),
+    );
   });
 });
 

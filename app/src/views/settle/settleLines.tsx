@@ -1,9 +1,9 @@
-import { targetName } from '@rosefinch/core/music';
+import { list, type Message, message, signed } from '@rosefinch/core/message';
+import { targetNote } from '@rosefinch/core/music';
 import type { Restringing } from '@rosefinch/core/records';
+import { holdInWords, standingInWords } from '@rosefinch/core/sentences';
 import { outlookNow, type StringHistory } from '@rosefinch/core/settling';
 import type { Instrument } from '@rosefinch/core/strings';
-import { counted, holdInWords, signedCents, standingInWords } from '@rosefinch/core/words';
-import { fixed } from '@rosefinch/core/writing';
 import { ofPair, type WireLine } from '../../parts/wires/index.ts';
 import { type Charts, sureFrom } from './charts.ts';
 import { SizedChart } from './SizedChart.tsx';
@@ -20,7 +20,7 @@ export function settleLines(
   const { fresh, targets, sitting, goal, course: inHand } = settling;
   return fresh.map((history): WireLine => {
     const { course } = history;
-    const name = targetName(targets[course - 1]);
+    const name = targetNote(targets[course - 1]);
     return {
       course,
       name,
@@ -31,7 +31,7 @@ export function settleLines(
       picture: (
         <SizedChart
           key={course}
-          name={`String ${course} over time`}
+          name={message('settle.stringOverTime', { string: course })}
           {...{ history, restringing, charts }}
           tolerance={goal.tolerance}
           gauge={0.8 + 0.3 * course}
@@ -47,21 +47,32 @@ function standingOf(history: StringHistory, settling: Settling) {
   const { taken, rounds, droppedSoFar, last } = history;
   const state = stateOf(history, settling.report);
   const sure = sureFrom(settling, history.course);
-  return [
-    counted(taken.filter(({ step }) => step !== 'left out').length, 'reading'),
-    last && `read last at ${signedCents(last.cents)} cents`,
-    counted(rounds.length, 'round'),
-    `dropped ${fixed(droppedSoFar, 1)} cents so far`,
-    state && `${standingInWords(state, sure)}, expected ${holdInWords(outlookNow(state))}`,
-  ]
-    .filter(Boolean)
-    .join(', ');
+  return list([
+    message('settle.readingsCounted', {
+      readings: taken.filter(({ step }) => step !== 'left out').length,
+    }),
+    ...(last ? [message('settle.readLast', { cents: signed(last.cents) })] : []),
+    roundsCounted(rounds.length),
+    message('settle.droppedSoFar', { cents: droppedSoFar }),
+    ...(state
+      ? [
+          message('settle.standingExpected', {
+            standing: standingInWords(state, sure),
+            hold: holdInWords(outlookNow(state)),
+          }),
+        ]
+      : []),
+  ]);
+}
+
+function roundsCounted(rounds: number): Message {
+  return message('settle.roundsCounted', { rounds });
 }
 
 /** How long it is sure, and whether that is a lesson; while that is worked out, how often it was pulled. */
-function wordOf(history: StringHistory, settling: Settling): string {
+function wordOf(history: StringHistory, settling: Settling): Message {
   const state = stateOf(history, settling.report);
   return state
     ? standingInWords(state, sureFrom(settling, history.course))
-    : counted(history.rounds.length, 'round');
+    : roundsCounted(history.rounds.length);
 }

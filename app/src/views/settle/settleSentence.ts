@@ -1,15 +1,13 @@
 import { settleNoticeInWords } from '@rosefinch/core/dialogue';
+import { moment, type Sentence, sentencesOf } from '@rosefinch/core/message';
 import type { Restringing } from '@rosefinch/core/records';
 import {
   doubtInWords,
   lessonAsked,
-  type Sentence,
   settlingTaskInWords,
   slipsInWords,
-  soonInWords,
   sureInWords,
-} from '@rosefinch/core/words';
-import { locale } from '../../environment.ts';
+} from '@rosefinch/core/sentences';
 import type { Settling } from './useSettling.ts';
 
 type Told = Pick<Settling, 'targets' | 'talk' | 'question' | 'report' | 'step' | 'now'>;
@@ -20,14 +18,12 @@ export function settleSentence(settling: Told, restringing: Restringing): Senten
   if (question?.doubt) return doubtInWords(question.course, question.doubt);
   if (talk.notice) return settleNoticeInWords(talk.notice, targets);
   const { lessonMinutes, zone } = restringing;
-  const clock = { now: settling.now(), zone, reader: locale() };
+  const clock = { now: settling.now(), zone };
   const [look] = report?.looks ?? [];
   const odd = report?.strings.flatMap((string) => slipsInWords(string) ?? []) ?? [];
   return settlingTaskInWords(step, {
     lesson: lessonAsked(lessonMinutes, report?.lessonAt ?? null, clock),
-    sure: [report ? sureInWords(report.strings, report.at, clock) : '', ...odd]
-      .filter(Boolean)
-      .join(' '),
-    look: look ? soonInWords(look.at, clock) : '',
+    sure: [...sentencesOf(report ? sureInWords(report.strings, report.at, clock) : null), ...odd],
+    look: look ? moment(look.at, clock, 'time') : null,
   });
 }

@@ -1,4 +1,5 @@
-import { type Target, targetName } from '@rosefinch/core/music';
+import { noteValue } from '@rosefinch/core/message';
+import { type Target, targetNote } from '@rosefinch/core/music';
 import {
   LEAST_HEADROOM,
   type SettlingReport,
@@ -26,7 +27,7 @@ export function settlingString(
   const plainSteel = spec !== undefined && !spec.wound && spec.material === 'steel';
   return {
     course,
-    note: targetName(target),
+    note: target ? targetNote(target) : noteValue(0),
     headroom: load ? load.headroom : LEAST_HEADROOM,
     thin: plainSteel && spec.diameterMm < THIN,
     history,

@@ -1,10 +1,11 @@
+import { problemOf } from '@rosefinch/core/errors';
+import { message, type Text } from '@rosefinch/core/message';
 import type {
   LookDay,
   SettlingGoal,
   SettlingReport,
   StringHistory,
 } from '@rosefinch/core/settling';
-import { SETTLE_SAYS } from '@rosefinch/core/words';
 import { useEffect, useState } from 'react';
 import { settleAside } from '../../fits/index.ts';
 
@@ -13,9 +14,9 @@ export function useReport(
   strings: readonly StringHistory[],
   goal: SettlingGoal,
   day: LookDay,
-): { readonly report: SettlingReport | null; readonly problem: string | null } {
+): { readonly report: SettlingReport | null; readonly problem: Text | null } {
   const [report, setReport] = useState<SettlingReport | null>(null);
-  const [problem, setProblem] = useState<string | null>(null);
+  const [problem, setProblem] = useState<Text | null>(null);
   const { zone, lessonAt } = day;
   useEffect(() => {
     const wanted = new AbortController();
@@ -27,7 +28,8 @@ export function useReport(
         setProblem(null);
       })
       .catch((error: Error) => {
-        if (!wanted.signal.aborted) setProblem(SETTLE_SAYS.fitFailed(error.message));
+        if (!wanted.signal.aborted)
+          setProblem(message('settle.fitFailed', { reason: problemOf(error) }));
       });
     return () => wanted.abort();
   }, [strings, goal, zone, lessonAt]);

@@ -6,6 +6,7 @@ import {
   startSettleTalk,
 } from '@rosefinch/core/dialogue';
 import { knowledgeOf } from '@rosefinch/core/listen';
+import type { Text } from '@rosefinch/core/message';
 import type { Target } from '@rosefinch/core/music';
 import type { Restringing } from '@rosefinch/core/records';
 import {
@@ -52,7 +53,7 @@ export interface Settling extends Dialogue<SettleTalk, SettleInput> {
   readonly report: SettlingReport | null;
   /** The one thing to do now. */
   readonly step: SettlingStep;
-  readonly problem: string | null;
+  readonly problem: Text | null;
   readonly roomMove: RoomMove | null;
   /** The oldest reading that the sound alone does not explain. */
   readonly question: Taken | null;

@@ -1,15 +1,17 @@
 import { Button, Group, NativeSelect, NumberInput, TextInput } from '@mantine/core';
 import { findModel, MODELS } from '@rosefinch/core/strings';
-import { SHELF_SAYS } from '@rosefinch/core/words';
+import type { Words } from '@rosefinch/words';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { useData } from '../../data/index.ts';
 import { newId } from '../../environment.ts';
 import { modelChoices } from '../../parts/instruments/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 import { MOST_AT_ONCE, numberedNames } from './names.ts';
 
 /** Puts one instrument on the shelf, or many of a kind. */
 export function AddForm({ names }: { names: readonly string[] }) {
+  const t = useWords();
   const { repository } = useData();
   const [name, setName] = useState('');
   const [model, setModel] = useState(MODELS[0]?.id ?? '');
@@ -32,20 +34,20 @@ export function AddForm({ names }: { names: readonly string[] }) {
     >
       <Group align="end">
         <TextInput
-          label="Name"
+          label={t('shelf.name')}
           value={name}
           maxLength={60}
-          description={aboutNames(wanted, names)}
+          description={aboutNames(wanted, names, t)}
           onChange={(event) => setName(event.currentTarget.value)}
         />
         <NativeSelect
-          label="Kind"
-          data={modelChoices()}
+          label={t('shelf.kind')}
+          data={modelChoices(t)}
           value={model}
           onChange={(event) => setModel(event.currentTarget.value)}
         />
         <NumberInput
-          label="How many"
+          label={t('shelf.howMany')}
           w={100}
           min={1}
           max={MOST_AT_ONCE}
@@ -53,10 +55,10 @@ export function AddForm({ names }: { names: readonly string[] }) {
           onChange={setCount}
         />
         <Button type="submit" disabled={name.trim() === ''}>
-          {many > 1 ? `Put ${many} on the shelf` : 'Put it on the shelf'}
+          {many > 1 ? t('shelf.putManyOnTheShelf', { many }) : t('shelf.putItOnTheShelf')}
         </Button>
         <Button component={Link} to="/?new" variant="default">
-          Strum it, to know what it is
+          {t('shelf.strumItToKnowWhat')}
         </Button>
       </Group>
     </form>
@@ -64,8 +66,8 @@ export function AddForm({ names }: { names: readonly string[] }) {
 }
 
 /** Which names are given, or that one is there already. */
-function aboutNames(wanted: readonly string[], taken: readonly string[]): string | null {
+function aboutNames(wanted: readonly string[], taken: readonly string[], t: Words): string | null {
   const [first = ''] = wanted;
-  if (wanted.length > 1) return `${first} to ${wanted.at(-1)}`;
-  return taken.includes(first) ? SHELF_SAYS.sameName : null;
+  if (wanted.length > 1) return t('common.range', { from: first, to: wanted.at(-1) ?? '' });
+  return taken.includes(first) ? t('shelf.sameName') : null;
 }

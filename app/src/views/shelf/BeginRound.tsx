@@ -1,13 +1,14 @@
 import { Button, Group, NativeSelect, SegmentedControl, Stack, TextInput } from '@mantine/core';
 import { useForm } from '@mantine/form';
+import { problemOf } from '@rosefinch/core/errors';
 import { newRound, ONE_STRUM, type Round, roundOrder } from '@rosefinch/core/rounds';
-import { counted, SHELF_SAYS } from '@rosefinch/core/words';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { type Settings, useData } from '../../data/index.ts';
 import { natural, newId, now, zone } from '../../environment.ts';
 import { Action, Dialog, KEY_TABLE, keysOf, useKeys, useNotices } from '../../parts/frame/index.ts';
 import { takeOfRound, useOpenRound } from '../../parts/rounds/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 import type { Shelved } from './shelved.ts';
 
 interface Props {
@@ -22,6 +23,7 @@ type Which = 'picked' | 'due' | 'shown';
 
 /** Begins a round over what is picked, what is due, or all that is shown. */
 export function BeginRound(props: Props) {
+  const t = useWords();
   const [opened, setOpened] = useState(false);
   const round = useOpenRound();
   const begin = () => setOpened(true);
@@ -34,9 +36,9 @@ export function BeginRound(props: Props) {
         {...(round === null && { hotkey: KEY_TABLE.shelf.begin.shown })}
         onAct={begin}
       >
-        Begin a round
+        {t('shelf.beginARound')}
       </Action>
-      <Dialog title="A round" opened={opened} onClose={() => setOpened(false)}>
+      <Dialog title={t('shelf.aRound')} opened={opened} onClose={() => setOpened(false)}>
         {opened && <RoundForm {...props} />}
       </Dialog>
     </>
@@ -44,21 +46,22 @@ export function BeginRound(props: Props) {
 }
 
 function RoundForm({ picked, due, shown, group }: Props) {
+  const t = useWords();
   const lists: Readonly<Record<Which, readonly Shelved[]>> = { picked, due, shown };
   const words: Readonly<Record<Which, string>> = {
-    picked: `the ${picked.length} that are ticked`,
-    due: `the ${due.length} that are due`,
-    shown: `all ${shown.length} that are shown`,
+    picked: t('shelf.theTicked', { count: picked.length }),
+    due: t('shelf.theDue', { count: due.length }),
+    shown: t('shelf.theShown', { count: shown.length }),
   };
   const first = (['picked', 'due', 'shown'] as const).find((which) => lists[which].length > 0);
   const form = useForm({
     initialValues: {
-      name: group ?? 'Before the lesson',
+      name: group ?? t('shelf.beforeTheLesson'),
       time: '',
       which: group && picked.length === 0 ? 'shown' : (first ?? 'shown'),
       way: 'any order' as Round['way'],
     },
-    validate: { name: (name) => (name.trim() === '' ? 'A round needs a name' : null) },
+    validate: { name: (name) => (name.trim() === '' ? t('shelf.roundNeedsName') : null) },
   });
   const begin = useBegin();
   const { which } = form.values;
@@ -67,35 +70,34 @@ function RoundForm({ picked, due, shown, group }: Props) {
   return (
     <form onSubmit={form.onSubmit(({ name, time, way }) => begin({ name, time, way, list }))}>
       <Stack>
-        <TextInput label="Name" maxLength={60} {...form.getInputProps('name')} />
-        <TextInput
-          label="To be done by, if there is a time"
-          type="time"
-          {...form.getInputProps('time')}
-        />
+        <TextInput label={t('shelf.name')} maxLength={60} {...form.getInputProps('name')} />
+        <TextInput label={t('shelf.toBeDoneByIf')} type="time" {...form.getInputProps('time')} />
         <NativeSelect
-          label="Which"
+          label={t('shelf.which')}
           data={(['picked', 'due', 'shown'] as const)
             .filter((one) => lists[one].length > 0)
             .map((value) => ({ value, label: words[value] }))}
           {...form.getInputProps('which')}
         />
         <SegmentedControl
-          aria-label="How it goes"
+          aria-label={t('shelf.howItGoes')}
           data={[
-            { value: 'any order', label: 'One after the other' },
-            { value: 'roll call', label: 'Roll call' },
+            { value: 'any order', label: t('shelf.oneAfterTheOther') },
+            { value: 'roll call', label: t('shelf.rollCall2') },
           ]}
           {...form.getInputProps('way')}
         />
         <p className="soft">
-          {form.values.way === 'roll call' ? SHELF_SAYS.rollCall : SHELF_SAYS.anyOrder}
+          {form.values.way === 'roll call' ? t('shelf.rollCall') : t('shelf.anyOrder')}
         </p>
         <Group>
           <Button type="submit" disabled={list.length === 0}>
-            Begin: {counted(list.length, 'instrument')}
-            {form.values.way === 'any order' &&
-              `, about ${counted(Math.max(1, Math.round(minutes)), 'minute')}`}
+            {form.values.way === 'any order'
+              ? t('shelf.beginAbout', {
+                  instruments: list.length,
+                  minutes: Math.max(1, Math.round(minutes)),
+                })
+              : t('shelf.beginCall', { instruments: list.length })}
           </Button>
         </Group>
       </Stack>
@@ -131,7 +133,7 @@ function useBegin() {
       if (first !== undefined) await takeOfRound(repository, round, first);
       await navigate('/');
     };
-    begun().catch((error: Error) => notices.say({ message: error.message }));
+    begun().catch((error: Error) => notices.say({ message: problemOf(error) }));
   };
 }
 

@@ -1,5 +1,6 @@
 import { NativeSelect, TextInput } from '@mantine/core';
 import { natural } from '../../environment.ts';
+import { useWords } from '../../parts/words/index.ts';
 import { groupsOf, type Sought } from './found.ts';
 
 interface FindingProps {
@@ -10,19 +11,20 @@ interface FindingProps {
 
 /** Finds instruments by words, and by a group where there are any. */
 export function Finding({ shelf, search, onPut }: FindingProps) {
+  const t = useWords();
   const groups = groupsOf(shelf, natural());
   return (
     <>
       <TextInput
-        label="Find"
+        label={t('common.find')}
         type="search"
         value={search.get('find') ?? ''}
         onChange={(event) => onPut('find', event.currentTarget.value)}
       />
       {groups.length > 0 && (
         <NativeSelect
-          label="Group"
-          data={[{ value: '', label: 'all' }, ...groups]}
+          label={t('shelf.group')}
+          data={[{ value: '', label: t('shelf.all') }, ...groups]}
           value={search.get('group') ?? ''}
           onChange={(event) => onPut('group', event.currentTarget.value)}
         />

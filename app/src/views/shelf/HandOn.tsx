@@ -1,13 +1,15 @@
 import { Button, Checkbox, Text } from '@mantine/core';
+import { problemOf } from '@rosefinch/core/errors';
 import type { Instrument } from '@rosefinch/core/strings';
-import { SHELF_SAYS } from '@rosefinch/core/words';
 import { useState } from 'react';
 import { archiveAside, useData } from '../../data/index.ts';
 import { now } from '../../environment.ts';
 import { Dialog, download, useNotices } from '../../parts/frame/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 
 /** One instrument as a file for a colleague, with its log or without. */
 export function HandOn({ instrument }: { readonly instrument: Instrument }) {
+  const t = useWords();
   const { repository } = useData();
   const notices = useNotices();
   const [opened, setOpened] = useState(false);
@@ -23,20 +25,24 @@ export function HandOn({ instrument }: { readonly instrument: Instrument }) {
   return (
     <>
       <Button variant="default" onClick={() => setOpened(true)}>
-        Hand it on
+        {t('shelf.handItOn')}
       </Button>
-      <Dialog title={`Hand on ${instrument.name}`} opened={opened} onClose={() => setOpened(false)}>
-        <Text mb="sm">{SHELF_SAYS.handOn}</Text>
+      <Dialog
+        title={t('shelf.handOnName', { name: instrument.name })}
+        opened={opened}
+        onClose={() => setOpened(false)}
+      >
+        <Text mb="sm">{t('shelf.handOn')}</Text>
         <Checkbox
-          label="With its log: sittings, strings, checks, notes"
+          label={t('shelf.withItsLogSittingsStrings')}
           checked={log}
           onChange={(event) => setLog(event.currentTarget.checked)}
         />
         <Button
           mt="md"
-          onClick={() => save().catch((error: Error) => notices.say({ message: error.message }))}
+          onClick={() => save().catch((error: Error) => notices.say({ message: problemOf(error) }))}
         >
-          Save the file
+          {t('shelf.saveTheFile')}
         </Button>
       </Dialog>
     </>

@@ -9,6 +9,8 @@ import {
   TextInput,
 } from '@mantine/core';
 import { type UseFormReturnType, useForm } from '@mantine/form';
+import { problemOf } from '@rosefinch/core/errors';
+import type { LabelId, Value } from '@rosefinch/core/message';
 import { tuningsFor } from '@rosefinch/core/music';
 import {
   type Bridge,
@@ -22,7 +24,6 @@ import {
   setsFor,
   withSet,
 } from '@rosefinch/core/strings';
-import { SHELF_SAYS } from '@rosefinch/core/words';
 import { useState } from 'react';
 import type { Stock } from '../../data/index.ts';
 import {
@@ -32,11 +33,18 @@ import {
   type NumberRule,
   Unsaved,
 } from '../../parts/frame/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 import { LAYOUTS, withHand, withLayout, withPegKind } from './pegForms.ts';
 import { StringTable } from './StringTable.tsx';
 
-const SCALE: NumberRule = { name: 'Scale', low: 100, high: 1200, unit: ' mm' };
-const FRETS: NumberRule = { name: 'Frets', low: 0, high: 40, unit: '', whole: true };
+const SCALE: NumberRule = { name: 'parts.ruleScale', low: 100, high: 1200, unit: 'mm' };
+const FRETS: NumberRule = {
+  name: 'parts.ruleFrets',
+  low: 0,
+  high: 40,
+  unit: 'none',
+  whole: true,
+};
 /** Longer names no label holds. */
 const LONGEST_NAME = 60;
 
@@ -54,12 +62,13 @@ interface Values {
 
 /** The facts that the arithmetic needs, each changeable; what they come to stands beside them. */
 export function InstrumentForm({ instrument, stock, onSave }: Props) {
+  const t = useWords();
   const form = useForm<Values>({
     initialValues: { draft: instrument },
     validateInputOnChange: ['draft.name'],
-    validate: { draft: { name: (name) => (name.trim() === '' ? 'Name: it needs one' : null) } },
+    validate: { draft: { name: (name) => (name.trim() === '' ? t('shelf.nameNeeded') : null) } },
   });
-  const [problem, setProblem] = useState<string | null>(null);
+  const [problem, setProblem] = useState<Value | null>(null);
   const { wrong, lawful } = useWrongFields();
   const { draft } = form.values;
   const put = (next: Instrument) => form.setFieldValue('draft', next);
@@ -70,12 +79,12 @@ export function InstrumentForm({ instrument, stock, onSave }: Props) {
   const refuse = () => {
     // The field may be folded away.
     setDetail(true);
-    setProblem(SHELF_SAYS.fieldAbove);
+    setProblem(t('shelf.fieldAbove'));
   };
   const save = ({ draft: next }: Values) => {
     setProblem(null);
     if (wrong.size > 0) return refuse();
-    onSave(next).catch((error: Error) => setProblem(error.message));
+    onSave(next).catch((error: Error) => setProblem(problemOf(error)));
   };
   const changed = JSON.stringify(draft) !== JSON.stringify(instrument) || wrong.size > 0;
   const parts = { form, stock, lawful, change, put };
@@ -84,17 +93,17 @@ export function InstrumentForm({ instrument, stock, onSave }: Props) {
       <Stack>
         <Body {...parts} />
         <Pegs {...parts} />
-        <Textarea label="Note" maw={560} {...form.getInputProps('draft.note')} />
+        <Textarea label={t('shelf.note')} maw={560} {...form.getInputProps('draft.note')} />
         <TagsInput
-          label="Groups"
-          description={SHELF_SAYS.groups}
+          label={t('shelf.groups2')}
+          description={t('shelf.groups')}
           maw={560}
           maxTags={20}
           value={[...(draft.groups ?? [])]}
           onChange={(groups) => change({ groups })}
         />
         <details open={detail} onToggle={(event) => setDetail(event.currentTarget.open)}>
-          <summary>Strings in detail</summary>
+          <summary>{t('shelf.stringsInDetail')}</summary>
           <SetChoice {...parts} />
           <StringTable
             instrument={draft}
@@ -107,7 +116,7 @@ export function InstrumentForm({ instrument, stock, onSave }: Props) {
         <Unsaved changed={changed} />
         <NotSaved reason={problem} />
         <Group>
-          <Button type="submit">Save</Button>
+          <Button type="submit">{t('shelf.save')}</Button>
         </Group>
       </Stack>
     </form>
@@ -139,6 +148,7 @@ interface PartProps {
 }
 
 function Body({ form, stock, lawful, change, put }: PartProps) {
+  const t = useWords();
   const { draft } = form.values;
   const tunings = tuningsFor(draft.kind, draft.courses.length, stock.tunings);
   const home = homeTuning(draft, stock.tunings);
@@ -148,13 +158,13 @@ function Body({ form, stock, lawful, change, put }: PartProps) {
   return (
     <Group align="end">
       <TextInput
-        label="Name"
+        label={t('shelf.name')}
         maxLength={LONGEST_NAME}
-        description={twin && SHELF_SAYS.sameName}
+        description={twin && t('shelf.sameName')}
         {...form.getInputProps('draft.name')}
       />
       <NativeSelect
-        label="Kept in"
+        label={t('shelf.keptIn')}
         data={tunings.map(({ id, name }) => ({ value: id, label: name }))}
         value={home ? home.id : ''}
         onChange={(event) => {
@@ -164,7 +174,7 @@ function Body({ form, stock, lawful, change, put }: PartProps) {
       />
       <CheckedLength
         rule={SCALE}
-        label="Scale"
+        label={t('shelf.scale')}
         w={130}
         valueMm={draft.scaleMm}
         onMm={(scaleMm) => change({ scaleMm })}
@@ -172,7 +182,7 @@ function Body({ form, stock, lawful, change, put }: PartProps) {
       />
       <CheckedNumber
         rule={FRETS}
-        label="Frets"
+        label={t('shelf.frets')}
         w={110}
         value={draft.frets}
         onValue={(frets) => change({ frets })}
@@ -184,18 +194,19 @@ function Body({ form, stock, lawful, change, put }: PartProps) {
 
 /** Strings by the set; one by one below. */
 function SetChoice({ form, put }: Pick<PartProps, 'form' | 'put'>) {
+  const t = useWords();
   const { draft } = form.values;
   const sets = setsFor(draft);
   if (sets.length === 0) return null;
   const on = setOf(draft);
   return (
     <NativeSelect
-      label="Strings by the set"
-      description={SHELF_SAYS.setsFromMemory}
+      label={t('shelf.stringsByTheSet')}
+      description={t('shelf.setsFromMemory')}
       maw={360}
       my="xs"
       data={[
-        ...(on ? [] : [{ value: '', label: 'of its own, as below' }]),
+        ...(on ? [] : [{ value: '', label: t('shelf.ofItsOwnAsBelow') }]),
         ...sets.map(({ id, name }) => ({ value: id, label: name })),
       ]}
       value={on?.id ?? ''}
@@ -207,39 +218,56 @@ function SetChoice({ form, put }: Pick<PartProps, 'form' | 'put'>) {
   );
 }
 
-const BRIDGE_SAYS: Readonly<Record<Bridge, string>> = {
-  fixed: 'moves the other strings little',
-  loose: 'moves the other strings somewhat',
-  floating: 'moves the other strings much: more passes',
+const BRIDGE_SAYS: Readonly<Record<Bridge, LabelId>> = {
+  fixed: 'shelf.bridgeFixedSays',
+  loose: 'shelf.bridgeLooseSays',
+  floating: 'shelf.bridgeFloatingSays',
 };
 
+const BRIDGES: readonly { readonly value: Bridge; readonly label: LabelId }[] = [
+  { value: 'fixed', label: 'shelf.bridgeFixed' },
+  { value: 'loose', label: 'shelf.bridgeLoose' },
+  { value: 'floating', label: 'shelf.bridgeFloating' },
+];
+
+const PEG_KINDS: readonly { readonly value: PegKind; readonly label: LabelId }[] = [
+  { value: 'geared', label: 'shelf.pegsGeared' },
+  { value: 'planetary', label: 'shelf.pegsPlanetary' },
+  { value: 'direct', label: 'shelf.pegsDirect' },
+];
+
 function Pegs({ form, change, put }: PartProps) {
+  const t = useWords();
   const { draft } = form.values;
+  const labelled = ({ value, label }: { readonly value: string; readonly label: LabelId }) => ({
+    value,
+    label: t(label),
+  });
   const possible = layoutsFor(draft.kind, draft.courses.length);
   const peg = draft.courses[0]?.strings[0]?.peg;
   return (
     <Group align="end">
       <NativeSelect
-        label="Pegs"
-        data={LAYOUTS.filter(({ value }) => possible.includes(value))}
+        label={t('shelf.pegs')}
+        data={LAYOUTS.filter(({ value }) => possible.includes(value)).map(labelled)}
         value={draft.layout}
         onChange={(event) => change(withLayout(draft, event.currentTarget.value as PegLayout))}
       />
       <NativeSelect
-        label="Peg type"
-        data={['geared', 'planetary', 'direct']}
+        label={t('shelf.pegType')}
+        data={PEG_KINDS.map(labelled)}
         value={peg ? peg.kind : 'geared'}
         onChange={(event) => change(withPegKind(draft, event.currentTarget.value as PegKind))}
       />
       <NativeSelect
-        label="Bridge"
-        description={BRIDGE_SAYS[draft.bridge]}
-        data={['fixed', 'loose', 'floating']}
+        label={t('shelf.bridge')}
+        description={t(BRIDGE_SAYS[draft.bridge])}
+        data={BRIDGES.map(labelled)}
         value={draft.bridge}
         onChange={(event) => change({ bridge: event.currentTarget.value as Bridge })}
       />
       <Switch
-        label="Left-handed"
+        label={t('shelf.leftHanded')}
         checked={draft.leftHanded === true}
         onChange={(event) => put(withHand(draft, event.currentTarget.checked))}
       />

@@ -1,11 +1,11 @@
 import { Button, Stack } from '@mantine/core';
 import type { Instrument } from '@rosefinch/core/strings';
-import { SHELF_SAYS } from '@rosefinch/core/words';
 import { Link, useNavigate, useParams } from 'react-router';
 import { useData, useLive, useStock } from '../../data/index.ts';
 import { newId } from '../../environment.ts';
 import { useNotices, ViewHead } from '../../parts/frame/index.ts';
 import { NeckCard } from '../../parts/neck/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 import { FretSummary } from '../frets/index.ts';
 import { StringAges } from '../settle/index.ts';
 import { HandOn } from './HandOn.tsx';
@@ -14,17 +14,18 @@ import { InstrumentStory } from './InstrumentStory.tsx';
 
 /** The facts of one instrument: to be changed, copied, or taken off the shelf. */
 export function InstrumentPage() {
+  const t = useWords();
   const { instrument: id = '' } = useParams();
   // Those that were taken off the shelf can be seen too.
   const all = useLive((r) => r.instruments(), 'instruments');
   const stock = useStock();
   const save = useSaving();
-  if (!all || !stock) return <p>One moment …</p>;
+  if (!all || !stock) return <p>{t('common.moment')}</p>;
   const instrument = all.find((entry) => entry.id === id);
   if (!instrument)
     return (
       <p>
-        {SHELF_SAYS.noSuchInstrument} <Link to="/shelf">The shelf</Link>
+        {t('shelf.noSuchInstrument')} <Link to="/shelf">{t('shelf.theShelf')}</Link>
       </p>
     );
   return (
@@ -39,7 +40,7 @@ export function InstrumentPage() {
         key={JSON.stringify(instrument)}
         instrument={instrument}
         stock={stock}
-        onSave={(next) => save(next, 'Saved.')}
+        onSave={(next) => save(next, t('shelf.saved'))}
       />
       <NeckCard instrument={instrument} stock={stock} />
     </Stack>
@@ -58,11 +59,16 @@ function useSaving() {
 
 /** Its name, and what can be done with it as a whole. */
 function Head({ instrument }: { readonly instrument: Instrument }) {
+  const t = useWords();
   const { repository } = useData();
   const navigate = useNavigate();
   const save = useSaving();
   const copy = async () => {
-    const next = { ...instrument, id: newId(), name: `${instrument.name}, copy` };
+    const next = {
+      ...instrument,
+      id: newId(),
+      name: t('shelf.copyOf', { instrument: instrument.name }),
+    };
     await repository.saveInstrument(next);
     await navigate(`/shelf/${next.id}`);
   };
@@ -72,25 +78,27 @@ function Head({ instrument }: { readonly instrument: Instrument }) {
   };
   const back = () => {
     const { archived: _, ...kept } = instrument;
-    void save(kept, SHELF_SAYS.isBack);
+    void save(kept, t('shelf.isBack'));
   };
-  const away = () => void save({ ...instrument, archived: true }, SHELF_SAYS.isOff);
+  const away = () => void save({ ...instrument, archived: true }, t('shelf.isOff'));
   return (
     <ViewHead title={instrument.name}>
-      {!instrument.archived && <Button onClick={() => void onBench()}>Put it on the bench</Button>}
+      {!instrument.archived && (
+        <Button onClick={() => void onBench()}>{t('shelf.putItOnTheBench')}</Button>
+      )}
       <Button variant="default" onClick={() => void copy()}>
-        Copy
+        {t('shelf.copy')}
       </Button>
       <Button
         component={Link}
         to={`/paper?card=pegs&instrument=${instrument.id}`}
         variant="default"
       >
-        Peg card
+        {t('shelf.pegCard')}
       </Button>
       <HandOn instrument={instrument} />
       <Button variant="default" onClick={instrument.archived ? back : away}>
-        {instrument.archived ? 'Back on the shelf' : 'Take it off the shelf'}
+        {instrument.archived ? t('shelf.backOnTheShelf') : t('shelf.takeItOffTheShelf')}
       </Button>
     </ViewHead>
   );

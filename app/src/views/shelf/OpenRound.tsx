@@ -1,14 +1,16 @@
 import { Group } from '@mantine/core';
 import { nextOf } from '@rosefinch/core/rounds';
-import { roundInWords } from '@rosefinch/core/words';
+import { roundInWords } from '@rosefinch/core/sentences';
 import { Link, useNavigate } from 'react-router';
 import { useData, useSettings } from '../../data/index.ts';
 import { locale, now, zone } from '../../environment.ts';
 import { Action, KEY_TABLE, keysOf, useKeys } from '../../parts/frame/index.ts';
 import { takeOfRound, useOpenRound } from '../../parts/rounds/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 
 /** The round that is going on: how far it is, and the way on. */
 export function OpenRound() {
+  const t = useWords();
   const round = useOpenRound();
   const settings = useSettings();
   const { repository } = useData();
@@ -22,14 +24,14 @@ export function OpenRound() {
   if (!round) return null;
   const clock = { now: now(), zone: zone(), reader: locale() };
   return (
-    <section className="open-round" aria-label="The round that is going on">
+    <section className="open-round" aria-label={t('shelf.theRoundThatIsGoing')}>
       <div>
-        <strong>{round.name}</strong> <span>{roundInWords(round, clock)}</span>
+        <strong>{round.name}</strong> <span>{t(roundInWords(round, clock))}</span>
       </div>
       <Group>
-        <Link to={`/rounds/${round.id}`}>Its sheet</Link>
+        <Link to={`/rounds/${round.id}`}>{t('shelf.itsSheet')}</Link>
         <Action main hotkey={KEY_TABLE.shelf.begin.shown} disabled={next === null} onAct={begin}>
-          Go on with the round
+          {t('shelf.goOnWithTheRound')}
         </Action>
       </Group>
     </section>

@@ -1,5 +1,12 @@
 import { Checkbox } from '@mantine/core';
-import { dayInWords, diagnosisInWords, minutesInShort, needInWords } from '@rosefinch/core/words';
+import {
+  diagnosisInWords,
+  kindInWords,
+  minutesInShort,
+  needInWords,
+  tuningName,
+} from '@rosefinch/core/sentences';
+import type { Words } from '@rosefinch/words';
 import {
   type Column,
   createColumnHelper,
@@ -11,8 +18,9 @@ import {
 } from '@tanstack/react-table';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { locale, natural, now, zone } from '../../environment.ts';
+import { natural, now, zone } from '../../environment.ts';
 import { Wide } from '../../parts/frame/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 import type { Shelved } from './shelved.ts';
 
 interface Props {
@@ -31,50 +39,65 @@ const lastOf = ({ life }: Shelved) => life.sittings.at(-1)?.session;
 const restrungOf = ({ facts }: Shelved) => facts.fittedAt ?? 0;
 
 /** Every column that can be shown and sorted by. */
-function columnsFor() {
-  const clock = { now: now(), zone: zone(), reader: locale() };
-  const day = (at: number | undefined) => (at ? dayInWords(at, clock.zone, clock.reader) : '');
+function columnsFor(t: Words) {
+  const clock = { now: now(), zone: zone() };
+  const day = (at: number | undefined) =>
+    at ? t.moment(at, { now: at, zone: clock.zone }, 'day') : '';
   return [
     helper.accessor((one) => one.instrument.name, {
       id: 'name',
-      header: 'Name',
+      header: t('shelf.name'),
       ...byText((one) => one.instrument.name),
     }),
-    helper.accessor((one) => one.instrument.kind, { id: 'kind', header: 'Kind' }),
-    helper.accessor((one) => one.tuning?.name ?? '', { id: 'tuning', header: 'Tuning' }),
-    helper.accessor(groupsIn, { id: 'groups', header: 'Groups', ...byText(groupsIn) }),
+    helper.accessor((one) => t(kindInWords(one.instrument.kind)), {
+      id: 'kind',
+      header: t('shelf.kind'),
+    }),
+    helper.accessor((one) => (one.tuning ? t.value(tuningName(one.tuning)) : ''), {
+      id: 'tuning',
+      header: t('shelf.tuning'),
+    }),
+    helper.accessor(groupsIn, {
+      id: 'groups',
+      header: t('shelf.groups2'),
+      ...byText(groupsIn),
+    }),
     helper.accessor((one) => lastOf(one)?.startedAt ?? 0, {
       id: 'last',
-      header: 'Looked at',
+      header: t('shelf.lookedAt'),
       cell: ({ row }) => day(lastOf(row.original)?.startedAt),
     }),
-    helper.accessor((one) => one.life.sittings.length, { id: 'sittings', header: 'Sittings' }),
+    helper.accessor((one) => one.life.sittings.length, {
+      id: 'sittings',
+      header: t('shelf.sittings'),
+    }),
     helper.accessor(restrungOf, {
       id: 'strings',
-      header: 'Strings put on',
+      header: t('shelf.stringsPutOn'),
       cell: ({ row }) => day(restrungOf(row.original)),
     }),
-    helper.accessor((one) => diagnosisInWords(one.facts, clock), {
+    helper.accessor((one) => t(diagnosisInWords(one.facts, clock)), {
       id: 'says',
-      header: 'What is going on',
+      header: t('shelf.whatIsGoingOn'),
     }),
     helper.accessor((one) => one.minutes, {
       id: 'minutes',
-      header: 'Minutes',
-      cell: ({ getValue }) => minutesInShort(getValue()),
+      header: t('shelf.minutes'),
+      cell: ({ getValue }) => t(minutesInShort(getValue())),
     }),
     helper.display({
       id: 'due',
-      header: 'Due',
-      cell: ({ row }) => needInWords(row.original.need, clock),
+      header: t('shelf.due'),
+      cell: ({ row }) => t(needInWords(row.original.need, clock)),
     }),
   ];
 }
 
 /** The shelf for those who want columns: sorted by any, each can be put away. */
 export function ShelfTable({ shelf, chosen, onPick }: Props) {
+  const t = useWords();
   const [sorting, setSorting] = useState<SortingState>([]);
-  const [columns] = useState(columnsFor);
+  const [columns] = useState(() => columnsFor(t));
   const [hidden, setHidden] = useState<Record<string, boolean>>({});
   const table = useReactTable({
     data: shelf as Shelved[],
@@ -89,7 +112,7 @@ export function ShelfTable({ shelf, chosen, onPick }: Props) {
   return (
     <>
       <details className="screen-only">
-        <summary>Columns</summary>
+        <summary>{t('shelf.columns')}</summary>
         <div className="shelf-columns">
           {table.getAllLeafColumns().map((column) => (
             <Checkbox
@@ -101,13 +124,13 @@ export function ShelfTable({ shelf, chosen, onPick }: Props) {
           ))}
         </div>
       </details>
-      <Wide label="The shelf as a table">
+      <Wide label={t('shelf.theShelfAsATable')}>
         <table className="ledger shelf-table">
           <thead>
             {table.getHeaderGroups().map(({ id, headers }) => (
               <tr key={id}>
                 <th scope="col">
-                  <span className="unseen">Take along</span>
+                  <span className="unseen">{t('shelf.takeAlong')}</span>
                 </th>
                 {headers.map(({ column }) => (
                   <Heading key={column.id} column={column} />
@@ -120,7 +143,7 @@ export function ShelfTable({ shelf, chosen, onPick }: Props) {
               <tr key={row.id}>
                 <td>
                   <Checkbox
-                    aria-label={`Take ${row.original.instrument.name} along`}
+                    aria-label={t('shelf.takeNameAlong', { name: row.original.instrument.name })}
                     checked={chosen.has(row.id)}
                     onChange={() => onPick(row.id)}
                   />

@@ -1,4 +1,5 @@
-import { counted, SHELF_SAYS } from '@rosefinch/core/words';
+import { type LabelId, type Message, message } from '@rosefinch/core/message';
+import { useWords } from '../../parts/words/index.ts';
 import './shelf.css';
 import { Button, Group, SegmentedControl, Stack } from '@mantine/core';
 import { findTuning } from '@rosefinch/core/music';
@@ -20,21 +21,23 @@ import type { Shelved } from './shelved.ts';
 
 /** All instruments by need: what is due, why each drifts, how long it will take. */
 export function ShelfView() {
+  const t = useWords();
   const stock = useStock();
-  if (!stock) return <p>One moment …</p>;
+  if (!stock) return <p>{t('common.moment')}</p>;
   return <Shelf stock={stock} />;
 }
 
-const LOOKS = [
-  { value: 'rows', label: 'By need' },
-  { value: 'table', label: 'As a table' },
+const LOOKS: readonly { readonly value: string; readonly label: LabelId }[] = [
+  { value: 'rows', label: 'shelf.byNeed' },
+  { value: 'table', label: 'shelf.asATable' },
 ];
 
 function Shelf({ stock }: { readonly stock: Stock }) {
+  const t = useWords();
   const shelf = useShelved(stock);
   const [search, setSearch] = useSearchParams();
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
-  if (!shelf) return <p>One moment …</p>;
+  if (!shelf) return <p>{t('common.moment')}</p>;
   const shown = shelf.filter((entry) => isShown(entry, search));
   const picked = shown.filter(({ instrument }) => chosen.has(instrument.id));
   const due = shown.filter(({ need }) => need.kind === 'now');
@@ -59,8 +62,8 @@ function Shelf({ stock }: { readonly stock: Stock }) {
   const List = asTable ? ShelfTable : ShelfRows;
   return (
     <Stack>
-      <ViewHead title="Shelf">
-        {shelf.length > 0 && <span className="soft">{inAll(shown, due)}</span>}
+      <ViewHead title={t('shelf.shelf')}>
+        {shelf.length > 0 && <span className="soft">{t(inAll(shown, due))}</span>}
       </ViewHead>
       <OpenRound />
       {shelf.length === 0 ? (
@@ -69,8 +72,8 @@ function Shelf({ stock }: { readonly stock: Stock }) {
         <Group align="end">
           <Finding shelf={shelf} search={search} onPut={put} />
           <SegmentedControl
-            aria-label="How it is shown"
-            data={LOOKS}
+            aria-label={t('shelf.howItIsShown')}
+            data={LOOKS.map(({ value, label }) => ({ value, label: t(label) }))}
             value={asTable ? 'table' : 'rows'}
             onChange={(as) => put('as', as === 'table' ? as : '')}
           />
@@ -83,16 +86,16 @@ function Shelf({ stock }: { readonly stock: Stock }) {
           />
         </Group>
       )}
-      {shelf.length > 0 && shown.length === 0 && <p>{SHELF_SAYS.noneChosen}</p>}
+      {shelf.length > 0 && shown.length === 0 && <p>{t('shelf.noneChosen')}</p>}
       {shown.length > 0 && <List shelf={shown} chosen={chosen} onPick={pick} />}
       <AddForm names={shelf.map(({ instrument }) => instrument.name)} />
       {shelf.length > 0 && (
         <Group className="screen-only">
           <Button component={Link} to="/labels" variant="default">
-            Labels to stick on
+            {t('shelf.labelsToStickOn')}
           </Button>
           <Button component={Link} to="/paper?card=class" variant="default">
-            Cards for a class
+            {t('shelf.cardsForAClass')}
           </Button>
         </Group>
       )}
@@ -101,11 +104,12 @@ function Shelf({ stock }: { readonly stock: Stock }) {
 }
 
 function Empty() {
+  const t = useWords();
   return (
     <>
-      <p>{SHELF_SAYS.empty}</p>
+      <p>{t('shelf.empty')}</p>
       <p className="soft">
-        {SHELF_SAYS.whereItIsKept(`${location.origin}${base === '/' ? '' : base}`)}
+        {t('shelf.whereItIsKept', { address: `${location.origin}${base === '/' ? '' : base}` })}
       </p>
     </>
   );
@@ -129,10 +133,14 @@ function isShown(entry: Shelved, search: URLSearchParams): boolean {
   return isFound(entry, search.get('find') ?? '') && (group === null || groups.includes(group));
 }
 
-function inAll(shown: readonly Shelved[], due: readonly Shelved[]): string {
+function inAll(shown: readonly Shelved[], due: readonly Shelved[]): Message {
   if (shown.some(({ facts }) => facts.pending && facts.sittings > 0))
-    return counted(shown.length, 'instrument');
-  if (due.length === 0) return `${counted(shown.length, 'instrument')}, none due`;
+    return message('shelf.instruments', { instruments: shown.length });
+  if (due.length === 0) return message('shelf.noneDue', { instruments: shown.length });
   const minutes = due.reduce((sum, one) => sum + one.minutes, 0);
-  return `${due.length} of ${counted(shown.length, 'instrument')} due, about ${counted(Math.max(1, Math.round(minutes)), 'minute')}`;
+  return message('shelf.someDue', {
+    due: due.length,
+    instruments: shown.length,
+    minutes: Math.max(1, Math.round(minutes)),
+  });
 }

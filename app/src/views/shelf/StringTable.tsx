@@ -1,5 +1,7 @@
 import { Button, Checkbox, NativeSelect } from '@mantine/core';
+import { type Message, message } from '@rosefinch/core/message';
 import { targetsOf } from '@rosefinch/core/music';
+import { directionInWords, inCourseInShort, materialInWords } from '@rosefinch/core/sentences';
 import {
   type Course,
   homeTuning,
@@ -15,8 +17,7 @@ import {
   withoutString,
   withString,
 } from '@rosefinch/core/strings';
-import { forceFigure, inCourseInShort } from '@rosefinch/core/words';
-import { fixed, lengthUnit } from '@rosefinch/core/writing';
+import { lengthUnit } from '@rosefinch/words';
 import { IconX } from '@tabler/icons-react';
 import type { Stock } from '../../data/index.ts';
 import {
@@ -26,12 +27,18 @@ import {
   type NumberRule,
   Wide,
 } from '../../parts/frame/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 
 /** Beyond these no wire is made, and its strength not known. */
-const DIAMETER: NumberRule = { name: 'Diameter', low: 0.1, high: 6.5, unit: ' mm' };
-const CORE: NumberRule = { name: 'Core', low: 0.1, high: 6.5, unit: ' mm' };
-const WEIGHT: NumberRule = { name: 'Weight', low: 0.01, high: 100, unit: ' g/m' };
-const RATIO: NumberRule = { name: 'Ratio', low: 0.2, high: 60, unit: '' };
+const DIAMETER: NumberRule = { name: 'parts.ruleDiameter', low: 0.1, high: 6.5, unit: 'mm' };
+const CORE: NumberRule = { name: 'parts.ruleCore', low: 0.1, high: 6.5, unit: 'mm' };
+const WEIGHT: NumberRule = {
+  name: 'parts.ruleWeight',
+  low: 0.01,
+  high: 100,
+  unit: 'gramsPerMetre',
+};
+const RATIO: NumberRule = { name: 'parts.ruleRatio', low: 0.2, high: 60, unit: 'none' };
 
 /** Weight as a share of a solid string's; of other strings than steel also the core as a share of the diameter: of the sets of the models. */
 const USUAL_WOUND = { steel: { weight: 0.83 }, other: { core: 0.65, weight: 4.6 } } as const;
@@ -58,24 +65,27 @@ interface StringsProps {
 
 /** Every string and its peg, each figure changeable, and what they carry. */
 export function StringTable({ instrument, stock, onChange, onCount, lawful }: StringsProps) {
+  const t = useWords();
   const { more, fewer } = possibleCounts(instrument, stock.tunings);
   return (
     <>
-      <Wide label="Strings and pegs">
-        <table className="ledger" aria-label="Strings and pegs">
+      <Wide label={t('shelf.stringsAndPegs')}>
+        <table className="ledger" aria-label={t('shelf.stringsAndPegs')}>
           <thead>
             <tr>
-              <th scope="col">string</th>
-              <th scope="col">material</th>
-              <th scope="col">wound</th>
-              <th scope="col">diameter, {lengthUnit()}</th>
-              <th scope="col">core, {lengthUnit()}</th>
-              <th scope="col">weight, g/m</th>
-              <th scope="col">tighten</th>
-              <th scope="col">peg ratio</th>
-              <th scope="col">tension, {stock.settings.force}</th>
-              <th scope="col">to breaking, semitones</th>
-              {fewer && <th scope="col">take away</th>}
+              <th scope="col">{t('shelf.string')}</th>
+              <th scope="col">{t('shelf.material')}</th>
+              <th scope="col">{t('shelf.wound')}</th>
+              <th scope="col">
+                {t('shelf.diameterLengthUnit', { lengthUnit: lengthUnit(t.reader) })}
+              </th>
+              <th scope="col">{t('shelf.coreLengthUnit', { lengthUnit: lengthUnit(t.reader) })}</th>
+              <th scope="col">{t('shelf.weightGM')}</th>
+              <th scope="col">{t('shelf.tighten')}</th>
+              <th scope="col">{t('shelf.pegRatio')}</th>
+              <th scope="col">{t('shelf.tensionForce', { force: stock.settings.force })}</th>
+              <th scope="col">{t('shelf.toBreakingSemitones')}</th>
+              {fewer && <th scope="col">{t('shelf.takeAway')}</th>}
             </tr>
           </thead>
           <tbody>
@@ -102,7 +112,7 @@ export function StringTable({ instrument, stock, onChange, onCount, lawful }: St
           mt="xs"
           onClick={() => onCount(withString(instrument, stock.tunings))}
         >
-          Add a string
+          {t('shelf.addAString')}
         </Button>
       )}
     </>
@@ -120,6 +130,7 @@ interface RowProps {
 }
 
 function StringRow({ instrument, stock, course, onChange, onAway, lawful }: RowProps) {
+  const t = useWords();
   const [first, ...others] = course.strings;
   if (!first) return null;
   const place = inCourse(instrument, course.number);
@@ -131,7 +142,7 @@ function StringRow({ instrument, stock, course, onChange, onAway, lawful }: RowP
   const field = (rule: NumberRule, off: boolean) => ({
     rule,
     onLawful: lawful(`${rule.name} ${course.number}`),
-    'aria-label': `${rule.name} of string ${course.number}`,
+    'aria-label': t('shelf.fieldOfString', { field: t(rule.name), string: course.number }),
     size: 'xs',
     w: 92,
     hideControls: true,
@@ -147,14 +158,17 @@ function StringRow({ instrument, stock, course, onChange, onAway, lawful }: RowP
     <tr>
       <th scope="row">
         {course.number}
-        {place && <div className="soft">{inCourseInShort(place)}</div>}
+        {place && <div className="soft">{t(inCourseInShort(place))}</div>}
       </th>
       <td>
         <NativeSelect
-          aria-label={`Material of string ${course.number}`}
+          aria-label={t('shelf.materialOfStringNumber', { number: course.number })}
           size="xs"
           miw={CHOICE_WIDE}
-          data={Object.keys(MATERIALS)}
+          data={(Object.keys(MATERIALS) as StringSpec['material'][]).map((value) => ({
+            value,
+            label: t(materialInWords(value)),
+          }))}
           value={spec.material}
           onChange={(event) =>
             withSpec({ material: event.currentTarget.value as StringSpec['material'] })
@@ -163,7 +177,7 @@ function StringRow({ instrument, stock, course, onChange, onAway, lawful }: RowP
       </td>
       <td>
         <Checkbox
-          aria-label={`String ${course.number} is wound`}
+          aria-label={t('shelf.stringNumberIsWound', { number: course.number })}
           checked={spec.wound}
           onChange={(event) => withSpec(rewound(spec, event.currentTarget.checked))}
         />
@@ -180,20 +194,23 @@ function StringRow({ instrument, stock, course, onChange, onAway, lawful }: RowP
       </td>
       <td>
         <NativeSelect
-          aria-label={`Tighten string ${course.number}`}
+          aria-label={t('shelf.tightenStringNumber', { number: course.number })}
           size="xs"
           miw={CHOICE_WIDE}
-          data={DIRECTIONS}
+          data={DIRECTIONS.map((value) => ({ value, label: t(directionInWords(value)) }))}
           value={peg.tighten}
           onChange={(event) => withPeg({ tighten: event.currentTarget.value as Peg['tighten'] })}
         />
-        <div className="soft">{triedInWords(peg)}</div>
+        <div className="soft">{t(triedInWords(peg))}</div>
       </td>
       <td>{figure(RATIO, peg.ratio, (ratio) => withPeg({ ratio }))}</td>
       <Outcome instrument={instrument} stock={stock} course={course.number} spec={spec} />
       {onAway && (
         <td>
-          <IconAction label={`Take string ${course.number} away`} onAct={onAway}>
+          <IconAction
+            label={t('shelf.takeStringNumberAway', { number: course.number })}
+            onAct={onAway}
+          >
             <IconX size={16} />
           </IconAction>
         </td>
@@ -202,10 +219,12 @@ function StringRow({ instrument, stock, course, onChange, onAway, lawful }: RowP
   );
 }
 
-/** @example triedInWords(peg) // => 'tried, figures good to 12 %' */
-function triedInWords({ known, measured }: Peg): string {
-  if (known === 'assumed') return 'not tried';
-  return measured ? `tried, figures good to ${Math.round(100 * measured.error)} %` : 'tried';
+/** @example ‘tried, figures good to 12 %’ */
+function triedInWords({ known, measured }: Peg): Message {
+  if (known === 'assumed') return message('shelf.pegNotTried');
+  return measured
+    ? message('shelf.pegTriedFigures', { percent: Math.round(100 * measured.error) })
+    : message('shelf.pegTried');
 }
 
 /** Of a wound string nothing but its diameter is known at first: core and weight as is usual. */
@@ -247,6 +266,7 @@ interface OutcomeProps {
 
 /** What the string carries in the tuning that the instrument is kept in. */
 function Outcome({ instrument, stock, course, spec }: OutcomeProps) {
+  const t = useWords();
   const { settings, tunings } = stock;
   const home = homeTuning(instrument, tunings);
   const hz = home && targetsOf(home, settings.a4)[course - 1]?.hz;
@@ -262,8 +282,8 @@ function Outcome({ instrument, stock, course, spec }: OutcomeProps) {
     );
   return (
     <>
-      <td>{forceFigure(load.tension, settings.force)}</td>
-      <td>{fixed(load.headroom, 1)}</td>
+      <td>{t.force(load.tension, false)}</td>
+      <td>{t.number(load.headroom, 1)}</td>
     </>
   );
 }

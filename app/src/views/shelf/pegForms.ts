@@ -1,3 +1,4 @@
+import type { LabelId } from '@rosefinch/core/message';
 import {
   type Instrument,
   type Peg,
@@ -9,16 +10,16 @@ import {
 } from '@rosefinch/core/strings';
 
 /** The ways in which pegs stand, in words. */
-export const LAYOUTS: readonly { readonly value: PegLayout; readonly label: string }[] = [
-  { value: '3+3', label: 'three a side' },
-  { value: '4+3', label: 'four above, three below' },
-  { value: '4+4', label: 'four a side' },
-  { value: '6+6', label: 'six a side' },
-  { value: '3+2', label: 'three above, two below' },
-  { value: '2+2', label: 'two a side' },
-  { value: '2+2 and a side peg', label: 'two a side, one on the neck' },
-  { value: 'in line', label: 'all in line above' },
-  { value: 'in line, reversed', label: 'all in line below' },
+export const LAYOUTS: readonly { readonly value: PegLayout; readonly label: LabelId }[] = [
+  { value: '3+3', label: 'shelf.threeASide' },
+  { value: '4+3', label: 'shelf.fourAboveThreeBelow' },
+  { value: '4+4', label: 'shelf.fourASide' },
+  { value: '6+6', label: 'shelf.sixASide' },
+  { value: '3+2', label: 'shelf.threeAboveTwoBelow' },
+  { value: '2+2', label: 'shelf.twoASide' },
+  { value: '2+2 and a side peg', label: 'shelf.twoASideOneOn' },
+  { value: 'in line', label: 'shelf.allInLineAbove' },
+  { value: 'in line, reversed', label: 'shelf.allInLineBelow' },
 ];
 
 /** The instrument with its pegs in another layout; directions that no test has shown are guessed anew. */

@@ -1,14 +1,16 @@
 import { Button, Group } from '@mantine/core';
-import { nearestNote, noteName, type Tuning, targetsOf } from '@rosefinch/core/music';
+import { signed } from '@rosefinch/core/message';
+import { nearestNote, type Tuning, targetsOf } from '@rosefinch/core/music';
+import { refusalInWords } from '@rosefinch/core/sentences';
 import type { Instrument } from '@rosefinch/core/strings';
 import type { Cents, Hz, Midi } from '@rosefinch/core/units';
-import { refusalInWords, TUNING_VIEW_SAYS } from '@rosefinch/core/words';
 import { useState } from 'react';
 import type { Stock } from '../../data/index.ts';
 import { newSeed } from '../../environment.ts';
 import { KEY_TABLE, keysOf, useKeys } from '../../parts/frame/index.ts';
 import { ListeningProblem, Moves, useListening } from '../../parts/listening/index.ts';
 import { ListeningPart } from '../../parts/stage/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 import type { AnalysisReport, PracticeHands } from '../../sound/index.ts';
 
 const KEYS = KEY_TABLE.playing;
@@ -31,19 +33,20 @@ interface Props {
 
 /** Takes the notes of a tuning from the strings as they are plucked, the thickest first. */
 export function ByPlaying(props: Props) {
+  const t = useWords();
   const { instrument, tuning, stock } = props;
   const { listening, course, setCourse, says } = useByPlaying(props);
   const moves = listening.hands && movesOn(listening.hands, course);
   useKeys(moves ? keysOf('playing', moves) : {}, stock.settings.keysOn);
   return (
-    <section className="card narrow" aria-label="By playing">
+    <section className="card narrow" aria-label={t('tunings.byPlaying')}>
       <Group>
-        <strong>By playing</strong>
+        <strong>{t('tunings.byPlaying')}</strong>
         <ListeningPart here={{ listening, kind: instrument.kind }} settings={stock.settings} />
       </Group>
       <ListeningProblem problem={listening.problem} />
       <p role="status">
-        {says} {listening.source && TUNING_VIEW_SAYS.pluckString(course)}
+        {says} {listening.source && t('tunings.pluckString', { string: course })}
       </p>
       {listening.source && (
         <StringButtons count={tuning.courses.length} course={course} onChoose={setCourse} />
@@ -57,17 +60,22 @@ export function ByPlaying(props: Props) {
 const UNKNOWN = [] as const;
 
 function useByPlaying({ instrument, tuning, stock, onNote }: Props) {
+  const t = useWords();
   const { settings } = stock;
   const [course, setCourse] = useState(tuning.courses.length);
   const [says, setSays] = useState('');
   const hear = (report: AnalysisReport, asked: number) => {
     if (report.type !== 'outcome') return;
     const { outcome } = report;
-    if (outcome.kind !== 'reading') return setSays(refusalInWords(outcome).say);
+    if (outcome.kind !== 'reading') return setSays(t(refusalInWords(outcome).say));
     const { midi, cents } = nearestNote(outcome.hz, settings.a4);
     onNote(asked, midi, cents);
-    const heard = TUNING_VIEW_SAYS.playedNote(asked, noteName(midi), cents);
-    setSays(Math.abs(cents) > BETWEEN ? `${heard} ${TUNING_VIEW_SAYS.betweenNotes}` : heard);
+    const heard = t('tunings.playedNote', {
+      string: asked,
+      note: t.note(midi),
+      cents: signed(cents),
+    });
+    setSays(Math.abs(cents) > BETWEEN ? `${heard} ${t('tunings.betweenNotes')}` : heard);
     setCourse(asked > 1 ? asked - 1 : tuning.courses.length);
   };
   const listening = useListening<number>({
@@ -103,9 +111,10 @@ interface StringProps {
 }
 
 function StringButtons({ count, course, onChoose }: StringProps) {
+  const t = useWords();
   const courses = Array.from({ length: count }, (_, i) => count - i);
   return (
-    <Group gap={6} aria-label="String to be played" role="group">
+    <Group gap={6} aria-label={t('tunings.stringToBePlayed')} role="group">
       {courses.map((one) => (
         <Button
           key={one}

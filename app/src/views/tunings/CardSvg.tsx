@@ -1,5 +1,6 @@
-import { signedCents } from '@rosefinch/core/words';
-import { fixed } from '@rosefinch/core/writing';
+import { signed } from '@rosefinch/core/message';
+import { directionInWords } from '@rosefinch/core/sentences';
+import type { Words } from '@rosefinch/words';
 import { type Card, checkInWords } from '../../parts/cards/index.ts';
 
 /** A5 in millimetres. */
@@ -16,9 +17,9 @@ interface Line {
 }
 
 /** The card as one page of A5 for other programs: plain text and lines, black on white. */
-export function CardSvg({ card }: { card: Card }) {
+export function CardSvg({ card, t }: { readonly card: Card; readonly t: Words }) {
   let y = MARGIN;
-  const rows = linesOf(card).map((line) => {
+  const rows = linesOf(card, t).map((line) => {
     y += line.size * 1.45;
     return { ...line, y };
   });
@@ -41,28 +42,43 @@ export function CardSvg({ card }: { card: Card }) {
   );
 }
 
-function linesOf(card: Card): Line[] {
+function linesOf(card: Card, t: Words): Line[] {
   const heading = (text: string): Line => ({ text, size: 4, bold: true });
   const small = (text: string): Line[] => folded(text).map((part) => ({ text: part, size: 3.2 }));
   return [
     { text: card.title, size: 8, bold: true },
     ...small(card.about),
     ...(card.phrase ? [{ text: card.phrase, size: 4.4 }] : []),
-    heading('Strings'),
+    heading(t('tunings.strings')),
     ...card.strings.flatMap(({ course, note, hz, offset, peg, tighten }) =>
       small(
-        `${course}   ${note}${Math.abs(offset) >= 0.05 ? ` ${signedCents(offset)} cents` : ''}   ${fixed(hz, 2)} Hz   peg: ${peg}; tighten ${tighten}`,
+        Math.abs(offset) >= 0.05
+          ? t('tunings.cardStringOffset', {
+              string: course,
+              note,
+              offset: signed(offset),
+              hz,
+              peg,
+              way: directionInWords(tighten),
+            })
+          : t('tunings.cardString', {
+              string: course,
+              note,
+              hz,
+              peg,
+              way: directionInWords(tighten),
+            }),
       ),
     ),
     ...(card.way
       ? [
-          heading(`From ${card.way.from}`),
+          heading(t('tunings.fromFrom', { from: card.way.from })),
           ...card.way.steps.flatMap((step, i) => small(`${i + 1}. ${step}`)),
           ...card.way.warnings.flatMap(small),
         ]
       : []),
-    heading('Checks by ear'),
-    ...card.checks.flatMap((check) => small(checkInWords(check))),
+    heading(t('tunings.checksByEar')),
+    ...card.checks.flatMap((check) => small(t(checkInWords(check)))),
     ...(card.harmonics ? small(card.harmonics) : []),
   ];
 }

@@ -1,8 +1,8 @@
 import { Group, NativeSelect, Switch, Text } from '@mantine/core';
 import { neckOf } from '@rosefinch/core/fretboard';
+import { message, type Value } from '@rosefinch/core/message';
 import { type Tuning, targetsOf } from '@rosefinch/core/music';
 import type { Instrument } from '@rosefinch/core/strings';
-import { TUNING_VIEW_SAYS } from '@rosefinch/core/words';
 import { useEffect, useRef, useState } from 'react';
 import type { Stock } from '../../data/index.ts';
 import {
@@ -12,6 +12,7 @@ import {
   HIGHEST_FRET,
   heldInWords,
 } from '../../parts/cards/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 import { SoundPlayer } from '../../sound/index.ts';
 import { ChainChart } from './ChainChart.tsx';
 import { NeckChart } from './NeckChart.tsx';
@@ -21,25 +22,26 @@ const CHOICES_OF_FRET = [5, 7, 9, 12];
 
 /** Comparisons by fret and by harmonic, with what the latter are out by; a click sounds one. */
 export function Checks({ card, tuning, instrument, stock }: ShownTuning) {
+  const t = useWords();
   const { sounding, sound } = useSounding(tuning, instrument, stock);
   const [highestFret, setHighestFret] = useState(HIGHEST_FRET);
   const [octaves, setOctaves] = useState(false);
   const checks = comparisonsOf(tuning, instrument, highestFret, octaves);
   return (
-    <section className="card" aria-label="Checks by ear">
+    <section className="card" aria-label={t('tunings.checksByEar')}>
       <Group align="center">
-        <strong>Checks by ear</strong>
+        <strong>{t('tunings.checksByEar')}</strong>
         <NativeSelect
-          aria-label="Up to fret"
+          aria-label={t('tunings.upToFret')}
           data={CHOICES_OF_FRET.map((fret) => ({
             value: String(fret),
-            label: `up to fret ${fret}`,
+            label: t('tunings.upToFretFret', { fret }),
           }))}
           value={highestFret}
           onChange={(event) => setHighestFret(Number(event.currentTarget.value))}
         />
         <Switch
-          label="octaves too"
+          label={t('tunings.octavesToo')}
           checked={octaves}
           onChange={(event) => setOctaves(event.currentTarget.checked)}
         />
@@ -59,8 +61,9 @@ export function Checks({ card, tuning, instrument, stock }: ShownTuning) {
 
 /** Sounds comparisons on the practice instrument, and says which it is. */
 function useSounding(tuning: Tuning, instrument: Instrument, stock: Stock) {
+  const t = useWords();
   const player = useRef(new SoundPlayer());
-  const [sounding, setSounding] = useState('');
+  const [sounding, setSounding] = useState<Value>('');
   useEffect(() => {
     const { current } = player;
     return () => current.stop();
@@ -68,14 +71,14 @@ function useSounding(tuning: Tuning, instrument: Instrument, stock: Stock) {
   const sound = (check: CardCheck) => {
     const { a4, referenceVolume } = stock.settings;
     const openHz = targetsOf(tuning, a4).map(({ hz }) => hz);
-    setSounding(TUNING_VIEW_SAYS.sounding(heldInWords(check), check.open));
+    setSounding(message('tunings.sounding', { held: heldInWords(check), open: check.open }));
     void player.current.play(
       { type: 'check', check: { instrument, openHz, held: check.held, open: check.open } },
       referenceVolume,
       { failed: setSounding },
     );
   };
-  return { sounding, sound };
+  return { sounding: t.value(sounding), sound };
 }
 
 interface CheckListProps {
@@ -85,24 +88,25 @@ interface CheckListProps {
 }
 
 function CheckList({ checks, sounding, onSound }: CheckListProps) {
+  const t = useWords();
   return (
     <>
       <ul className="checks" data-printed>
         {checks.map((check) => (
-          <li key={checkInWords(check)}>
+          <li key={t(checkInWords(check))}>
             <button
               type="button"
               className="link"
-              title="Hear both on the practice instrument"
+              title={t('tunings.hearBothOnThePractice')}
               onClick={() => onSound(check)}
             >
-              {checkInWords(check)}
+              {t(checkInWords(check))}
             </button>
           </li>
         ))}
       </ul>
       <div role="status" className="soft screen-only">
-        {sounding || TUNING_VIEW_SAYS.clickOne}
+        {sounding || t('tunings.clickOne')}
       </div>
     </>
   );

@@ -1,4 +1,5 @@
 import { NumberedString } from '../../parts/charts/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 import './tunings.css';
 import { type CrossCheck, fretPlace, type NeckCourse } from '@rosefinch/core/fretboard';
 
@@ -18,6 +19,7 @@ interface Props {
 
 /** Wires on a neck with its true fret spacing; a tie runs from each held place to the open string it sounds. */
 export function NeckChart({ neck, checks, frets, leftHanded }: Props) {
+  const t = useWords();
   const end = fretPlace(SCALE, frets + 0.6);
   const across = (x: number) => (leftHanded ? WIDTH - x : x);
   const x = (place: number) => across(LEFT + (place / end) * (WIDTH - LEFT - 10));
@@ -31,7 +33,7 @@ export function NeckChart({ neck, checks, frets, leftHanded }: Props) {
       className="chart neck"
       viewBox={`0 0 ${WIDTH} ${height}`}
       role="img"
-      aria-label={`${checks.length} places where a held string sounds another open one`}
+      aria-label={t('tunings.lengthPlacesWhereAHeld', { length: checks.length })}
     >
       <Frets {...{ frets, height, finger }} at={(fret) => x(fretPlace(SCALE, fret))} />
       {rows.map(({ course, startFret }) => (

@@ -9,15 +9,17 @@ import {
   type Temperament,
   temperedNeck,
 } from '@rosefinch/core/fretboard';
-import { noteName, offsetsOf, type Scale, type Tuning } from '@rosefinch/core/music';
+import type { Value } from '@rosefinch/core/message';
+import { offsetsOf, type Scale, type Tuning } from '@rosefinch/core/music';
+import { neckCostInWords } from '@rosefinch/core/sentences';
 import type { Instrument } from '@rosefinch/core/strings';
-import { neckCostInWords, TUNING_VIEW_SAYS } from '@rosefinch/core/words';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useData } from '../../data/index.ts';
 import { newId } from '../../environment.ts';
 import { TemperedGrid } from '../../parts/cards/index.ts';
 import { Wide } from '../../parts/frame/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 import { rootOf } from './draft.ts';
 import { RootSelect } from './RootSelect.tsx';
 import { ScaleButton, tried } from './ScaleButton.tsx';
@@ -35,16 +37,17 @@ const HIGHEST_FRET = 12;
 
 /** A whole temperament on the neck: what straight frets make of it, place by place. */
 export function NeckTemper({ tuning, instrument }: Props) {
+  const t = useWords();
   const notes = tuning.courses.map(([midi]) => midi ?? 0);
   const found = rootOf(notes);
   const [wanted, setWanted] = useState<Wanted>('pure');
   const [scale, setScale] = useState<Scale | null>(null);
   const [root, setRoot] = useState(found);
   const [open, setOpen] = useState<Open>('exact');
-  const [problem, setProblem] = useState<string | null>(null);
+  const [problem, setProblem] = useState<Value | null>(null);
   const neck = neckOf(tuning, instrument);
   const frets = Math.min(HIGHEST_FRET, instrument.frets);
-  const temperament = temperamentOf(wanted, scale, root, tuning.accidental);
+  const temperament = temperamentOf(wanted, scale, root);
   const offsets = {
     tuning: () => offsetsOf(notes, tuning.temper),
     exact: () => notes.map(temperament),
@@ -56,39 +59,40 @@ export function NeckTemper({ tuning, instrument }: Props) {
   /** One that lacks a note of this neck is refused before it is shown. */
   const laidOn = (next: Temperament) => temperedNeck(neck, [], next, frets);
   return (
-    <section className="card" aria-label="A temperament on the neck">
-      <strong>A temperament on the neck</strong>
+    <section className="card" aria-label={t('tunings.aTemperamentOnTheNeck')}>
+      <strong>{t('tunings.aTemperamentOnTheNeck')}</strong>
       <Group align="end" gap="xs" my="xs">
         <NativeSelect
-          label="What is wanted"
+          label={t('tunings.whatIsWanted')}
           data={[
-            { value: 'equal', label: 'equal' },
-            { value: 'pure', label: 'pure' },
-            ...(scale ? [{ value: 'scale', label: scale.description || 'the scale file' }] : []),
+            { value: 'equal', label: t('tunings.equal') },
+            { value: 'pure', label: t('tunings.pure') },
+            ...(scale
+              ? [{ value: 'scale', label: scale.description || t('tunings.theScaleFile') }]
+              : []),
           ]}
           value={wanted}
           onChange={(event) => setWanted(event.currentTarget.value as Wanted)}
         />
         {wanted !== 'equal' && (
           <RootSelect
-            label="In"
+            label={t('tunings.in')}
             accidental={tuning.accidental}
             {...{ root, found }}
             onChange={(next) =>
               tried(() => {
-                if (wanted === 'scale')
-                  laidOn(temperamentOf(wanted, scale, next, tuning.accidental));
+                if (wanted === 'scale') laidOn(temperamentOf(wanted, scale, next));
                 setRoot(next);
               }, setProblem)
             }
           />
         )}
         <NativeSelect
-          label="Open strings"
+          label={t('tunings.openStrings')}
           data={[
-            { value: 'exact', label: 'as it wants them' },
-            { value: 'tuning', label: 'as this tuning has them' },
-            { value: 'fairest', label: 'fairest to the fretted notes' },
+            { value: 'exact', label: t('tunings.asItWantsThem') },
+            { value: 'tuning', label: t('tunings.asThisTuningHasThem') },
+            { value: 'fairest', label: t('tunings.fairestToTheFrettedNotes') },
           ]}
           value={open}
           onChange={(event) => setOpen(event.currentTarget.value as Open)}
@@ -96,7 +100,7 @@ export function NeckTemper({ tuning, instrument }: Props) {
         <ScaleButton
           onProblem={setProblem}
           onScale={(next) => {
-            laidOn(temperamentOf('scale', next, root, tuning.accidental));
+            laidOn(temperamentOf('scale', next, root));
             setScale(next);
             setWanted('scale');
           }}
@@ -105,17 +109,17 @@ export function NeckTemper({ tuning, instrument }: Props) {
       </Group>
       {problem && (
         <Text size="sm" role="alert">
-          {TUNING_VIEW_SAYS.neckAsBefore(problem)}
+          {t('tunings.neckAsBefore', { problem: problem })}
         </Text>
       )}
       {words && (
         <p role="status">
-          {words.say} <span className="soft">{words.more}</span>
+          {t(words.say)} <span className="soft">{t(words.more)}</span>
         </p>
       )}
-      <Wide label="Cents from the temperament, string by fret">
+      <Wide label={t('tunings.centsFromTheTemperamentString')}>
         <TemperedGrid
-          label="Cents from the temperament, string by fret"
+          label={t('tunings.centsFromTheTemperamentString')}
           accidental={tuning.accidental}
           highestFret={frets}
           {...{ neck, places }}
@@ -132,6 +136,7 @@ interface TakeProps {
 
 /** Makes a tuning of one's own of these open strings. */
 function TakeThem({ tuning, offsets }: TakeProps) {
+  const t = useWords();
   const { repository } = useData();
   const navigate = useNavigate();
   const take = async () => {
@@ -140,25 +145,20 @@ function TakeThem({ tuning, offsets }: TakeProps) {
     await repository.saveTuning({
       ...rest,
       id,
-      name: `${tuning.name}, tempered`,
+      name: t('tunings.tempered', { tuning: tuning.name }),
       temper: { kind: 'own', offsets: offsets.map((cents) => Math.round(10 * cents) / 10) },
     });
     await navigate(`/tunings/${id}/edit`);
   };
   return (
     <Button variant="default" onClick={() => void take()}>
-      A tuning with these open strings
+      {t('tunings.aTuningWithTheseOpen')}
     </Button>
   );
 }
 
-function temperamentOf(
-  wanted: Wanted,
-  scale: Scale | null,
-  root: number,
-  accidental: Tuning['accidental'],
-): Temperament {
+function temperamentOf(wanted: Wanted, scale: Scale | null, root: number): Temperament {
   if (wanted === 'pure') return pureIn(root);
   if (wanted === 'equal' || !scale) return EQUAL;
-  return byScale(scale, root, (midi) => noteName(midi, accidental));
+  return byScale(scale, root);
 }

@@ -1,5 +1,7 @@
 import { NativeSelect } from '@mantine/core';
-import { noteName, type Tuning } from '@rosefinch/core/music';
+import { noteValue } from '@rosefinch/core/message';
+import type { Tuning } from '@rosefinch/core/music';
+import { useWords } from '../../parts/words/index.ts';
 
 interface Props {
   readonly label: string;
@@ -13,13 +15,16 @@ interface Props {
 
 /** One of the twelve notes, whatever its octave. */
 export function RootSelect({ label, root, found, accidental, onChange }: Props) {
+  const t = useWords();
   return (
     <NativeSelect
       label={label}
       data={Array.from({ length: 12 }, (_, pitchClass) => ({
         value: String(pitchClass),
-        // The octave is cut off: only the letter is wanted.
-        label: `${noteName(pitchClass + 12, accidental).slice(0, -1)}${pitchClass === found ? ', found' : ''}`,
+        label:
+          pitchClass === found
+            ? t('tunings.rootFound', { note: noteValue(pitchClass, accidental, 'name') })
+            : t.value(noteValue(pitchClass, accidental, 'name')),
       }))}
       value={root}
       onChange={(event) => onChange(Number(event.currentTarget.value))}

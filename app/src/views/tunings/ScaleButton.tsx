@@ -1,15 +1,19 @@
 import { Button, FileButton } from '@mantine/core';
+import { problemOf } from '@rosefinch/core/errors';
 import { LONGEST_SCALE, readScale } from '@rosefinch/core/formats';
+import type { Value } from '@rosefinch/core/message';
 import type { Scale } from '@rosefinch/core/music';
+import { useWords } from '../../parts/words/index.ts';
 
 interface Props {
   /** @throws Error where the scale cannot be used: it is said. */
   readonly onScale: (scale: Scale) => void;
-  readonly onProblem: (problem: string | null) => void;
+  readonly onProblem: (problem: Value | null) => void;
 }
 
 /** Reads a scale of an open format. */
 export function ScaleButton({ onScale, onProblem }: Props) {
+  const t = useWords();
   const read = async (file: File | null) => {
     if (!file) return;
     // Whatever was chosen, no more of it is read than the longest scale has.
@@ -20,7 +24,7 @@ export function ScaleButton({ onScale, onProblem }: Props) {
     <FileButton accept=".scl,text/plain" onChange={(file) => void read(file)}>
       {(props) => (
         <Button {...props} variant="default">
-          From a scale file (.scl) …
+          {t('tunings.fromAScaleFileScl')}
         </Button>
       )}
     </FileButton>
@@ -28,11 +32,11 @@ export function ScaleButton({ onScale, onProblem }: Props) {
 }
 
 /** Does what may be refused, and says why it was. */
-export function tried(what: () => void, onProblem: (problem: string | null) => void): void {
+export function tried(what: () => void, onProblem: (problem: Value | null) => void): void {
   try {
     what();
     onProblem(null);
   } catch (error) {
-    onProblem(error instanceof Error ? error.message : String(error));
+    onProblem(problemOf(error));
   }
 }

@@ -1,7 +1,8 @@
 import { Group, Text } from '@mantine/core';
-import { noteName, type Scale, scaleOffsets, type Temper } from '@rosefinch/core/music';
-import { TUNING_VIEW_SAYS } from '@rosefinch/core/words';
+import type { Value } from '@rosefinch/core/message';
+import { type Scale, scaleOffsets, type Temper } from '@rosefinch/core/music';
 import { useState } from 'react';
+import { useWords } from '../../parts/words/index.ts';
 import { type Draft, rootOf, tuningOf } from './draft.ts';
 import { RootSelect } from './RootSelect.tsx';
 import { ScaleButton, tried } from './ScaleButton.tsx';
@@ -13,13 +14,13 @@ interface Props {
 
 /** Offsets from a scale of an open format: read, and laid above a root. */
 export function ScaleFile({ draft, onChange }: Props) {
+  const t = useWords();
   const { accidental } = tuningOf(draft);
   const [scale, setScale] = useState<Scale | null>(null);
   const [root, setRoot] = useState(() => rootOf(draft.notes));
-  const [problem, setProblem] = useState<string | null>(null);
+  const [problem, setProblem] = useState<Value | null>(null);
   const lay = (wanted: Scale, above: number) => {
-    const named = (midi: number) => noteName(midi, accidental);
-    onChange({ kind: 'own', offsets: scaleOffsets(wanted, draft.notes, above, named) });
+    onChange({ kind: 'own', offsets: scaleOffsets(wanted, draft.notes, above) });
   };
   return (
     <Group align="end" gap="xs">
@@ -33,7 +34,7 @@ export function ScaleFile({ draft, onChange }: Props) {
       />
       {scale && (
         <RootSelect
-          label="The scale begins on"
+          label={t('tunings.theScaleBeginsOn')}
           root={root}
           found={rootOf(draft.notes)}
           accidental={accidental}
@@ -46,11 +47,11 @@ export function ScaleFile({ draft, onChange }: Props) {
         />
       )}
       {scale && !problem && (
-        <Text size="sm">{scale.description || TUNING_VIEW_SAYS.noDescription}</Text>
+        <Text size="sm">{scale.description || t('tunings.noDescription')}</Text>
       )}
       {problem && (
         <Text size="sm" role="alert">
-          {TUNING_VIEW_SAYS.offsetsAsBefore(problem)}
+          {t('tunings.offsetsAsBefore', { problem: problem })}
         </Text>
       )}
     </Group>

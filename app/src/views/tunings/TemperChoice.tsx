@@ -1,7 +1,8 @@
 import { Group, NativeSelect, NumberInput, Slider, Text } from '@mantine/core';
-import { noteName, offsetsOf, type Temper } from '@rosefinch/core/music';
+import { list, message, signed } from '@rosefinch/core/message';
+import { offsetsOf, type Temper } from '@rosefinch/core/music';
 import type { Cents } from '@rosefinch/core/units';
-import { TUNING_VIEW_SAYS } from '@rosefinch/core/words';
+import { useWords } from '../../parts/words/index.ts';
 import { type Draft, rootOf, tuningOf } from './draft.ts';
 import { RootSelect } from './RootSelect.tsx';
 import { ScaleFile } from './ScaleFile.tsx';
@@ -13,6 +14,7 @@ interface Props {
 
 /** How the open strings are set: equal, pure above a root, part of the way there, or by hand. */
 export function TemperChoice({ draft, onChange }: Props) {
+  const t = useWords();
   const { temper, notes, heard } = draft;
   const offsets = offsetsOf(notes, temper);
   const choose = (kind: Temper['kind']) => {
@@ -22,14 +24,14 @@ export function TemperChoice({ draft, onChange }: Props) {
     else onChange({ kind, offsets: heard.some((cents) => cents !== 0) ? heard : offsets });
   };
   return (
-    <section aria-label="Offsets">
+    <section aria-label={t('tunings.offsets')}>
       <Group align="end">
         <NativeSelect
-          label="Open strings"
+          label={t('tunings.openStrings')}
           data={[
-            { value: 'equal', label: 'equal temperament' },
-            { value: 'pure', label: 'a pure open chord' },
-            { value: 'own', label: 'offsets by hand' },
+            { value: 'equal', label: t('tunings.equalTemperament') },
+            { value: 'pure', label: t('tunings.aPureOpenChord') },
+            { value: 'own', label: t('tunings.offsetsByHand') },
           ]}
           value={temper.kind}
           onChange={(event) => choose(event.currentTarget.value as Temper['kind'])}
@@ -40,9 +42,16 @@ export function TemperChoice({ draft, onChange }: Props) {
       <ScaleFile draft={draft} onChange={onChange} />
       {temper.kind === 'pure' && (
         <Text size="sm" mt={6}>
-          {TUNING_VIEW_SAYS.pureOffsets(
-            notes.map((_, i) => [i + 1, offsets[i] ?? 0] as const).reverse(),
-          )}
+          {t('tunings.pureOffsets', {
+            strings: list(
+              notes
+                .map((_, i) => [i + 1, offsets[i] ?? 0] as const)
+                .reverse()
+                .map(([string, cents]) =>
+                  message('parts.stringCents', { string, cents: signed(cents) }),
+                ),
+            ),
+          })}
         </Text>
       )}
     </section>
@@ -55,6 +64,7 @@ interface OwnProps extends Props {
 
 /** A field a string, the thickest first. */
 function OwnOffsets({ draft, offsets, onChange }: OwnProps) {
+  const t = useWords();
   const { accidental } = tuningOf(draft);
   const put = (at: number, value: number) =>
     onChange({ kind: 'own', offsets: offsets.map((old, k) => (k === at ? value : old)) });
@@ -64,7 +74,7 @@ function OwnOffsets({ draft, offsets, onChange }: OwnProps) {
         // Two strings may have the same note; their order never changes.
         // biome-ignore lint/suspicious/noArrayIndexKey: see above
         key={i}
-        label={`${i + 1} ${noteName(midi, accidental)}, cents`}
+        label={t('tunings.valueMidiCents', { value: i + 1, midi: t.note(midi, accidental) })}
         w={110}
         min={-100}
         max={100}
@@ -81,21 +91,24 @@ interface PureProps extends Props {
 }
 
 function PureChoice({ draft, temper, onChange }: PureProps) {
+  const t = useWords();
   const { accidental } = tuningOf(draft);
   return (
     <>
       <RootSelect
-        label="Root"
+        label={t('tunings.root')}
         root={temper.root}
         found={rootOf(draft.notes)}
         accidental={accidental}
         onChange={(root) => onChange({ ...temper, root })}
       />
       <div>
-        <Text size="sm">How far towards pure: {Math.round(100 * temper.share)} %</Text>
+        <Text size="sm">
+          {t('tunings.howFarTowardsPureValue', { value: Math.round(100 * temper.share) })}
+        </Text>
         <Slider
           w={200}
-          thumbLabel="How far towards pure, per cent"
+          thumbLabel={t('tunings.howFarTowardsPurePer')}
           min={0}
           max={100}
           step={5}

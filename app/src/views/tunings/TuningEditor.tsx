@@ -1,13 +1,15 @@
 import { Button, Group, NativeSelect, Stack, TextInput } from '@mantine/core';
+import { problemOf } from '@rosefinch/core/errors';
+import type { Value } from '@rosefinch/core/message';
 import { findTuning, openChord, type Tuning, targetsOf } from '@rosefinch/core/music';
 import { homeTuning, type Instrument, instrumentFor, stringLoad } from '@rosefinch/core/strings';
-import { forceInWords, TUNING_VIEW_SAYS } from '@rosefinch/core/words';
 import { type Dispatch, type SetStateAction, useState } from 'react';
 import { flushSync } from 'react-dom';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { inHandFirst, type Stock, useData, useStock } from '../../data/index.ts';
 import { newId } from '../../environment.ts';
 import { NotSaved, Unsaved, ViewHead } from '../../parts/frame/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 import { ByPlaying } from './ByPlaying.tsx';
 import {
   type Draft,
@@ -23,10 +25,11 @@ import { TemperChoice } from './TemperChoice.tsx';
 
 /** A tuning of the teacher's own: made from a known one, or changed. */
 export function TuningEditor() {
+  const t = useWords();
   const { tuning: id } = useParams();
   const [search] = useSearchParams();
   const stock = useStock();
-  if (!stock) return <p>One moment …</p>;
+  if (!stock) return <p>{t('common.moment')}</p>;
   const { tunings, shelf, settings } = stock;
   const old = id === undefined ? undefined : findTuning(id, tunings);
   const bench = shelf.find((entry) => entry.id === settings.instrumentId) ?? shelf[0];
@@ -38,7 +41,8 @@ export function TuningEditor() {
   if (!base || (id !== undefined && !old))
     return (
       <p>
-        There is no tuning called “{id}”. <Link to="/tunings">All tunings</Link>
+        {t('tunings.noTuningCalled', { id: id ?? '' })}{' '}
+        <Link to="/tunings">{t('tunings.allTunings')}</Link>
       </p>
     );
   const draft = old ? draftOf(old, old, old.id, old.name) : draftOf(base, base, newId(), '');
@@ -52,6 +56,7 @@ interface EditorProps {
 }
 
 function Editor({ start, stock, isNew }: EditorProps) {
+  const t = useWords();
   const [draft, setDraft] = useState(start);
   const tuning = tuningOf(draft);
   const { save, saved, problem } = useSaveTuning(tuning);
@@ -66,7 +71,11 @@ function Editor({ start, stock, isNew }: EditorProps) {
     >
       <Unsaved changed={!saved && draft !== start} />
       <Stack>
-        <ViewHead title={isNew ? 'A tuning of your own' : `Change ${start.name}`} />
+        <ViewHead
+          title={
+            isNew ? t('tunings.aTuningOfYourOwn') : t('tunings.changeName', { name: start.name })
+          }
+        />
         <Naming {...parts} stock={stock} isNew={isNew} />
         <Notes {...parts} />
         {instrument && (
@@ -83,9 +92,9 @@ function Editor({ start, stock, isNew }: EditorProps) {
         <NotSaved reason={problem} />
         <Group>
           <Button type="submit" disabled={draft.name.trim() === ''}>
-            Save
+            {t('tunings.save')}
           </Button>
-          {draft.name.trim() === '' && <span className="soft">{TUNING_VIEW_SAYS.needsName}</span>}
+          {draft.name.trim() === '' && <span className="soft">{t('tunings.needsName')}</span>}
         </Group>
       </Stack>
     </form>
@@ -95,7 +104,7 @@ function Editor({ start, stock, isNew }: EditorProps) {
 function useSaveTuning(tuning: Tuning) {
   const { repository } = useData();
   const navigate = useNavigate();
-  const [problem, setProblem] = useState<string | null>(null);
+  const [problem, setProblem] = useState<Value | null>(null);
   const [saved, setSaved] = useState(false);
   const save = async () => {
     setProblem(null);
@@ -104,7 +113,7 @@ function useSaveTuning(tuning: Tuning) {
       flushSync(() => setSaved(true));
       await navigate(`/tunings/${tuning.id}`);
     } catch (error) {
-      setProblem(error instanceof Error ? error.message : String(error));
+      setProblem(problemOf(error));
     }
   };
   return { save, saved, problem };
@@ -121,6 +130,7 @@ interface NamingProps extends PartProps {
 }
 
 function Naming({ draft, setDraft, stock, isNew }: NamingProps) {
+  const t = useWords();
   const [, setSearch] = useSearchParams();
   const known = stock.tunings.map(({ id, kind, name }) => ({
     value: id,
@@ -129,7 +139,7 @@ function Naming({ draft, setDraft, stock, isNew }: NamingProps) {
   return (
     <Group align="end">
       <TextInput
-        label="Name"
+        label={t('tunings.name')}
         value={draft.name}
         maxLength={60}
         onChange={(event) => {
@@ -139,18 +149,18 @@ function Naming({ draft, setDraft, stock, isNew }: NamingProps) {
       />
       {isNew && (
         <NativeSelect
-          label="Start from"
+          label={t('tunings.startFrom')}
           data={known}
           value={draft.from.id}
           onChange={(event) => setSearch({ from: event.currentTarget.value }, { replace: true })}
         />
       )}
       <NativeSelect
-        label="Sharps or flats"
+        label={t('tunings.sharpsOrFlats')}
         data={[
-          'by its key',
-          { value: 'sharp', label: 'sharps' },
-          { value: 'flat', label: 'flats' },
+          { value: 'by its key', label: t('tunings.byItsKey') },
+          { value: 'sharp', label: t('tunings.sharps') },
+          { value: 'flat', label: t('tunings.flats') },
         ]}
         value={draft.spelling}
         onChange={(event) => {
@@ -163,17 +173,18 @@ function Naming({ draft, setDraft, stock, isNew }: NamingProps) {
 }
 
 function Notes({ draft, setDraft }: PartProps) {
+  const t = useWords();
   return (
     <Group align="start">
       <Typed
-        label="Notes"
-        says="The thickest string first; the octave may be left out"
-        text={notesText(draft)}
-        onText={(text) => setDraft(withNotes(draft, text))}
+        label={t('tunings.notes')}
+        says={t('tunings.theThickestStringFirstThe')}
+        text={notesText(draft, t.reader)}
+        onText={(text) => setDraft(withNotes(draft, text, t.reader.notes))}
       />
       <Typed
-        label={`Semitones from ${draft.from.name}`}
-        says="The thickest string first"
+        label={t('tunings.semitonesFromName', { name: draft.from.name })}
+        says={t('tunings.theThickestStringFirst')}
         text={stepsText(draft)}
         onText={(text) => setDraft(withSteps(draft, text))}
       />
@@ -191,15 +202,16 @@ interface TypedProps {
 
 /** A line that is taken over as soon as it can be read; until then it says what is wrong with it. */
 function Typed({ label, says, text, onText }: TypedProps) {
+  const t = useWords();
   const [typed, setTyped] = useState<string | null>(null);
-  const [problem, setProblem] = useState<string | null>(null);
+  const [problem, setProblem] = useState<Value | null>(null);
   const take = (next: string) => {
     setTyped(next);
     try {
       onText(next);
       setProblem(null);
     } catch (error) {
-      setProblem((error as Error).message);
+      setProblem(problemOf(error));
     }
   };
   return (
@@ -207,7 +219,7 @@ function Typed({ label, says, text, onText }: TypedProps) {
       label={label}
       description={says}
       w={320}
-      error={problem}
+      error={problem === null ? null : t.value(problem)}
       value={typed ?? text}
       onChange={(event) => take(event.currentTarget.value)}
       onBlur={() => {
@@ -225,18 +237,24 @@ interface OutcomeProps {
 
 /** What the tuning comes to on an instrument: its chord, its load, and strings that come near to breaking. */
 function Outcome({ tuning, instrument, stock }: OutcomeProps) {
-  const { a4, force } = stock.settings;
+  const t = useWords();
+  const { a4 } = stock.settings;
   const loads = targetsOf(tuning, a4).flatMap(({ course, hz }) => {
     const load = stringLoad(instrument, course, hz);
     return load ? [{ course, ...load }] : [];
   });
   const total = loads.reduce((sum, { tension }) => sum + tension, 0);
   const tightest = loads.reduce((a, b) => (b.headroom < a.headroom ? b : a));
-  const chord = openChord(tuning);
+  const chord = openChord(tuning, t.reader);
   return (
     <p role="status">
-      {chord ? TUNING_VIEW_SAYS.openChord(chord) : TUNING_VIEW_SAYS.noChord}{' '}
-      {TUNING_VIEW_SAYS.neckCarries(instrument.name, forceInWords(total, force), tightest)}
+      {chord ? t('tunings.openChord', { chord: chord }) : t('tunings.noChord')}{' '}
+      {t('tunings.neckCarries', {
+        instrument: instrument.name,
+        force: t.force(total),
+        string: tightest.course,
+        semitones: tightest.headroom,
+      })}
     </p>
   );
 }

@@ -1,4 +1,6 @@
 import { Button } from '@mantine/core';
+import { problemOf } from '@rosefinch/core/errors';
+import type { Value } from '@rosefinch/core/message';
 import { findTuning, singleTuningId, TUNINGS, type Tuning } from '@rosefinch/core/music';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
@@ -6,6 +8,7 @@ import { useData } from '../../data/index.ts';
 import type { Card } from '../../parts/cards/index.ts';
 import { download, ViewHead } from '../../parts/frame/index.ts';
 import { asLinked, ShareLink } from '../../parts/share/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 import { scaleText } from './draft.ts';
 
 interface HeadProps {
@@ -16,6 +19,7 @@ interface HeadProps {
 
 /** Title of a tuning, and all that can be done with it. */
 export function TuningHead({ tuning, card, canPlan }: HeadProps) {
+  const t = useWords();
   // One in pairs is made from that of single strings, and changes with it.
   const own = !findTuning(tuning.id, TUNINGS) && singleTuningId(tuning.id) === tuning.id;
   const saveSvg = async () => {
@@ -24,31 +28,35 @@ export function TuningHead({ tuning, card, canPlan }: HeadProps) {
       import('react-dom/server'),
       import('./CardSvg.tsx'),
     ]);
-    download(`${tuning.name}.svg`, renderToStaticMarkup(<CardSvg card={card} />), 'image/svg+xml');
+    download(
+      `${tuning.name}.svg`,
+      renderToStaticMarkup(<CardSvg card={card} t={t} />),
+      'image/svg+xml',
+    );
   };
   return (
     <ViewHead title={card.title} align="baseline">
       <span className="soft">{card.about}</span>
       {canPlan && (
         <Button component={Link} to={`/retune?to=${tuning.id}`}>
-          Plan the way there
+          {t('tunings.planTheWayThere')}
         </Button>
       )}
       <Button variant="default" onClick={() => window.print()}>
-        Print this page
+        {t('tunings.printThisPage')}
       </Button>
       <Button variant="default" component={Link} to={`/paper?tuning=${tuning.id}`}>
-        Cards to print
+        {t('tunings.cardsToPrint')}
       </Button>
       <Button variant="default" onClick={() => void saveSvg()}>
-        Card as SVG
+        {t('tunings.cardAsSVG')}
       </Button>
       <Button variant="default" onClick={() => download(`${tuning.name}.scl`, scaleText(tuning))}>
-        Scale file (.scl)
+        {t('tunings.scaleFileScl')}
       </Button>
       <HandOn tuning={tuning} />
       <Button variant="default" component={Link} to={`/tunings/new?from=${tuning.id}`}>
-        New one from this
+        {t('tunings.newOneFromThis')}
       </Button>
       {own && <OwnButtons tuning={tuning} />}
     </ViewHead>
@@ -57,11 +65,12 @@ export function TuningHead({ tuning, card, canPlan }: HeadProps) {
 
 /** The tuning as a link, or as a code for a camera. */
 function HandOn({ tuning }: { readonly tuning: Tuning }) {
+  const t = useWords();
   const [opened, setOpened] = useState(false);
   return (
     <>
       <Button variant="default" onClick={() => setOpened(true)}>
-        Hand it on
+        {t('tunings.handItOn')}
       </Button>
       <ShareLink
         what={{ kind: 'tuning', tuning: asLinked(tuning) }}
@@ -75,28 +84,29 @@ function HandOn({ tuning }: { readonly tuning: Tuning }) {
 
 /** A tuning of the teacher's own can be changed, or thrown away. */
 function OwnButtons({ tuning }: { tuning: Tuning }) {
+  const t = useWords();
   const { repository } = useData();
   const navigate = useNavigate();
-  const [problem, setProblem] = useState<string | null>(null);
+  const [problem, setProblem] = useState<Value | null>(null);
   const remove = async () => {
     try {
       await repository.deleteTuning(tuning.id);
       await navigate('/tunings', { state: { deleted: tuning } });
     } catch (error) {
-      setProblem((error as Error).message);
+      setProblem(problemOf(error));
     }
   };
   return (
     <>
       <Button variant="default" component={Link} to={`/tunings/${tuning.id}/edit`}>
-        Change
+        {t('tunings.change')}
       </Button>
       <Button variant="default" onClick={() => void remove()}>
-        Delete
+        {t('tunings.delete')}
       </Button>
       {problem && (
         <div className="problem" role="alert">
-          {problem}
+          {t.value(problem)}
         </div>
       )}
     </>

@@ -1,4 +1,5 @@
-import { capoWayInWords, TUNING_VIEW_SAYS } from '@rosefinch/core/words';
+import { capoWayInWords } from '@rosefinch/core/sentences';
+import { useWords } from '../../parts/words/index.ts';
 import './tunings.css';
 import { Stack, Text, TextInput } from '@mantine/core';
 import { capoWays, findTuning, type Tuning } from '@rosefinch/core/music';
@@ -15,19 +16,20 @@ import { TuningHead } from './TuningHead.tsx';
 
 /** One tuning: its strings and their load, its chord, and how to check it by ear. */
 export function TuningPage() {
+  const t = useWords();
   const { tuning: id = '' } = useParams();
   const stock = useStock();
-  if (!stock) return <p>One moment …</p>;
+  if (!stock) return <p>{t('common.moment')}</p>;
   const tuning = findTuning(id, stock.tunings);
   if (!tuning)
     return (
       <p>
-        There is no tuning called “{id}”. <Link to="/tunings">All tunings</Link>
+        {t('tunings.noTuningCalled', { id })} <Link to="/tunings">{t('tunings.allTunings')}</Link>
       </p>
     );
   const instrument = instrumentFor(tuning, inHandFirst(stock));
-  if (!instrument) return <p>{TUNING_VIEW_SAYS.noInstrument}</p>;
-  const card = cardOf(tuning, instrument, stock);
+  if (!instrument) return <p>{t('tunings.noInstrument')}</p>;
+  const card = cardOf(tuning, instrument, stock, t);
   const shown: ShownTuning = { card, tuning, instrument, stock };
   return (
     <Stack>
@@ -47,6 +49,7 @@ export function TuningPage() {
 
 /** What the teacher remembers the tuning by; kept when the field is left. */
 function Phrase({ tuning, stock }: { tuning: Tuning; stock: Stock }) {
+  const t = useWords();
   const { repository } = useData();
   const { phrases } = stock.settings;
   const [text, setText] = useState(phrases[tuning.id] ?? '');
@@ -61,12 +64,8 @@ function Phrase({ tuning, stock }: { tuning: Tuning; stock: Stock }) {
   return (
     <div className="phrase" data-empty={text.trim() === ''}>
       <TextInput
-        label="Remember it by"
-        description={
-          kept
-            ? 'Kept; it is printed on the card'
-            : 'A sentence of your own; it is printed on the card'
-        }
+        label={t('tunings.rememberItBy')}
+        description={kept ? t('tunings.keptItIsPrintedOn') : t('tunings.aSentenceOfYourOwn')}
         maw={520}
         maxLength={120}
         value={text}
@@ -79,9 +78,10 @@ function Phrase({ tuning, stock }: { tuning: Tuning; stock: Stock }) {
 
 /** How to get here from the tuning that the instrument is kept in. */
 function Way({ way }: { way: NonNullable<Card['way']> }) {
+  const t = useWords();
   return (
-    <section className="card medium" aria-label="The way there">
-      <strong>From {way.from}</strong>
+    <section className="card medium" aria-label={t('tunings.theWayThere')}>
+      <strong>{t('tunings.fromFrom', { from: way.from })}</strong>
       <ol className="way">
         {way.steps.map((step) => (
           <li key={step}>{step}</li>
@@ -98,13 +98,14 @@ function Way({ way }: { way: NonNullable<Card['way']> }) {
 
 /** Other tunings that sound the same with a capo. */
 function SameNotes({ tuning, tunings }: { tuning: Tuning; tunings: readonly Tuning[] }) {
+  const t = useWords();
   const ways = capoWays(tuning, tunings);
   if (ways.length === 0) return null;
   return (
-    <section aria-label="The same notes with a capo">
+    <section aria-label={t('tunings.theSameNotesWithA')}>
       {ways.map(({ tuning: other, fret }) => (
         <div key={other.id}>
-          <Link to={`/tunings/${other.id}`}>{capoWayInWords(other.name, fret)}</Link>
+          <Link to={`/tunings/${other.id}`}>{t(capoWayInWords(other.name, fret))}</Link>
         </div>
       ))}
     </section>
@@ -112,8 +113,9 @@ function SameNotes({ tuning, tunings }: { tuning: Tuning; tunings: readonly Tuni
 }
 
 function Neighbours({ tuning, tunings }: { tuning: Tuning; tunings: readonly Tuning[] }) {
+  const t = useWords();
   return (
-    <section aria-label="Tunings near by">
+    <section aria-label={t('parts.tuningsNearBy')}>
       <NeighbourMap tuning={tuning} tunings={tunings} />
     </section>
   );

@@ -1,4 +1,5 @@
 import { Button, Group, Stack, TextInput } from '@mantine/core';
+import { list, message } from '@rosefinch/core/message';
 import {
   findTuning,
   findTunings,
@@ -6,39 +7,39 @@ import {
   openChord,
   type Tuning,
 } from '@rosefinch/core/music';
-import { counted, TUNING_VIEW_SAYS } from '@rosefinch/core/words';
+import { kindInWords } from '@rosefinch/core/sentences';
 import { useState } from 'react';
 import { Link, useLocation } from 'react-router';
 import { useData, useLive } from '../../data/index.ts';
 import { ViewHead } from '../../parts/frame/index.ts';
+import { useWords } from '../../parts/words/index.ts';
 import { PitchWires } from './PitchWires.tsx';
 
 /** The catalogue: found by name, chord or notes, each as a small set of wires by pitch. */
 export function TuningsView() {
+  const t = useWords();
   const [query, setQuery] = useState('');
   const tunings = useLive((repository) => repository.tunings(), 'tunings');
-  if (!tunings) return <p>One moment …</p>;
-  const found = findTunings(query, tunings);
+  if (!tunings) return <p>{t('common.moment')}</p>;
+  const found = findTunings(query, tunings, t.reader);
   return (
     <Stack>
-      <ViewHead title="Tunings">
+      <ViewHead title={t('tunings.tunings')}>
         <Button component={Link} to="/tunings/new">
-          A tuning of your own
+          {t('tunings.aTuningOfYourOwn')}
         </Button>
       </ViewHead>
       <Deleted />
       <TextInput
         maw={520}
         size="md"
-        label="Search"
-        description={TUNING_VIEW_SAYS.searchBy}
+        label={t('tunings.search')}
+        description={t('tunings.searchBy')}
         value={query}
         onChange={(event) => setQuery(event.currentTarget.value)}
       />
       <div role="status" className="soft">
-        {found.length === 0
-          ? TUNING_VIEW_SAYS.noneFits
-          : counted(found.length, 'tuning fits', 'tunings fit')}
+        {found.length === 0 ? t('tunings.noneFits') : t('tunings.fit', { count: found.length })}
       </div>
       <div className="tiles">
         {found.map((tuning) => (
@@ -51,13 +52,14 @@ export function TuningsView() {
 
 /** After a tuning was thrown away: the way to bring it back. */
 function Deleted() {
+  const t = useWords();
   const { repository } = useData();
   const { deleted } = (useLocation().state ?? {}) as { deleted?: Tuning };
   const [back, setBack] = useState(false);
   if (!deleted || back) return null;
   return (
     <Group role="status">
-      <span>{deleted.name} is deleted.</span>
+      <span>{t('tunings.nameIsDeleted', { name: deleted.name })}</span>
       <Button
         variant="default"
         onClick={() => {
@@ -65,23 +67,28 @@ function Deleted() {
           setBack(true);
         }}
       >
-        Undo
+        {t('common.undo')}
       </Button>
     </Group>
   );
 }
 
 function Tile({ tuning }: { tuning: Tuning }) {
-  const chord = openChord(tuning);
+  const t = useWords();
+  const chord = openChord(tuning, t.reader);
   return (
     <Link to={`/tunings/${tuning.id}`} className="card tile">
       <strong>{tuning.name}</strong>
       <span className="soft">
-        {findTuning(tuning.id) ? '' : 'own, '}
-        {tuning.kind}
-        {chord && `, open chord ${chord}`}
+        {t.value(
+          list([
+            ...(findTuning(tuning.id) ? [] : [message('tunings.ownOne')]),
+            kindInWords(tuning.kind),
+            ...(chord ? [message('parts.openChordOf', { chord })] : []),
+          ]),
+        )}
       </span>
-      <span>{notesInWords(tuning)}</span>
+      <span>{notesInWords(tuning, t.reader)}</span>
       <PitchWires tuning={tuning} />
     </Link>
   );

@@ -1,5 +1,5 @@
 import { FormatError } from '@rosefinch/core/errors';
-import { findTuning } from '@rosefinch/core/music';
+import { ENGLISH_NOTES, findTuning } from '@rosefinch/core/music';
 import { expect } from 'chai';
 import {
   draftOf,
@@ -17,14 +17,14 @@ const draft = draftOf(STANDARD, STANDARD, 'own', 'Mine');
 
 describe('a tuning that is being made', () => {
   it('begins as the one that it starts from', () => {
-    expect(notesText(draft)).to.equal('E2 A2 D3 G3 B3 E4');
+    expect(notesText(draft, ENGLISH_NOTES)).to.equal('E2 A2 D3 G3 B3 E4');
     expect(stepsText(draft)).to.equal('0 0 0 0 0 0');
     expect(tuningOf(draft).courses).to.deep.equal(STANDARD.courses);
   });
 
   it('takes notes, with the octave nearest to what the string has where none is given', () => {
-    const open = withNotes(draft, 'D A D F# A D');
-    expect(notesText(open)).to.equal('D2 A2 D3 F♯3 A3 D4');
+    const open = withNotes(draft, 'D A D F# A D', 'english');
+    expect(notesText(open, ENGLISH_NOTES)).to.equal('D2 A2 D3 F♯3 A3 D4');
     expect(stepsText(open)).to.equal('−2 0 0 −1 −2 −2');
   });
 
@@ -36,19 +36,19 @@ describe('a tuning that is being made', () => {
 
   for (const wrong of ['', 'D A D', 'H A D G B E', 'D A D F# A D E'])
     it(`refuses “${wrong}” and stays as it was`, () => {
-      expect(() => withNotes(draft, wrong)).to.throw(FormatError);
-      expect(notesText(draft)).to.equal('E2 A2 D3 G3 B3 E4');
+      expect(() => withNotes(draft, wrong, 'english')).to.throw(FormatError);
+      expect(notesText(draft, ENGLISH_NOTES)).to.equal('E2 A2 D3 G3 B3 E4');
     });
 
   it('takes what was played, one string at a time, and forgets it where notes are typed', () => {
     const played = withPlayed(draft, 6, 38, -7.5);
-    expect(notesText(played)).to.equal('D2 A2 D3 G3 B3 E4');
+    expect(notesText(played, ENGLISH_NOTES)).to.equal('D2 A2 D3 G3 B3 E4');
     expect(played.heard).to.deep.equal([0, 0, 0, 0, 0, -7.5]);
-    expect(withNotes(played, 'D A D G B E').heard).to.deep.equal([0, 0, 0, 0, 0, 0]);
+    expect(withNotes(played, 'D A D G B E', 'english').heard).to.deep.equal([0, 0, 0, 0, 0, 0]);
   });
 
   it('is spelt by its key unless it is said otherwise', () => {
-    const minor = withNotes(draft, 'Eb Ab Db Gb Bb Eb');
+    const minor = withNotes(draft, 'Eb Ab Db Gb Bb Eb', 'english');
     expect(tuningOf(minor).accidental).to.equal('flat');
     expect(tuningOf({ ...minor, spelling: 'sharp' }).accidental).to.equal('sharp');
   });

@@ -2,6 +2,8 @@ import { writeScale } from '@rosefinch/core/formats';
 import {
   accidentalFor,
   chordOf,
+  type NoteNames,
+  type NoteStyle,
   noteName,
   offsetsOf,
   parseSteps,
@@ -53,8 +55,8 @@ export function tuningOf({ id, name, from, notes, spelling, temper }: Draft): Tu
 }
 
 /** The draft with notes as they were typed. @throws FormatError */
-export function withNotes(draft: Draft, text: string): Draft {
-  return retyped(draft, parseTuning(text, homeNotes(draft)));
+export function withNotes(draft: Draft, text: string, names: NoteNames): Draft {
+  return retyped(draft, parseTuning(text, homeNotes(draft), names));
 }
 
 /** The draft with steps from the tuning it began with. @throws FormatError */
@@ -78,10 +80,10 @@ function homeNotes({ from }: Draft): number[] {
 }
 
 /** Notes of a draft as they are typed, the highest-numbered course first. */
-export function notesText(draft: Draft): string {
+export function notesText(draft: Draft, style: NoteStyle): string {
   const { accidental } = tuningOf(draft);
   return draft.notes
-    .map((midi) => noteName(midi, accidental))
+    .map((midi) => noteName(midi, accidental, style))
     .reverse()
     .join(' ');
 }

@@ -3,14 +3,14 @@ import { findTuning } from '@rosefinch/core/music';
 import { findModel } from '@rosefinch/core/strings';
 import { expect } from 'chai';
 import { createElement } from 'react';
-import { renderToStaticMarkup } from 'react-dom/server';
+import { drawnInWords } from '../../parts/words/inWordsFixture.ts';
 import { NeckChart } from './NeckChart.tsx';
 
 function drawn(tuning: string, model: string, frets: number, leftHanded = false) {
   const neck = neckOf(findTuning(tuning)!, findModel(model)!.build('x', 'X'));
   const checks = crossChecks(neck, frets).filter(({ octaves }) => octaves === 0);
-  const svg = renderToStaticMarkup(createElement(NeckChart, { neck, checks, frets, leftHanded }));
-  return { svg: svg.replaceAll('<!-- -->', ''), checks };
+  const svg = drawnInWords(createElement(NeckChart, { neck, checks, frets, leftHanded }));
+  return { svg: svg, checks };
 }
 
 const frets = (svg: string) =>
