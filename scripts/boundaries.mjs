@@ -6,12 +6,14 @@ import { pathToFileURL } from 'node:url';
 import { parse } from '@babel/parser';
 import { traverseFast } from '@babel/types';
 
-const ROOMS = ['core/src', 'app/src', 'server/src', 'tools/src'];
+const ROOMS = ['core/src', 'words/src', 'app/src', 'server/src', 'tools/src'];
 const PLUGINS = ['typescript', 'jsx'];
 
 /** From the ground up: a room may import its own files and any room further down. */
 const CORE = [
-  ['units', 'errors', 'writing'],
+  ['units', 'catalogue'],
+  ['message'],
+  ['errors'],
   ['maths'],
   ['music'],
   ['strings', 'formats'],
@@ -20,12 +22,13 @@ const CORE = [
   ['state'],
   ['retune', 'settling', 'intonation', 'drift', 'rounds', 'ear'],
   ['practice', 'coach', 'records'],
-  ['demo', 'words'],
+  ['demo', 'sentences'],
   ['dialogue'],
 ];
 const APP = [['environment'], ['worker'], ['sound', 'fits', 'data'], ['parts'], ['views'], ['app']];
 /** Within `parts/`: what draws alone, and what also reads and listens. */
 const PARTS = [
+  ['words'],
   ['frame', 'wires', 'charts'],
   [
     'instruments',
@@ -61,8 +64,11 @@ function placeOf(file) {
 /** What is wrong with one import; null where it is lawful. */
 export function faultOf(from, to) {
   const [a, b] = [placeOf(from), placeOf(to)];
-  if (a.house !== b.house)
+  if (a.house !== b.house) {
+    if (b.house === 'words' && a.house !== 'core')
+      return a.house === 'app' && to.endsWith('english.ts') ? 'english.ts is for Node alone' : null;
     return b.house === 'core' ? null : `${a.house} imports nothing of ${b.house}`;
+  }
   if (a.house !== 'core' && a.house !== 'app') return null;
   for (const { house, room, floor } of [a, b])
     if (floor < 0) return `${house}/src/${room} is no room of this house`;
@@ -102,6 +108,8 @@ const isTest = (file) => /\.test\.tsx?$|Fixture\.ts$/.test(file);
 function resolved(root, from, specifier) {
   const path = specifier.replace(/\?.*$/, '');
   if (path.startsWith('.')) return relative(root, join(root, dirname(from), path));
+  const words = /^@rosefinch\/words(?:\/(.+))?$/.exec(path);
+  if (words) return `words/src/${words[1] ?? 'index'}.ts`;
   const room = /^@rosefinch\/core\/(.+)$/.exec(path)?.[1];
   if (!room) return null;
   const one = `core/src/${room}.ts`;
@@ -163,7 +171,7 @@ function circlesIn(modules, arrows) {
   return circles;
 }
 
-const isOwn = (file) => /^(core|app|server|tools)\/src\//.test(file);
+const isOwn = (file) => /^(core|words|app|server|tools)\/src\//.test(file);
 
 /** Arrows between rooms, and those that do not run down, for core and app. */
 export function floorsOf(arrows) {

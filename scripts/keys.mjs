@@ -1,7 +1,8 @@
 // docs/keys.md from the table of keys in the code; with --check it only says whether it is as it must be.
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { KEY_TABLE } from '../app/src/parts/frame/keyTable.ts';
+import { KEY_TABLE, keyName } from '../app/src/parts/frame/keyTable.ts';
+import { inEnglish } from '../words/src/english.ts';
 
 const file = join(import.meta.dirname, '../docs/keys.md');
 const TITLES = {
@@ -14,7 +15,10 @@ const TITLES = {
   ear: 'Ear exercises',
   everywhere: 'Everywhere',
 };
-const rows = (lines) => Object.values(lines).map(({ shown, does }) => `- **${shown}**: ${does}`);
+const rows = (lines) =>
+  Object.values(lines).map(
+    ({ shown, does }) => `- **${inEnglish.value(keyName(shown))}**: ${inEnglish(does)}`,
+  );
 const text = `# Keys
 
 Made from \`app/src/parts/frame/keyTable.ts\` by \`npm run keys\`. Keys do nothing while something is typed, and can be switched off.

@@ -21,7 +21,7 @@ const ADDITIONS: readonly Addition[] = [
     file: 'core/src/coach/facts.ts',
     from: "  'too faint': object;",
     to: "  'too faint': object;\n  'string buzzes': object;",
-    missing: ['core/src/coach/rules.ts', 'core/src/words/faults.ts'],
+    missing: ['core/src/coach/rules.ts', 'core/src/sentences/faults.ts'],
   },
   {
     what: 'a field of a record',
@@ -62,14 +62,28 @@ const ADDITIONS: readonly Addition[] = [
     file: 'core/src/coach/next.ts',
     from: "  | { readonly step: 'pluck any' }",
     to: "  | { readonly step: 'pluck any' }\n  | { readonly step: 'rest' }",
-    missing: ['core/src/words/next.ts'],
+    missing: ['core/src/sentences/next.ts'],
   },
   {
     what: 'a key of the bench',
     file: 'app/src/parts/frame/keyTable.ts',
-    from: "    accept: line([' '], 'Space', 'accept and go on'),",
-    to: "    accept: line([' '], 'Space', 'accept and go on'),\n    zoom: line(['w'], 'W', 'large'),",
+    from: "    accept: line([' '], 'Space', 'keys.acceptAndGoOn'),",
+    to: "    accept: line([' '], 'Space', 'keys.acceptAndGoOn'),\n    zoom: line(['w'], 'W', 'keys.allActionsAndKeys'),",
     missing: ['app/src/views/bench/benchActs.ts'],
+  },
+  {
+    what: 'an argument of a message',
+    file: 'core/src/sentences/next.ts',
+    from: "message('bench.pluck', { string: nameOf(string) })",
+    to: "message('bench.pluck', { course: nameOf(string) })",
+    missing: ['core/src/sentences/next.ts'],
+  },
+  {
+    what: 'a message',
+    file: 'core/src/sentences/next.ts',
+    from: "message('bench.pluckAny.more')",
+    to: "message('bench.pluckAny.most')",
+    missing: ['core/src/sentences/next.ts'],
   },
 ];
 
