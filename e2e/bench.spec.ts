@@ -1,7 +1,7 @@
 import { BenchPage } from './bench.ts';
 import { OWN_PORT } from './playwright.config.ts';
 import { playedBy, plucksOf } from './sound.ts';
-import { expect, feed, heardOut, type Page, test } from './test.ts';
+import { en, expect, feed, heardOut, type Page, test } from './test.ts';
 
 test('the practice guitar is tuned with the keyboard alone, and the next pass begins by itself', async ({
   page,
@@ -10,7 +10,7 @@ test('the practice guitar is tuned with the keyboard alone, and the next pass be
   const bench = new BenchPage(page);
   await bench.open();
   await page.keyboard.press('l');
-  await page.getByText('Room quiet').waitFor();
+  await page.getByText(en('common.roomQuiet')).waitFor();
   await page.keyboard.press('Escape');
   await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
   // A string is closed by two plucks that agree; after the last of them a pluck begins the next pass.
@@ -61,7 +61,7 @@ test('Space accepts once, keys sleep while typing and when switched off', async 
   await page.keyboard.press(' ');
   await expect(bench.string(4)).toHaveAttribute('data-active', 'true');
   await page.keyboard.press('/');
-  await page.getByRole('textbox', { name: 'Find an instrument, a tuning or a view' }).waitFor();
+  await page.getByRole('textbox', { name: en('common.findAnInstrumentATuning') }).waitFor();
   await page.keyboard.press('1');
   await page.keyboard.press('Escape');
   await expect(bench.string(4)).toHaveAttribute('data-active', 'true');
@@ -81,10 +81,10 @@ test('figures can be hidden until the teacher commits', async ({ page }) => {
   await page.keyboard.press('6');
   await bench.pluck(6);
   await page.keyboard.press('h');
-  await expect(bench.figure).toHaveText('hidden');
+  await expect(bench.figure).toHaveText(en('bench.hiddenFigure'));
   await expect(bench.string(6)).toHaveAccessibleName(/no figure/);
   await page.keyboard.press(' ');
-  await expect(bench.figure).not.toHaveText('hidden');
+  await expect(bench.figure).not.toHaveText(en('bench.hiddenFigure'));
 });
 
 test('no view asks another origin for anything', async ({ page, baseURL }) => {
@@ -102,7 +102,7 @@ test('no view asks another origin for anything', async ({ page, baseURL }) => {
   await page.keyboard.press('d');
   await bench.pluckUnseen(6);
   await page.goto('/no-such-view');
-  await page.getByRole('heading', { name: 'There is no such page' }).waitFor();
+  await page.getByRole('heading', { name: en('views.thereIsNoSuchPage') }).waitFor();
   expect(foreign).toEqual([]);
   expect(complaints).toEqual([]);
 });
@@ -111,7 +111,7 @@ test('the empty shelf says what it is for and puts a guitar on the bench in one 
   page,
 }) => {
   await page.goto(`http://127.0.0.1:${OWN_PORT}/`);
-  await expect(page.getByRole('heading', { name: 'What stands in front of you?' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: en('bench.whatStands') })).toBeVisible();
   await page.getByRole('button', { name: 'Try it with a practice guitar' }).click();
   await expect(page.getByRole('button', { name: /^My guitar .*in hand/ })).toBeVisible();
 });
@@ -123,7 +123,7 @@ test('listening can be stopped, and begun again', async ({ page }) => {
   const button = page.getByRole('button', { name: /^Listening/ });
   await expect(button).toHaveAttribute('aria-pressed', 'true');
   await button.click();
-  await expect(page.getByText('Not listening yet.')).toBeVisible();
+  await expect(page.getByText(en('common.notListening'))).toBeVisible();
   await expect(bench.advice).toContainText('Choose what to listen to');
   await expect(page.getByRole('button', { name: /^Pluck string/ })).toHaveCount(0);
   await bench.practise();
@@ -137,9 +137,9 @@ test.describe('by microphone', () => {
   const listening = async (page: Page) => {
     const bench = new BenchPage(page);
     await bench.open();
-    await page.getByRole('button', { name: 'Microphone' }).click();
+    await page.getByRole('button', { name: en('common.microphone') }).click();
     await feed(page, playedBy([], [{ seconds: 0.1 }]));
-    await page.getByText('Room quiet').waitFor();
+    await page.getByText(en('common.roomQuiet')).waitFor();
     return bench;
   };
 
@@ -149,9 +149,9 @@ test.describe('by microphone', () => {
     // Two fifths of a second of the note are heard, then nothing more.
     await feed(page, sound.subarray(0, Math.round((notes[0]!.at + 0.4) * 48_000)));
     await page.keyboard.press('l');
-    await expect(page.getByText('Not listening yet.')).toBeVisible();
+    await expect(page.getByText(en('common.notListening'))).toBeVisible();
     // What is heard when listening begins again is all that counts.
-    await page.getByRole('button', { name: 'Microphone' }).click();
+    await page.getByRole('button', { name: en('common.microphone') }).click();
     await feed(page, sound.subarray(Math.round((notes[1]!.at - 1) * 48_000)));
     await expect.poll(() => bench.plucks(5)).toBe(1);
     await heardOut(page);

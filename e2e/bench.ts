@@ -1,4 +1,4 @@
-import { allStored, expect, heardOut, type Locator, type Page } from './test.ts';
+import { allStored, en, expect, heardOut, type Locator, type Page } from './test.ts';
 
 /** However busy the machine: the pluck must come, once, in ms. */
 export const HEARD_WITHIN = 30_000;
@@ -36,7 +36,7 @@ export class BenchPage {
 
   async practise(): Promise<void> {
     await beginPractice(this.page);
-    await this.page.getByText('Room quiet').waitFor();
+    await this.page.getByText(en('common.roomQuiet')).waitFor();
     // On an empty bench the practice guitar sounds its first string by itself.
     await expect
       .poll(() => this.plucks(6), { timeout: HEARD_WITHIN, intervals: LOOK_AGAIN })

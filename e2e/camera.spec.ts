@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium } from '@playwright/test';
 import { CHROMIUM, CHROMIUM_ARGS, OWN_PORT } from './playwright.config.ts';
-import { expect, give, type Page, test } from './test.ts';
+import { en, expect, give, type Page, test } from './test.ts';
 
 /** What a camera sees of a label that is held before it somewhat askew, others at the picture’s edge: a film of one picture. */
 async function filmed(page: Page, name: string): Promise<Buffer> {
@@ -40,13 +40,13 @@ test('in a round the camera reads a printed label, and takes that instrument in 
   await page.goto(shelf);
   await page.getByRole('textbox', { name: 'Name' }).fill('Uke');
   await page.getByLabel('Kind').selectOption({ label: 'Ukulele, soprano' });
-  await page.getByLabel('How many').fill('3');
+  await page.getByLabel(en('shelf.howMany')).fill('3');
   await page.getByRole('button', { name: /on the shelf$/ }).click();
   await page.getByRole('link', { name: 'Uke 3' }).first().waitFor();
   writeFileSync(film, await filmed(page, 'Uke 3'));
   await page.goto(shelf);
   await page.getByRole('button', { name: /^Begin a round/ }).click();
-  await page.getByRole('dialog').getByText('One after the other').click();
+  await page.getByRole('dialog').getByText(en('shelf.oneAfterTheOther')).click();
   await page.getByRole('button', { name: /^Begin: / }).click();
   const hand = (name: string) =>
     page.getByRole('button', { name: new RegExp(`^${name} .*in hand$`) });
@@ -54,7 +54,7 @@ test('in a round the camera reads a printed label, and takes that instrument in 
   // Keys are taken once the sitting is read back.
   await page.locator('.job[aria-busy=false]').waitFor();
   await page.keyboard.press('n');
-  await page.getByRole('button', { name: 'Read its label' }).click();
+  await page.getByRole('button', { name: en('bench.readItsLabel') }).click();
   await expect(hand('Uke 3')).toBeVisible();
   await expect(page.getByRole('dialog')).toHaveCount(0);
   await browser.close();

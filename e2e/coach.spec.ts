@@ -1,6 +1,6 @@
 import { BenchPage } from './bench.ts';
 import { type Doing, playedBy } from './sound.ts';
-import { expect, feed, fromMore, test } from './test.ts';
+import { en, expect, feed, fromMore, test } from './test.ts';
 
 interface Mistake {
   readonly name: string;
@@ -70,7 +70,7 @@ test.use({ standIn: true });
 test('by microphone the coach hears what goes wrong', async ({ page }) => {
   const bench = new BenchPage(page);
   await bench.open();
-  await page.getByRole('button', { name: 'Microphone' }).click();
+  await page.getByRole('button', { name: en('common.microphone') }).click();
   for (const { name, detune, doings, choose, says } of MISTAKES)
     await test.step(name, async () => {
       await page.keyboard.press(choose ?? '0');

@@ -8,7 +8,7 @@ import { CHROMIUM, CHROMIUM_ARGS } from './playwright.config.ts';
 import { tableOf } from './reliability/store.ts';
 import { addressOf, serveDemo } from './serve.ts';
 import { browserHearing, fretPlayer, type PlayedNote, plucksOf, temporaryFile } from './sound.ts';
-import { fromMore, give, take } from './test.ts';
+import { en, fromMore, give, take } from './test.ts';
 
 /**
  * Plucks made while the page is slow (its processor throttled six times) and the machine is
@@ -114,15 +114,16 @@ async function open(page: Page, view: Bench): Promise<void> {
   if (view !== 'bench') {
     await take(page, INSTRUMENT[view]);
   }
-  if (view === 'settle') await page.getByRole('button', { name: 'Settle these strings' }).click();
+  if (view === 'settle')
+    await page.getByRole('button', { name: en('settle.settleTheseStrings') }).click();
   if (view === 'frets') await beginCheck(page);
 }
 
 async function beginCheck(page: Page, courses: readonly number[] = [4, 3, 2, 1]): Promise<void> {
-  await page.getByRole('button', { name: 'Begin the check' }).waitFor();
+  await page.getByRole('button', { name: en('frets.beginTheCheck') }).waitFor();
   for (const course of [4, 3, 2, 1])
     if (!courses.includes(course)) await page.getByLabel(`String ${course}`).uncheck();
-  await page.getByRole('button', { name: 'Begin the check' }).click();
+  await page.getByRole('button', { name: en('frets.beginTheCheck') }).click();
 }
 
 /** A check that is read through is followed by another one. */
@@ -131,7 +132,7 @@ async function checkAgain(page: Page): Promise<void> {
   await fromMore(page, 'Check again');
   await beginCheck(page);
   await beginPractice(page);
-  await page.getByText('Room quiet').waitFor();
+  await page.getByText(en('common.roomQuiet')).waitFor();
 }
 
 async function slow(page: Page): Promise<void> {
@@ -158,7 +159,7 @@ async function byPractice(browser: Browser, view: Bench, count: number): Promise
   await watchScreen(page);
   await open(page, view);
   await beginPractice(page);
-  await page.getByText('Room quiet').waitFor();
+  await page.getByText(en('common.roomQuiet')).waitFor();
   // On an empty bench the practice guitar sounds its first string by itself.
   if (view === 'bench') await settledCount(page, view, 1);
   const first = view === 'bench' ? 1 : 0;
@@ -201,7 +202,7 @@ async function byMicrophone(view: Bench, count: number): Promise<Row> {
   await watchScreen(page);
   await open(page, view);
   await slow(page);
-  await page.getByRole('button', { name: 'Microphone' }).click();
+  await page.getByRole('button', { name: en('common.microphone') }).click();
   await page.waitForTimeout((1000 * sound.length) / RATE + 1000);
   const whole = arrivedWhole(sound, await capturedBy(page), notes);
   const arrived = notes.filter((_, i) => whole[i]);

@@ -1,6 +1,6 @@
 import { BenchPage } from './bench.ts';
 import { playedBy } from './sound.ts';
-import { expect, feed, test } from './test.ts';
+import { en, expect, feed, test } from './test.ts';
 
 test('ear first: nothing is given away until Space compares ear and display', async ({ page }) => {
   const bench = new BenchPage(page);
@@ -10,7 +10,7 @@ test('ear first: nothing is given away until Space compares ear and display', as
   await page.keyboard.press('h');
   await bench.pluckUnseen(6);
   await expect(bench.advice).toContainText('By ear: bring string 6 to its note.');
-  await expect(bench.figure).toHaveText('hidden');
+  await expect(bench.figure).toHaveText(en('bench.hiddenFigure'));
   for (let i = 0; i < 6; i++) await page.keyboard.press('ArrowUp');
   await bench.pluckUnseen(6);
   await page.keyboard.press(' ');
@@ -37,22 +37,22 @@ test.describe('by microphone', () => {
     const bench = new BenchPage(page);
     await bench.open();
     await page.keyboard.press('f');
-    await page.getByRole('button', { name: 'Microphone' }).click();
+    await page.getByRole('button', { name: en('common.microphone') }).click();
     await expect(bench.advice).toContainText(/Sound the reference/);
     await feed(page, playedBy(ALIKE, plucked([5])));
     // 440 · 2^(−18/1200) is 435.4.
-    await expect(page.getByRole('region', { name: 'Heard reference' })).toContainText(
+    await expect(page.getByRole('region', { name: en('bench.heardReference') })).toContainText(
       /A2, −1[78]\.\d cents: A4 is 435\.[345] Hz there\./,
     );
     expect(await bench.plucks(5)).toBe(0);
-    await page.getByRole('button', { name: 'Tune to it' }).click();
+    await page.getByRole('button', { name: en('bench.tuneToIt') }).click();
     await expect(page.getByText(/A4 435\.[345] Hz/)).toBeVisible();
   });
 
   test('a set of strings that agrees with itself is told so, and can be kept', async ({ page }) => {
     const bench = new BenchPage(page);
     await bench.open();
-    await page.getByRole('button', { name: 'Microphone' }).click();
+    await page.getByRole('button', { name: en('common.microphone') }).click();
     await feed(page, playedBy(ALIKE, plucked([6, 5, 4, 3, 2, 1])));
     await expect(bench.advice).toContainText('In tune with itself, 18 cents low.');
     await page.getByRole('button', { name: /^Set A4 to 435\.[345] Hz/ }).click();
@@ -63,10 +63,10 @@ test.describe('by microphone', () => {
 
 test('advice can be bold and short', async ({ page }) => {
   await page.goto('/settings');
-  await page.getByLabel('Movements').selectOption('one bold');
-  await expect(page.getByLabel('Movements')).toHaveValue('one bold');
-  await page.getByLabel('Advice').selectOption('one line');
-  await expect(page.getByLabel('Advice')).toHaveValue('short');
+  await page.getByLabel(en('settings.movements')).selectOption('one bold');
+  await expect(page.getByLabel(en('settings.movements'))).toHaveValue('one bold');
+  await page.getByLabel(en('settings.advice')).selectOption('one line');
+  await expect(page.getByLabel(en('settings.advice'))).toHaveValue('short');
   const bench = new BenchPage(page);
   await bench.open();
   await bench.practise();

@@ -3,7 +3,7 @@ import { HEARD_WITHIN } from './bench.ts';
 import { FretsPage } from './frets.ts';
 import { printed } from './printed.ts';
 import { fretPlayer } from './sound.ts';
-import { expect, feed, test } from './test.ts';
+import { en, expect, feed, test } from './test.ts';
 
 test('a ukulele with a high second fret: the check, the cause, the compromise, the order sheet', async ({
   page,
@@ -12,7 +12,7 @@ test('a ukulele with a high second fret: the check, the cause, the compromise, t
   const frets = new FretsPage(page);
   await frets.open('Linnet');
   await expect(page.getByText('so the instrument need not be in tune')).toBeVisible();
-  await page.getByRole('button', { name: 'Begin the check' }).click();
+  await page.getByRole('button', { name: en('frets.beginTheCheck') }).click();
   await frets.practise();
   await frets.comesTo();
   await expect(frets.causes()).toContainText('Nothing is told yet. Read the open strings');
@@ -26,7 +26,7 @@ test('a ukulele with a high second fret: the check, the cause, the compromise, t
   await frets.practise();
   // Struck out, a place is asked for once more.
   await page.keyboard.press('n');
-  await page.getByLabel('Noticed').fill('buzzes a little');
+  await page.getByLabel(en('frets.noticed')).fill('buzzes a little');
   await page.getByRole('button', { name: 'Keep the note' }).click();
   await frets.comesTo();
   await expect(page.getByText('buzzes a little')).toBeVisible();
@@ -42,7 +42,7 @@ test('a ukulele with a high second fret: the check, the cause, the compromise, t
   await expect(frets.causes()).toContainText('Fret 2 stands too near the bridge: 1.');
   await expect(frets.causes()).toContainText('To a qualified repairer');
 
-  const compromise = page.getByRole('region', { name: 'Compromise' });
+  const compromise = page.getByRole('region', { name: en('frets.compromise2') });
   await expect(compromise).toContainText('No compromise helps these chords');
   await compromise.getByLabel(/^Own chords/).fill('2220; 22');
   await expect(compromise).toContainText('not 4 frets: 22');
@@ -82,9 +82,9 @@ test('a ukulele with a high second fret: the check, the cause, the compromise, t
 
   // It comes back from the repairer as it was: ten plucks show it.
   await page.goto('/frets');
-  await page.getByRole('button', { name: 'That is enough' }).click();
-  await page.getByRole('button', { name: 'Check again' }).click();
-  const before = page.getByRole('region', { name: 'Ordered before' });
+  await page.getByRole('button', { name: en('frets.thatIsEnough') }).click();
+  await page.getByRole('button', { name: en('frets.checkAgain') }).click();
+  const before = page.getByRole('region', { name: en('frets.orderedBefore') });
   await expect(before).toContainText('Fret 2 stands too near the bridge');
   await before.getByRole('button', { name: /^Is it put right/ }).click();
   await frets.practise();
@@ -97,7 +97,7 @@ test('a sound ukulele is let go, and nothing is ordered', async ({ page }) => {
   test.setTimeout(240_000);
   const frets = new FretsPage(page);
   await frets.open('Stonechat');
-  await page.getByRole('button', { name: 'Begin the check' }).click();
+  await page.getByRole('button', { name: en('frets.beginTheCheck') }).click();
   await frets.practise();
   await frets.soundAll();
   await expect
@@ -106,14 +106,14 @@ test('a sound ukulele is let go, and nothing is ordered', async ({ page }) => {
   expect(await frets.readings()).toBeLessThan(40);
   await frets.comesTo();
   await expect(frets.causes()).not.toContainText('One part is at fault');
-  await expect(page.getByRole('button', { name: 'Print the order sheet' })).toHaveCount(0);
+  await expect(page.getByRole('button', { name: en('frets.printTheOrderSheet') })).toHaveCount(0);
 });
 
 test('a banjo’s bridge is put right in two moves', async ({ page }) => {
   test.setTimeout(240_000);
   const frets = new FretsPage(page);
   await frets.open('Lapwing');
-  const first = page.getByRole('region', { name: 'Bridge first' });
+  const first = page.getByRole('region', { name: en('frets.bridgeFirst') });
   await first.getByLabel('Nut to fret 12, mm').fill('335');
   await first.getByLabel('Fret 12 to bridge, mm').fill('331.5');
   await expect(first).toContainText('By measure: move the bridge 3.5 mm away from the nut.');
@@ -123,10 +123,10 @@ test('a banjo’s bridge is put right in two moves', async ({ page }) => {
     await frets.practise();
     await frets.soundAll();
     await frets.comesTo();
-    const right = await page.getByText('The bridge stands right. Mark its place.').isVisible();
+    const right = await page.getByText(en('frets.bridgeRight')).isVisible();
     if (right) break;
     await frets.back();
-    await page.getByRole('button', { name: 'Move the practice bridge so' }).click();
+    await page.getByRole('button', { name: en('frets.moveThePracticeBridgeSo') }).click();
   }
   expect(moves).toBeLessThanOrEqual(2);
 });
@@ -137,19 +137,19 @@ test('saddles of their own are told by the octaves, and in turns of their screws
   test.setTimeout(240_000);
   const frets = new FretsPage(page);
   await frets.open('Heron');
-  await page.getByLabel('Which notes?').selectOption('octaves');
+  await page.getByLabel(en('frets.whichNotes')).selectOption('octaves');
   for (const course of [5, 4, 3, 2]) await page.getByLabel(`String ${course}`).uncheck();
-  await page.getByRole('button', { name: 'Begin the check' }).click();
+  await page.getByRole('button', { name: en('frets.beginTheCheck') }).click();
   await frets.practise();
   await frets.soundAll();
   // Two millimetres too near, as a practice instrument’s saddle is: every octave is sharp.
   await expect.poll(() => frets.asked()).toMatch(/^The saddles of strings 6, 1 are to be moved\./);
   await frets.comesTo();
-  await page.getByLabel('Pitch of the screws, mm a turn').fill('0.7');
+  await page.getByLabel(en('frets.pitchOfTheScrewsMm')).fill('0.7');
   await expect(frets.causes()).toContainText(
     /String 6 moves \d\.\d ± \d\.\d mm away from the nut: \d\.\d turns of its screw\./,
   );
-  await expect(page.getByRole('region', { name: 'Compromise' })).toHaveCount(0);
+  await expect(page.getByRole('region', { name: en('frets.compromise2') })).toHaveCount(0);
 });
 
 test.describe('by microphone', () => {
@@ -159,10 +159,10 @@ test.describe('by microphone', () => {
     const frets = new FretsPage(page);
     const player = fretPlayer(3);
     await frets.open('Redshank');
-    await page.getByLabel('Which notes?').selectOption('useful');
+    await page.getByLabel(en('frets.whichNotes')).selectOption('useful');
     for (const course of [4, 2, 1]) await page.getByLabel(`String ${course}`).uncheck();
-    await page.getByRole('button', { name: 'Begin the check' }).click();
-    await page.getByRole('button', { name: 'Microphone' }).click();
+    await page.getByRole('button', { name: en('frets.beginTheCheck') }).click();
+    await page.getByRole('button', { name: en('common.microphone') }).click();
     await feed(page, player.quiet());
     const read = async (sound: Float32Array) => {
       const before = await frets.readings();
@@ -176,7 +176,7 @@ test.describe('by microphone', () => {
     await expect(page.getByRole('status').first()).toContainText('Pluck again');
     await feed(page, player.fret(6));
     await expect(page.getByRole('status')).toContainText('That sounded like fret 6, not fret 5.');
-    await page.getByRole('button', { name: 'Pluck it again' }).click();
+    await page.getByRole('button', { name: en('frets.pluckItAgain') }).click();
     for (const number of [5, 7, 9]) await read(player.fret(number));
     await read(player.open());
     await expect.poll(() => frets.asked()).toContain('Every place is read.');
@@ -189,21 +189,21 @@ test('a ukulele with a high action: what a lighter and a harder finger do', asyn
   test.setTimeout(240_000);
   const frets = new FretsPage(page);
   await frets.open('Whimbrel');
-  await page.getByLabel('Which notes?').selectOption('useful');
+  await page.getByLabel(en('frets.whichNotes')).selectOption('useful');
   for (const course of [4, 3, 1]) await page.getByLabel(`String ${course}`).uncheck();
   await page.getByLabel(/^Soft, normal and hard/).check();
-  await page.getByRole('button', { name: 'Begin the check' }).click();
+  await page.getByRole('button', { name: en('frets.beginTheCheck') }).click();
   await frets.practise();
   await frets.soundAll();
   await frets.comesTo();
   await expect(frets.causes()).toContainText('Touch: the lightest that still rings takes');
   await expect(frets.causes()).toContainText('A hard one adds');
-  await expect(page.getByRole('img', { name: 'Errors in cents, string by fret' })).toBeVisible();
+  await expect(page.getByRole('img', { name: en('frets.errorsInCentsStringBy') })).toBeVisible();
   // Kept: it is there again after a reload, and shows on the instrument.
   await frets.back();
-  await page.getByRole('button', { name: 'That is enough' }).click();
+  await page.getByRole('button', { name: en('frets.thatIsEnough') }).click();
   await page.reload();
-  await expect(page.getByRole('status')).toContainText('This check is done.');
+  await expect(page.getByRole('status')).toContainText(en('frets.checkDone'));
   await frets.comesTo();
   await expect(frets.causes()).toContainText('A hard one adds');
 });

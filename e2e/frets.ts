@@ -1,5 +1,5 @@
 import { beginPractice, HEARD_WITHIN, LOOK_AGAIN } from './bench.ts';
-import { allStored, expect, heardOut, type Page, take } from './test.ts';
+import { allStored, en, expect, heardOut, type Page, take } from './test.ts';
 
 /** The fret check as a user finds it. */
 export class FretsPage {
@@ -12,7 +12,7 @@ export class FretsPage {
 
   async practise(): Promise<void> {
     await beginPractice(this.page);
-    await this.page.getByText('Room quiet').waitFor();
+    await this.page.getByText(en('common.roomQuiet')).waitFor();
   }
 
   readings(): Promise<number> {
@@ -54,6 +54,6 @@ export class FretsPage {
   }
 
   causes() {
-    return this.page.getByRole('region', { name: 'Causes' });
+    return this.page.getByRole('region', { name: en('frets.causes') });
   }
 }

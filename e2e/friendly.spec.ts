@@ -2,7 +2,7 @@ import { seriousFaults } from './axe.ts';
 import { BenchPage } from './bench.ts';
 import { DEMO_PORT, OWN_PORT } from './playwright.config.ts';
 import { playedBy, sixPlucksFile } from './sound.ts';
-import { expect, expectWithin, feed, give, goTo, type Page, recording, test } from './test.ts';
+import { en, expect, expectWithin, feed, give, goTo, type Page, recording, test } from './test.ts';
 
 /** By day and in the dark, where only colours differ. */
 async function expectGood(page: Page, state: string): Promise<void> {
@@ -18,7 +18,7 @@ test('axe finds nothing serious on any view, light and dark', async ({ browser }
   await give(context, 'fast');
   const page = await context.newPage();
   await page.goto(`http://127.0.0.1:${OWN_PORT}/`);
-  await page.getByRole('heading', { name: 'What stands in front of you?' }).waitFor();
+  await page.getByRole('heading', { name: en('bench.whatStands') }).waitFor();
   await expectGood(page, 'first use');
   await page.goto(`http://127.0.0.1:${DEMO_PORT}/log`);
   await page.getByText('Every sitting at the bench').waitFor();
@@ -43,10 +43,10 @@ test('axe finds nothing serious on any view, light and dark', async ({ browser }
   await page.getByRole('button', { name: 'Delete' }).first().waitFor();
   await expectGood(page, 'history');
   await goTo(page, '/data');
-  await page.getByText('Take it with you').waitFor();
+  await page.getByText(en('settings.takeItWithYou')).waitFor();
   await expectGood(page, 'data');
   await goTo(page, '/retune?to=guitar-new-standard');
-  await page.getByRole('button', { name: 'Do it on the bench' }).waitFor();
+  await page.getByRole('button', { name: en('retune.doItOnTheBench') }).waitFor();
   await expectGood(page, 'retune');
   await goTo(page, '/shelf/lapwing');
   await page.getByRole('button', { name: 'Save' }).waitFor();
@@ -55,10 +55,10 @@ test('axe finds nothing serious on any view, light and dark', async ({ browser }
   await page.getByText(/^\d+ tunings fit/).waitFor();
   await expectGood(page, 'tunings');
   await goTo(page, '/tunings/banjo-open-g');
-  await page.getByText('Checks by ear').waitFor();
+  await page.getByText(en('tunings.checksByEar')).waitFor();
   await expectGood(page, 'one tuning');
   await goTo(page, '/tunings/new?from=guitar-open-d');
-  await page.getByLabel('Open strings').selectOption('offsets by hand');
+  await page.getByLabel(en('tunings.openStrings')).selectOption('offsets by hand');
   await expectGood(page, 'a tuning of one’s own');
   await context.close();
 });
@@ -69,7 +69,7 @@ test('from a cold open to the first reading of the practice guitar is one click'
   await page.goto('/');
   await page.getByRole('button', { name: 'Practice guitar' }).click();
   await expect(page.getByRole('button', { name: /^String 6,/ })).toContainText('low');
-  await expect(page.getByRole('log', { name: 'Readings in words' })).toContainText(
+  await expect(page.getByRole('log', { name: en('common.readingsInWords') })).toContainText(
     /String 6, E2: \d+ cents, low/,
   );
 });
@@ -100,10 +100,10 @@ test('arrival is spoken when wanted, and only then', async ({ page }) => {
   await expect.poll(() => bench.plucks(6)).toBe(1);
   expect(await said()).toEqual([]);
   await page.getByRole('link', { name: 'Settings' }).click();
-  const aloud = page.getByRole('switch', { name: 'Say readings aloud' });
+  const aloud = page.getByRole('switch', { name: en('settings.sayReadingsAloud') });
   await aloud.click({ force: true });
   await expect(aloud).toBeChecked();
-  await page.getByRole('link', { name: 'Bench' }).click();
+  await page.getByRole('link', { name: en('views.bench') }).click();
   await bench.practise();
   await page.keyboard.press('5');
   await bench.pluck(5);
@@ -116,9 +116,9 @@ test.describe('by microphone', () => {
   test('the bench does not take its own reference tone for a reading', async ({ page }) => {
     const bench = new BenchPage(page);
     await bench.open();
-    await page.getByRole('button', { name: 'Microphone' }).click();
+    await page.getByRole('button', { name: en('common.microphone') }).click();
     await feed(page, playedBy([], [{ seconds: 0.1 }]));
-    await page.getByText('Room quiet').waitFor();
+    await page.getByText(en('common.roomQuiet')).waitFor();
     await page.keyboard.press('d');
     // What sounds while the tone does is not read, and that is said.
     await feed(page, playedBy([], [{ pluck: 6, seconds: 1 }]).subarray(4 * 48_000, 5 * 48_000));

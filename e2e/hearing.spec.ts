@@ -1,6 +1,6 @@
 import { Estimator } from '@rosefinch/core/listen';
 import { seriousFaults } from './axe.ts';
-import { expect, feed, type Page, test } from './test.ts';
+import { en, expect, feed, type Page, test } from './test.ts';
 
 const RATE = 48_000;
 /** A frame from within a note, in samples. */
@@ -70,7 +70,7 @@ test('a minute of higher or lower: answered by keys alone, each answer kept, and
   await open(page, 'Higher or lower?', 'A minute');
   await page.keyboard.press('Enter');
   for (let i = 1; i <= 5; i++) {
-    await says(page, 'Was the second note lower or higher?');
+    await says(page, en('ear.lowerOrHigher'));
     const cents = await interval(page);
     await page.keyboard.press(cents < 0 ? '1' : '3');
     await says(page, cents < 0 ? /Yes\. It was .* cents lower/ : /Yes\. It was .* cents higher/);
@@ -89,7 +89,7 @@ test('a minute of higher or lower: answered by keys alone, each answer kept, and
   await page.reload();
   await expect(row).toContainText('5 answers so far');
   expect(await seriousFaults(page)).toEqual([]);
-  await page.getByRole('link', { name: 'Progress on paper' }).click();
+  await page.getByRole('link', { name: en('ear.progressOnPaper') }).click();
   await expect(page.getByRole('row', { name: /Higher or lower/ })).toContainText(
     '5 answers so far',
   );
@@ -106,17 +106,17 @@ test('without feedback the next question follows by itself, and a reload in the 
 }) => {
   await overhear(page);
   await open(page, 'Higher or lower?');
-  await page.getByText('Nothing', { exact: true }).click();
-  await expect(page.getByRole('radio', { name: 'Nothing' })).toBeChecked();
+  await page.getByText(en('ear.nothing'), { exact: true }).click();
+  await expect(page.getByRole('radio', { name: en('ear.nothing') })).toBeChecked();
   await page.keyboard.press('Enter');
   for (let i = 0; i < 2; i++) {
-    await says(page, 'Was the second note lower or higher?');
+    await says(page, en('ear.lowerOrHigher'));
     await page.keyboard.press('2');
-    await says(page, 'Listen.');
+    await says(page, en('ear.listen'));
   }
   await kept(page, 2);
   await page.reload();
-  await says(page, 'Enter begins.');
+  await says(page, en('ear.enterBegins'));
   await page.goto('/ear');
   await expect(page.getByRole('region', { name: 'Higher or lower?' })).toContainText('2 answers');
 });
@@ -124,7 +124,7 @@ test('without feedback the next question follows by itself, and a reload in the 
 test('a string is turned by keys until two agree, and the way there is drawn', async ({ page }) => {
   await overhear(page);
   await open(page, 'Match it');
-  await page.getByRole('button', { name: 'Begin' }).click();
+  await page.getByRole('button', { name: en('ear.begin') }).click();
   await says(page, /^Turn .* until it agrees with/);
   await page.keyboard.press('Shift+ArrowUp');
   await page.keyboard.press('ArrowDown');
@@ -139,7 +139,7 @@ test('a string is turned by keys until two agree, and the way there is drawn', a
 test('a beat is counted by taps, another one is called', async ({ page }) => {
   await open(page, 'Beats');
   await page.keyboard.press('Enter');
-  await says(page, 'Tap T on each beat.');
+  await says(page, en('ear.beatTap'));
   for (const count of ['1 tap', '2 taps', '3 taps']) {
     await page.keyboard.press('t');
     await says(page, `${count} so far`);
@@ -149,7 +149,7 @@ test('a beat is counted by taps, another one is called', async ({ page }) => {
   await page.keyboard.press('Enter');
   await says(page, /^You counted [\d.]+ a second, it was [\d.]+\./);
   await page.keyboard.press('Enter');
-  await says(page, 'Press Enter when the beat stands still.');
+  await says(page, en('ear.beatStop'));
   await page.keyboard.press('Enter');
   await says(page, /^You called it [\d.]+ cents from where it stood still/);
 });
@@ -158,24 +158,27 @@ test('learners have their own figures, and take them along when they are deleted
   page,
 }) => {
   await page.goto('/ear');
-  await page.getByRole('button', { name: 'Add a learner' }).click();
-  await page.getByLabel('Name or initials').fill('R. F.');
-  await page.getByRole('button', { name: 'Add', exact: true }).click();
-  await expect(page.getByRole('combobox', { name: 'Whose ear' })).toHaveValue('R. F.');
-  await page.getByRole('region', { name: 'Match it' }).getByRole('link', { name: 'Begin' }).click();
-  await page.getByRole('button', { name: 'Begin' }).click();
+  await page.getByRole('button', { name: en('ear.addALearner') }).click();
+  await page.getByLabel(en('ear.nameOrInitials')).fill('R. F.');
+  await page.getByRole('button', { name: en('ear.add'), exact: true }).click();
+  await expect(page.getByRole('combobox', { name: en('ear.whoseEar') })).toHaveValue('R. F.');
+  await page
+    .getByRole('region', { name: 'Match it' })
+    .getByRole('link', { name: en('ear.begin') })
+    .click();
+  await page.getByRole('button', { name: en('ear.begin') }).click();
   await page.keyboard.press('Enter');
   await says(page, /^Left/);
   // By the app's own link: a new page would end this one before its answer is written.
   await page.getByRole('link', { name: 'Ear', exact: true }).click();
   const row = page.getByRole('region', { name: 'Match it' });
-  await expect(row).toContainText('Too few for a figure.');
+  await expect(row).toContainText(en('ear.noFigure'));
   await page.getByRole('button', { name: 'Delete R. F.' }).click();
-  await expect(row).toContainText('never done');
-  await page.getByRole('button', { name: 'Undo' }).click();
-  await page.getByRole('combobox', { name: 'Whose ear' }).click();
+  await expect(row).toContainText(en('ear.neverDone2'));
+  await page.getByRole('button', { name: en('common.undo') }).click();
+  await page.getByRole('combobox', { name: en('ear.whoseEar') }).click();
   await page.getByRole('option', { name: 'R. F.' }).click();
-  await expect(row).toContainText('Too few for a figure.');
+  await expect(row).toContainText(en('ear.noFigure'));
 });
 
 test('a question to the class: hands are typed in, and no single child is kept', async ({
@@ -183,17 +186,17 @@ test('a question to the class: hands are typed in, and no single child is kept',
 }) => {
   await overhear(page);
   await open(page, 'A question to the class');
-  const figure = page.getByRole('region', { name: 'Just-noticeable difference' });
+  const figure = page.getByRole('region', { name: en('ear.justNoticeableDifference') });
   for (let question = 1; question <= 4; question++) {
     // Many hands on one question tell no figure yet.
     await expect(figure).not.toContainText('notices');
     await page.keyboard.press('Enter');
-    await says(page, 'Who heard it lower, who higher?');
-    const hands = page.getByRole('form', { name: 'Hands' });
+    await says(page, en('ear.whoHeard'));
+    const hands = page.getByRole('form', { name: en('ear.hands') });
     const lower = (await interval(page)) < 0;
     await hands.getByLabel('lower').fill(lower ? '11' : '3');
     await hands.getByLabel('higher').fill(lower ? '3' : '11');
-    await hands.getByRole('button', { name: 'Count' }).click();
+    await hands.getByRole('button', { name: en('ear.count') }).click();
     await says(page, /^It was [\d.]+ cents (lower|higher)/);
   }
   await expect(figure).toContainText('notices');
@@ -205,15 +208,15 @@ test('a practice instrument is put out and brought back by one tone: all is hidd
 }) => {
   await open(page, 'The whole instrument');
   await page.getByText('One tone').click();
-  await page.getByRole('button', { name: 'Begin' }).click();
-  await says(page, 'Choose the microphone.');
+  await page.getByRole('button', { name: en('ear.begin') }).click();
+  await says(page, en('ear.chooseMicrophone'));
   await page.getByRole('button', { name: /^Practice/ }).click();
   for (let string = 6; string >= 1; string--) {
     await says(page, `Put string ${string} out of tune and pluck it.`);
     await page.keyboard.press(' ');
   }
-  await says(page, 'Bring it back. Nothing is shown until you say done.');
-  await expect(page.getByTestId('figure')).toHaveText('hidden');
+  await says(page, en('ear.bringBack'));
+  await expect(page.getByTestId('figure')).toHaveText(en('bench.hiddenFigure'));
   await page.keyboard.press('Enter');
   for (let string = 6; string >= 1; string--) {
     await says(page, `Pluck string ${string}.`);
@@ -259,10 +262,10 @@ test.describe('by microphone', () => {
   }) => {
     await open(page, 'Sing it');
     await page.keyboard.press('Enter');
-    await says(page, 'Choose the microphone.');
+    await says(page, en('ear.chooseMicrophone'));
     await page.getByRole('button', { name: /^Microphone/ }).click();
-    await says(page, 'Sing or hum that note.');
-    const stage = page.getByRole('region', { name: 'A note to sing' });
+    await says(page, en('ear.sing'));
+    const stage = page.getByRole('region', { name: en('ear.aNoteToSing') });
     const asked = async () => {
       const name = (await stage.locator('.stage-name strong').textContent()) ?? '';
       const hz = GUITAR[name] ?? 0;
@@ -274,11 +277,11 @@ test.describe('by microphone', () => {
     await says(page, /^Below: sing higher\..*Enter goes on/);
     await expect(page.getByTestId('figure')).toHaveText(/^−4[3-7]\.\d$/);
     await page.keyboard.press('Enter');
-    await says(page, 'That string is out. Sing it as it is.');
+    await says(page, en('ear.singOut'));
     await feed(page, sungNote((await asked()) * 2 ** (40 / 1200)));
     await says(page, /^String \d is (high: your voice says so|low)\./);
     await page.keyboard.press('Enter');
-    await says(page, 'Sing or hum that note.');
+    await says(page, en('ear.sing'));
     await feed(page, sungNote(await asked()));
     await says(page, /^There\..*Enter goes on/);
     await kept(page, 1);
@@ -292,7 +295,7 @@ test.describe('by microphone', () => {
 
 test('a fret is held ten times on the practice instrument', async ({ page }) => {
   await open(page, 'Touch');
-  await page.getByRole('button', { name: 'Begin' }).click();
+  await page.getByRole('button', { name: en('ear.begin') }).click();
   await page.getByRole('button', { name: /^Practice/ }).click();
   for (let left = 10; left > 0; left--) {
     await says(page, `${left} pluck`);

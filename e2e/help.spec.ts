@@ -1,5 +1,5 @@
 import { seriousFaults } from './axe.ts';
-import { expect, test } from './test.ts';
+import { en, expect, test } from './test.ts';
 
 test('each view’s “?” leads to the page that is about it, and from there to the practice instrument', async ({
   page,
@@ -8,16 +8,21 @@ test('each view’s “?” leads to the page that is about it, and from there t
   await page.getByRole('heading', { level: 1 }).waitFor();
   const guide = page.getByRole('link', { name: 'Guide', exact: true });
   await guide.click();
-  await expect(page.getByRole('heading', { name: 'What settles in a new string' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: en('guide.newStrings.title') })).toBeVisible();
   await expect(page.getByRole('article')).toContainText('It falls ever more slowly.');
   expect(await seriousFaults(page)).toEqual([]);
-  await page.getByRole('navigation', { name: 'Pages of the guide' }).getByText('All pages').click();
+  await page
+    .getByRole('navigation', { name: en('help.pagesOfTheGuide') })
+    .getByText(en('help.allPages'))
+    .click();
   await expect(page.getByRole('listitem')).toHaveCount(20);
-  await page.getByLabel('Search the guide').fill('graphite');
+  await page.getByLabel(en('help.searchTheGuide')).fill('graphite');
   await expect(page.getByRole('status')).toHaveText('1 page');
-  await page.getByRole('link', { name: 'Why the last movement goes up' }).click();
-  await page.getByRole('link', { name: 'Try it on the practice instrument' }).click();
-  await expect(page.getByRole('region', { name: 'String in hand' })).toContainText(/cents/);
+  await page.getByRole('link', { name: en('guide.fromBelow.title') }).click();
+  await page.getByRole('link', { name: en('help.tryItOnThePractice') }).click();
+  await expect(page.getByRole('region', { name: en('common.stringInHand') })).toContainText(
+    /cents/,
+  );
 });
 
 test('every page has a drawing, a line of what it shows, and a place that is there', async ({
@@ -34,7 +39,7 @@ test('every page has a drawing, a line of what it shows, and a place that is the
     await expect(figure.locator('svg, canvas').first()).toBeVisible();
     await expect(figure.locator('figcaption').last()).not.toBeEmpty();
     const to = await page
-      .getByRole('link', { name: 'Try it on the practice instrument' })
+      .getByRole('link', { name: en('help.tryItOnThePractice') })
       .getAttribute('href');
     expect(to).toMatch(/^\/(\?listen=practice|retune|settle|frets|log|shelf|ear|tunings)/);
   }
@@ -44,7 +49,7 @@ test('on a phone the guide is there too, and nothing runs out of the side', asyn
   await page.setViewportSize({ width: 390, height: 844 });
   await page.goto('/frets');
   await page.getByRole('link', { name: 'Guide', exact: true }).click();
-  await page.getByRole('heading', { name: 'In tune open, out at the frets' }).waitFor();
+  await page.getByRole('heading', { name: en('guide.frets.title') }).waitFor();
   for (const path of ['/help', '/help/pure', '/help/one-string', '/help/another-tuning']) {
     await page.goto(path);
     await page.getByRole('heading', { level: 1 }).waitFor();

@@ -6,7 +6,7 @@ import { extname, join } from 'node:path';
 import { chromium } from '@playwright/test';
 import { generate } from 'selfsigned';
 import { CHROMIUM, CHROMIUM_ARGS } from './playwright.config.ts';
-import { type BrowserContext, expect, give, type Page, test } from './test.ts';
+import { type BrowserContext, en, expect, give, type Page, test } from './test.ts';
 
 const TYPES: Readonly<Record<string, string>> = {
   '.html': 'text/html',
@@ -88,7 +88,9 @@ const scopeOf = (page: Page) =>
 async function begin(page: Page): Promise<void> {
   await page.getByRole('radio', { name: 'Ukulele, concert' }).click();
   await page.getByRole('button', { name: 'Try it with a practice ukulele' }).click();
-  await expect(page.getByRole('region', { name: 'String in hand' })).toContainText(/cents/);
+  await expect(page.getByRole('region', { name: en('common.stringInHand') })).toContainText(
+    /cents/,
+  );
 }
 
 test('a folder on any server, below any path, by HTTPS: it reads, finds its views, is kept for offline use', async () => {
@@ -114,7 +116,7 @@ test('a folder on any server, below any path, by HTTPS: it reads, finds its view
     await page.getByRole('heading', { name: 'Low G' }).waitFor();
     // A link that is handed on leads back here.
     await page.getByRole('button', { name: 'Hand it on' }).click();
-    const link = await page.getByLabel('Link', { exact: true }).inputValue();
+    const link = await page.getByLabel(en('parts.link'), { exact: true }).inputValue();
     expect(link).toContain(`${origin}/rosefinch/#/open#v1.`);
     await page.goto('about:blank');
     await page.goto(link);
@@ -128,7 +130,7 @@ test('a folder on any server, below any path, by HTTPS: it reads, finds its view
     await page.reload();
     await context.setOffline(true);
     await page.reload();
-    await page.getByRole('link', { name: 'Bench', exact: true }).click();
+    await page.getByRole('link', { name: en('views.bench'), exact: true }).click();
     await expect(page.getByRole('heading', { name: 'Bench: My ukulele' })).toBeVisible();
   });
 });
@@ -164,7 +166,7 @@ test('a hosted copy is brought up to date when it is asked for', async () => {
     await page.evaluate(() => Object.assign(window, { samePage: true }));
     await page.evaluate(async () => (await navigator.serviceWorker.getRegistration())?.update());
     await expect(page.getByRole('alert')).toContainText('A new version is ready');
-    await page.getByRole('button', { name: 'Update now' }).click();
+    await page.getByRole('button', { name: en('common.updateNow') }).click();
     await expect
       .poll(() => page.evaluate(() => 'samePage' in window).catch(() => true))
       .toBe(false);

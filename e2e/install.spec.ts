@@ -1,6 +1,6 @@
 import { BenchPage } from './bench.ts';
 import { plucksOf } from './sound.ts';
-import { expect, feed, test } from './test.ts';
+import { en, expect, feed, test } from './test.ts';
 
 /** Width and height of a PNG, from its header (W3C PNG, section 11.2.2). */
 const sizeOf = (png: Buffer) => [png.readUInt32BE(16), png.readUInt32BE(20)].join('x');
@@ -47,7 +47,7 @@ test('that it can be installed is told once, never at the bench, and stays in th
       window.dispatchEvent(event);
       return event.defaultPrevented;
     });
-  const notice = page.getByRole('region', { name: 'Notice' });
+  const notice = page.getByRole('region', { name: en('common.notice') });
   await page.goto('/');
   await page.getByRole('button', { name: 'Practice guitar' }).waitFor();
   expect(await offer()).toBe(true);
@@ -61,7 +61,7 @@ test('that it can be installed is told once, never at the bench, and stays in th
   await offer();
   await expect(notice).toHaveCount(0);
   await page.getByRole('link', { name: 'Settings', exact: true }).click();
-  await page.getByRole('button', { name: 'Install it on this machine' }).click();
+  await page.getByRole('button', { name: en('settings.installItOnThisMachine') }).click();
   expect(await page.evaluate(() => (globalThis as unknown as { asked: number }).asked)).toBe(1);
 });
 
@@ -87,8 +87,8 @@ test.describe('by microphone', () => {
     const pulses = page.getByRole('switch', { name: /^A short pulse/ });
     await pulses.click();
     await expect(pulses).toBeChecked();
-    await page.getByRole('link', { name: 'Bench', exact: true }).click();
-    await page.getByRole('button', { name: 'Microphone' }).click();
+    await page.getByRole('link', { name: en('views.bench'), exact: true }).click();
+    await page.getByRole('button', { name: en('common.microphone') }).click();
     await pluck(-30, 1);
     expect(await felt()).toBe(0);
     await pluck(0, 2);

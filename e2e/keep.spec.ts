@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { readBackup } from '@rosefinch/core/records';
 import { BenchPage } from './bench.ts';
 import { temporaryFile } from './sound.ts';
-import { expect, fromMore, goTo, type Page, test } from './test.ts';
+import { en, expect, fromMore, goTo, type Page, test } from './test.ts';
 
 /** What is kept, and what becomes of it when the browser, the disk or another tab does not do its part. */
 
@@ -49,7 +49,7 @@ test('two tabs add to one sitting, see each other’s readings, and lose none to
   // What the first tab has read stands in the second at once.
   await expect.poll(() => second.plucks(6)).toBe(1);
   await other.getByRole('button', { name: 'Practice guitar' }).click();
-  await other.getByText('Room quiet').waitFor();
+  await other.getByText(en('common.roomQuiet')).waitFor();
   for (let turn = 0; turn < 4; turn++) {
     const [here, there] = turn % 2 === 0 ? [first, second] : [second, first];
     await here.page.bringToFront();
@@ -77,28 +77,28 @@ test('what is not stored is marked, outlives its view, goes into a backup and is
   page,
 }) => {
   const bench = await practised(page);
-  await expect(page.getByRole('img', { name: 'not stored yet' })).toHaveCount(0);
+  await expect(page.getByRole('img', { name: en('common.notStoredYet') })).toHaveCount(0);
   await fillDisk(page);
   await page.keyboard.press('5');
   await bench.pluckUnseen(5);
-  await expect(page.getByRole('img', { name: 'not stored yet' })).toBeVisible();
+  await expect(page.getByRole('img', { name: en('common.notStoredYet') })).toBeVisible();
   await expect(page.getByRole('alert')).toContainText('storage is full');
   // Another view, and back: it is still there.
   await page.getByRole('link', { name: 'Shelf' }).click();
   await page.getByRole('heading', { name: 'Shelf' }).waitFor();
-  await expect(page.getByRole('alert')).toContainText('not stored yet');
+  await expect(page.getByRole('alert')).toContainText(en('common.notStoredYet'));
   const [saved] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('button', { name: 'Save what is not stored' }).click(),
+    page.getByRole('button', { name: en('common.saveWhatIsNotStored') }).click(),
   ]);
   const kept = readBackup(readFileSync(await saved.path(), 'utf8'));
   expect(kept.events.some(({ event }) => event.type === 'reading')).toBe(true);
-  await page.getByRole('link', { name: 'Bench' }).click();
+  await page.getByRole('link', { name: en('views.bench') }).click();
   await expect.poll(() => bench.plucks(5)).toBe(1);
   await page.evaluate(() => (window as unknown as { mend: () => void }).mend());
-  await page.getByRole('button', { name: 'Try again' }).click();
+  await page.getByRole('button', { name: en('common.tryAgain') }).click();
   await expect(page.getByRole('alert')).toHaveCount(0);
-  await expect(page.getByRole('img', { name: 'not stored yet' })).toHaveCount(0);
+  await expect(page.getByRole('img', { name: en('common.notStoredYet') })).toHaveCount(0);
   await page.reload();
   await expect.poll(() => bench.plucks(5)).toBe(1);
 });
@@ -111,16 +111,16 @@ test('of a backup that is bad in places the rest comes back, and can be undone',
   const bad = good
     .replace('"name":"Heron"', '"name":"Heron, restored"')
     .replace('"scaleMm":580', '"scaleMm":"long"');
-  await page.getByLabel('Backup file').setInputFiles(temporaryFile('bad.json', bad));
+  await page.getByLabel(en('settings.backupFile')).setInputFiles(temporaryFile('bad.json', bad));
   await expect(page.getByRole('alert')).toContainText('1 record of bad.json cannot be read.');
   await expect(page.getByRole('alert')).toContainText(/instruments\[0\]\.scaleMm, line \d+/);
-  await page.getByRole('radio', { name: 'the file’s' }).check();
-  await page.getByRole('button', { name: 'Restore what is good' }).click();
-  await expect(page.getByText('Restored. Nothing was removed.')).toBeVisible();
+  await page.getByRole('radio', { name: en('settings.theFiles') }).check();
+  await page.getByRole('button', { name: en('settings.restoreWhatIsGood') }).click();
+  await expect(page.getByText(en('settings.restoredAll'))).toBeVisible();
   await page.getByRole('link', { name: 'Shelf' }).click();
   await expect(page.getByRole('listitem', { name: 'Heron, restored' })).toBeVisible();
   await page.goto('/data');
-  await page.getByRole('button', { name: 'Check the records' }).click();
+  await page.getByRole('button', { name: en('settings.checkTheRecords') }).click();
   await expect(page.getByText(/records read\. All is well\./)).toBeVisible();
 });
 
@@ -165,11 +165,11 @@ test('a copy goes to the teacher’s folder when a sitting is over', async ({ pa
   await page.getByRole('button', { name: /^Copy to a folder/ }).click();
   await expect(page.getByText('A copy goes to the folder “copies”')).toBeVisible();
   await expect.poll(async () => (await copies()).length).toBe(1);
-  await expect(page.getByText('Every reading is in it.')).toBeVisible();
+  await expect(page.getByText(en('settings.copyWhole'))).toBeVisible();
   expect(readBackup((await copies())[0]!).instruments).toHaveLength(12);
   // Leave lapses over night; the day’s first key asks for it again.
   await page.evaluate(() => Object.assign(window, { lapsed: true }));
-  await page.getByRole('link', { name: 'Bench' }).click();
+  await page.getByRole('link', { name: en('views.bench') }).click();
   await bench.practise();
   await page.keyboard.press('5');
   await expect.poll(() => page.evaluate(() => 'lapsed' in window && window.lapsed)).toBe(false);
@@ -205,7 +205,7 @@ test('a helper process that is gone is begun anew once, and the second time it i
   await page.waitForFunction(() => (window as unknown as { begunAnew: () => boolean }).begunAnew());
   await bench.pluck(5);
   await kill();
-  await expect(page.getByRole('alert')).toContainText('a helper process does not answer');
+  await expect(page.getByRole('alert')).toContainText(en('troubles.helperSilentLower'));
   await page.reload();
   await expect.poll(() => bench.plucks(5)).toBe(1);
 });

@@ -1,8 +1,11 @@
-import { expect, type Page, test } from './test.ts';
+import { en, expect, type Page, test } from './test.ts';
 
 /** The address that a dialog offers. */
 const offered = (page: Page) =>
-  page.getByRole('dialog').getByRole('textbox', { name: 'Link' }).inputValue();
+  page
+    .getByRole('dialog')
+    .getByRole('textbox', { name: en('parts.link') })
+    .inputValue();
 
 test('a tuning of one’s own goes as a link to another browser, which sees it before it takes it in', async ({
   page,
@@ -10,24 +13,24 @@ test('a tuning of one’s own goes as a link to another browser, which sees it b
 }) => {
   await page.goto('/tunings/new?from=guitar-standard');
   await page.getByLabel('Name').fill('Low tide');
-  await page.getByLabel('Notes').fill('D A D F# A D');
+  await page.getByLabel(en('tunings.notes')).fill('D A D F# A D');
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByRole('heading', { name: 'Low tide' })).toBeVisible();
   await page.getByRole('button', { name: 'Hand it on' }).click();
   const link = await offered(page);
-  await expect(page.getByRole('img', { name: 'The link as a code for a camera' })).toBeVisible();
+  await expect(page.getByRole('img', { name: en('parts.theLinkAsACode') })).toBeVisible();
   expect(link).toMatch(/\/open#v1\.[\w-]+$/);
   // Here it is known.
   await page.goto(link);
-  await expect(page.getByText('You have it.')).toBeVisible();
+  await expect(page.getByText(en('open.here'))).toBeVisible();
   const other = await browser.newPage();
   await other.goto(link);
   await expect(other.getByRole('heading', { name: 'A tuning: Low tide' })).toBeVisible();
-  await expect(other.getByText('It is not here yet.')).toBeVisible();
+  await expect(other.getByText(en('open.notHere'))).toBeVisible();
   await other.goto('/tunings');
   await expect(other.getByRole('link', { name: /Low tide/ })).toHaveCount(0);
   await other.goto(link);
-  await other.getByRole('button', { name: 'Take it in' }).click();
+  await other.getByRole('button', { name: en('open.takeItIn') }).click();
   await expect(other.getByRole('heading', { name: 'Low tide' })).toBeVisible();
   await other.close();
 });
@@ -36,21 +39,21 @@ test('a plan and an exercise go as links too; a broken one takes nothing in', as
   await page.goto('/retune?to=guitar-open-d');
   await expect(page.getByText('strings move').first()).toBeVisible();
   await page.keyboard.press('m');
-  await page.getByRole('button', { name: 'Hand this plan on as a link' }).click();
+  await page.getByRole('button', { name: en('retune.handThisPlanOnAs') }).click();
   await page.goto(await offered(page));
-  await page.getByRole('button', { name: 'Open it' }).click();
+  await page.getByRole('button', { name: en('open.openIt') }).click();
   await expect(page).toHaveURL(/\/retune\?to=guitar-open-d$/);
   await page.goto('/ear/beats?minute');
-  await expect(page.getByText('Enter begins.')).toBeVisible();
+  await expect(page.getByText(en('ear.enterBegins'))).toBeVisible();
   await page.keyboard.press('m');
-  await page.getByRole('button', { name: 'Hand this exercise on as a link' }).click();
+  await page.getByRole('button', { name: en('ear.handThisExerciseOnAs') }).click();
   const link = await offered(page);
   await page.goto(link);
-  await page.getByRole('button', { name: 'Open it' }).click();
+  await page.getByRole('button', { name: en('open.openIt') }).click();
   await expect(page).toHaveURL(/\/ear\/beats\?minute$/);
   await page.goto(link.slice(0, -9));
   await expect(page.getByRole('alert')).toContainText('cut short');
-  await expect(page.getByText('Nothing was taken in.')).toBeVisible();
+  await expect(page.getByText(en('open.nothingTaken'))).toBeVisible();
 });
 
 test('what calls itself a tuning of the catalogue and is another leaves the catalogue alone, and can be taken back', async ({
@@ -65,9 +68,12 @@ test('what calls itself a tuning of the catalogue and is another leaves the cata
   };
   const text = Buffer.from(JSON.stringify({ kind: 'tuning', tuning })).toString('base64url');
   await page.goto(`/open#v1.${text}`);
-  await page.getByRole('button', { name: 'Take it in' }).click();
+  await page.getByRole('button', { name: en('open.takeItIn') }).click();
   await expect(page.getByRole('heading', { name: 'Not that one' })).toBeVisible();
-  await page.getByRole('region', { name: 'Notice' }).getByRole('button', { name: 'Undo' }).click();
+  await page
+    .getByRole('region', { name: en('common.notice') })
+    .getByRole('button', { name: en('common.undo') })
+    .click();
   await page.goto('/tunings/guitar-standard');
   await expect(page.getByRole('heading', { name: 'Standard' })).toBeVisible();
   await page.goto('/tunings');

@@ -7,7 +7,7 @@ import { FretsPage } from './frets.ts';
 import { CHROMIUM, CHROMIUM_ARGS } from './playwright.config.ts';
 import { addressOf, serveDemo } from './serve.ts';
 import { SettlePage } from './settle.ts';
-import { give, goTo, type Page } from './test.ts';
+import { en, give, goTo, type Page } from './test.ts';
 
 /**
  * Contact sheets of every view, and what axe says of each at every size: `npm run looks`, or `npm run looks -- bench phone` for those whose
@@ -33,7 +33,10 @@ const STATES: readonly (readonly [name: string, go: (page: Page) => Promise<unkn
   ['bench in the middle', middle],
   ['bench afar', async (page) => middle(page).then(() => page.keyboard.press('z'))],
   ['bench by ear', async (page) => middle(page).then(() => page.keyboard.press('h'))],
-  ['bench error', async (page) => page.getByRole('button', { name: 'Microphone' }).click()],
+  [
+    'bench error',
+    async (page) => page.getByRole('button', { name: en('common.microphone') }).click(),
+  ],
   ['more', async (page) => page.getByRole('button', { name: /^More/ }).click()],
   ['retune', async (page) => goTo(page, '/retune?to=guitar-open-d')],
   ['retune caution', async (page) => goTo(page, '/retune?to=guitar-new-standard')],
@@ -73,9 +76,63 @@ async function settling(page: Page): Promise<void> {
 async function fretting(page: Page, notes: number): Promise<void> {
   const frets = new FretsPage(page);
   await frets.open('Linnet');
-  await page.getByRole('button', { name: 'Begin the check' }).click();
+  await page.getByRole('button', { name: en('frets.beginTheCheck') }).click();
   await frets.practise();
   for (let k = 0; k < notes; k++) await frets.sound();
+}
+
+/** Views whose address alone leads there: they are also looked at with texts a third longer. */
+const BY_ADDRESS = [
+  ['bench', '/'],
+  ['retune', '/retune?to=guitar-open-d'],
+  ['settle', '/settle'],
+  ['frets', '/frets'],
+  ['log', '/log'],
+  ['shelf', '/shelf'],
+  ['instrument', '/shelf/heron'],
+  ['tunings', '/tunings'],
+  ['tuning', '/tunings/guitar-open-d'],
+  ['ear', '/ear'],
+  ['settings', '/settings'],
+  ['data', '/data'],
+  ['help', '/help'],
+] as const;
+
+/** The same views with texts a third longer: there must be room for other languages. */
+async function longerPictures(browser: Browser): Promise<string[]> {
+  const made: string[] = [];
+  for (const [name, path] of BY_ADDRESS) {
+    const titles = Object.keys(SIZES).map((size) => `longer ${name} ${size}`);
+    const isWanted = titles.map((title) => wanted.every((word) => title.split(' ').includes(word)));
+    if (!isWanted.includes(true)) continue;
+    const page = await opened(browser, 'light', path);
+    for (const [i, title] of titles.entries())
+      if (isWanted[i]) made.push(await picture(page, title, Object.values(SIZES)[i] ?? SIZES.desk));
+    await page.context().close();
+  }
+  return made;
+}
+
+/** What is cut off at its side: text that its own box has no room for. */
+function clipped(page: Page): Promise<string[]> {
+  return page.evaluate(() =>
+    [...document.querySelectorAll<HTMLElement>('body *')]
+      .filter((element) => {
+        const { overflowX, display } = getComputedStyle(element);
+        const own = [...element.childNodes].some(
+          (node) => node.nodeType === Node.TEXT_NODE && node.textContent?.trim() !== '',
+        );
+        return (
+          own &&
+          display !== 'inline' &&
+          element.getClientRects().length > 0 &&
+          element.clientWidth > 1 &&
+          /hidden|clip/.test(overflowX) &&
+          element.scrollWidth > element.clientWidth + 1
+        );
+      })
+      .map(({ textContent }) => textContent?.trim().slice(0, 60) ?? ''),
+  );
 }
 
 /** Every state once a scheme, then at each size: a picture, and what is wrong there in words. */
@@ -99,7 +156,11 @@ async function pictures(browser: Browser): Promise<string[]> {
   return made;
 }
 
-async function opened(browser: Browser, colorScheme: 'light' | 'dark'): Promise<Page> {
+async function opened(
+  browser: Browser,
+  colorScheme: 'light' | 'dark',
+  longerAt?: string,
+): Promise<Page> {
   const context = await browser.newContext({
     baseURL: addressOf(PORT),
     viewport: SIZES.desk,
@@ -109,7 +170,18 @@ async function opened(browser: Browser, colorScheme: 'light' | 'dark'): Promise<
   await give(context, 'fast');
   const page = await context.newPage();
   page.setDefaultTimeout(20_000);
-  await new BenchPage(page).open();
+  if (longerAt === undefined) {
+    await new BenchPage(page).open();
+    return page;
+  }
+  await page.addInitScript(() => {
+    Object.assign((globalThis as unknown as { rosefinchGiven: object }).rosefinchGiven, {
+      language: 'en-XA',
+    });
+  });
+  await page.goto(longerAt);
+  await page.getByText(/^OOnee moomeent/).waitFor({ state: 'hidden' });
+  await page.locator('main h1, main .stage').first().waitFor();
   return page;
 }
 
@@ -121,6 +193,7 @@ async function picture(page: Page, title: string, viewport: (typeof SIZES)[keyof
   const wide = await page.evaluate(() => document.documentElement.scrollWidth);
   if (wide > viewport.width) console.log(`${title}: ${wide} px wide in ${viewport.width}`);
   for (const fault of await seriousFaults(page)) console.log(`${title}: ${fault}`);
+  for (const text of await clipped(page)) console.log(`${title}: cut off: ${text}`);
   return file;
 }
 
@@ -149,7 +222,7 @@ rmSync(folder, { recursive: true, force: true });
 mkdirSync(folder, { recursive: true });
 const browser = await chromium.launch({ executablePath: CHROMIUM, args: CHROMIUM_ARGS });
 try {
-  const files = await pictures(browser);
+  const files = [...(await pictures(browser)), ...(await longerPictures(browser))];
   await sheets(browser, files);
   console.log(`${files.length} pictures in ${folder}`);
 } finally {

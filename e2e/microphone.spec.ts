@@ -6,7 +6,7 @@ import { BenchPage, HEARD_WITHIN } from './bench.ts';
 import { arrivedWhole, capturedBy, tapMicrophone } from './captured.ts';
 import { CHROMIUM, CHROMIUM_ARGS, DEMO_PORT } from './playwright.config.ts';
 import { browserHearing, sixPlucks, temporaryFile } from './sound.ts';
-import { expect, give, type Page, recording, test } from './test.ts';
+import { en, expect, give, type Page, recording, test } from './test.ts';
 
 const baseURL = `http://127.0.0.1:${DEMO_PORT}`;
 
@@ -25,7 +25,7 @@ test('six plucks are read on the right strings, by microphone and as a recording
   const page = await context.newPage();
   const bench = new BenchPage(page);
   await bench.open();
-  await page.getByRole('button', { name: 'Microphone' }).click();
+  await page.getByRole('button', { name: en('common.microphone') }).click();
   await page.waitForTimeout((1000 * sound.length) / 48_000 + 500);
   // What the browser's own stand-in lost on a busy machine is not ours; what arrived whole is.
   // A hole in its ringing may be heard as another pluck: it counts where all of it arrived.
@@ -45,7 +45,7 @@ test('six plucks are read on the right strings, by microphone and as a recording
   await recording(reader, file);
   await reader.waitForURL(/\/recordings\//);
   await reader.goto('/log?all');
-  await reader.getByText('found → left, string by string').first().click();
+  await reader.getByText(en('log.foundLeftStringByString')).first().click();
   const card = reader.getByRole('region', { name: /Heron/ }).filter({ hasText: 'recording' });
   const lines = measureWav('six.wav', readFileSync(file), 'guitar-standard', 440);
   for (const { course, exact } of notes) {
@@ -69,7 +69,7 @@ test('a denied microphone is told plainly, with a way on', async () => {
   const page = await browser.newPage({ baseURL });
   const bench = new BenchPage(page);
   await bench.open();
-  await page.getByRole('button', { name: 'Microphone' }).click();
+  await page.getByRole('button', { name: en('common.microphone') }).click();
   await expect(page.getByRole('alert')).toContainText('does not let Rosefinch hear the microphone');
   await expect(page.getByRole('alert')).toContainText('use the practice instrument');
   await bench.practise();
@@ -81,7 +81,7 @@ test('a denied microphone is told plainly, with a way on', async () => {
 async function withMicrophone(page: Page, script: string): Promise<void> {
   await page.addInitScript(script);
   await new BenchPage(page).open();
-  await page.getByRole('button', { name: 'Microphone' }).click();
+  await page.getByRole('button', { name: en('common.microphone') }).click();
 }
 
 /** A page script with a microphone made of silence, whose track is kept for the test to act on. */
@@ -103,7 +103,7 @@ test('microphone: what may befall it is told plainly', async ({ page }) => {
       return silent();
     };`);
   await new BenchPage(page).open();
-  const microphone = page.getByRole('button', { name: 'Microphone' });
+  const microphone = page.getByRole('button', { name: en('common.microphone') });
   for (const [failure, message] of [
     ['NotFoundError', 'No microphone was found'],
     ['NotReadableError', 'Another program holds the microphone'],
@@ -119,14 +119,14 @@ test('microphone: what may befall it is told plainly', async ({ page }) => {
     ['mute', 'The microphone is muted'],
   ] as const) {
     await microphone.click();
-    await expect(page.getByText('Room quiet')).toBeVisible();
+    await expect(page.getByText(en('common.roomQuiet'))).toBeVisible();
     await page.evaluate((type) => {
       const { fakeTrack } = window as unknown as { fakeTrack: MediaStreamTrack };
       fakeTrack.dispatchEvent(new Event(type));
     }, event);
     await expect(page.getByRole('alert')).toContainText(message);
     await page.getByRole('button', { name: /^Listening/ }).click();
-    await expect(page.getByText('Not listening yet.')).toBeVisible();
+    await expect(page.getByText(en('common.notListening'))).toBeVisible();
   }
 });
 
@@ -150,7 +150,7 @@ test('microphone: put to sleep, or in a hidden tab, it wakes by itself', async (
        constructor(options) { super(options); window.contexts.push(this); }
      };`,
   );
-  await expect(page.getByText('Room quiet')).toBeVisible();
+  await expect(page.getByText(en('common.roomQuiet'))).toBeVisible();
   const states = () =>
     page.evaluate(() =>
       (window as unknown as { contexts: AudioContext[] }).contexts.map((c) => c.state),
@@ -167,20 +167,20 @@ test('microphone: put to sleep, or in a hidden tab, it wakes by itself', async (
 
 test('microphone: input and channel can be chosen', async ({ page }) => {
   await withMicrophone(page, SILENT_MICROPHONE);
-  const sources = () => page.getByRole('button', { name: 'What is listened to' }).click();
+  const sources = () => page.getByRole('button', { name: en('common.whatIsListenedTo') }).click();
   await sources();
-  await expect(page.getByRole('combobox', { name: 'Input' })).toBeVisible();
-  await page.getByRole('combobox', { name: 'Channel' }).selectOption('left');
-  await expect(page.getByText('Room quiet')).toBeVisible();
+  await expect(page.getByRole('combobox', { name: en('parts.input') })).toBeVisible();
+  await page.getByRole('combobox', { name: en('parts.channel') }).selectOption('left');
+  await expect(page.getByText(en('common.roomQuiet'))).toBeVisible();
   await page.reload();
   await sources();
-  await expect(page.getByRole('combobox', { name: 'Channel' })).toHaveValue('left');
+  await expect(page.getByRole('combobox', { name: en('parts.channel') })).toHaveValue('left');
 });
 
 test('one tab listens at a time', async ({ context }) => {
   const first = await context.newPage();
   await withMicrophone(first, SILENT_MICROPHONE);
-  await expect(first.getByText('Room quiet')).toBeVisible();
+  await expect(first.getByText(en('common.roomQuiet'))).toBeVisible();
   const second = await context.newPage();
   await withMicrophone(second, SILENT_MICROPHONE);
   await expect(second.getByRole('alert')).toContainText('Another tab of Rosefinch is listening');
@@ -191,6 +191,6 @@ test('one tab listens at a time', async ({ context }) => {
       return held.filter(({ name }) => name === 'rosefinch-listening').length;
     });
   await expect.poll(listening).toBe(0);
-  await second.getByRole('button', { name: 'Microphone' }).click();
-  await expect(second.getByText('Room quiet')).toBeVisible();
+  await second.getByRole('button', { name: en('common.microphone') }).click();
+  await expect(second.getByText(en('common.roomQuiet'))).toBeVisible();
 });

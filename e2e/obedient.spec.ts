@@ -1,16 +1,16 @@
 import { beginPractice } from './bench.ts';
 import { ObedientPlayer, untrue } from './obedient.ts';
-import { expect, take, test } from './test.ts';
+import { en, expect, take, test } from './test.ts';
 
 /** Retunes the instrument in hand on the bench, doing literally what the sentence says. */
 async function retune(player: ObedientPlayer, to: string, capo?: string): Promise<void> {
   const { page } = player;
   await page.getByRole('link', { name: 'Retune' }).click();
-  if (capo) await page.getByRole('combobox', { name: 'Capo' }).selectOption(capo);
-  await page.getByLabel('To the tuning').selectOption({ label: `to ${to}` });
-  await page.getByRole('button', { name: 'Do it on the bench' }).click();
+  if (capo) await page.getByRole('combobox', { name: en('retune.capo') }).selectOption(capo);
+  await page.getByLabel(en('retune.toTheTuning')).selectOption({ label: `to ${to}` });
+  await page.getByRole('button', { name: en('retune.doItOnTheBench') }).click();
   await beginPractice(page);
-  await page.getByText('Room quiet').waitFor();
+  await page.getByText(en('common.roomQuiet')).waitFor();
   const heard = await player.play();
   expect(untrue(heard)).toEqual([]);
   for (const cents of await player.bench.truth()) expect(Math.abs(cents)).toBeLessThan(4);

@@ -1,6 +1,6 @@
 import { askedBy, LEAST } from '@rosefinch/bench/obey';
 import { BenchPage } from './bench.ts';
-import { allStored, heardOut, type Page } from './test.ts';
+import { allStored, en, heardOut, type Page } from './test.ts';
 
 /** A twentieth of a turn and a hair, as the keys have them for this peg, in turns of the button. */
 interface Keys {
@@ -64,7 +64,7 @@ export class ObedientPlayer {
   }
 
   private stage(): Promise<string> {
-    return this.page.getByRole('region', { name: 'String in hand' }).innerText();
+    return this.page.getByRole('region', { name: en('common.stringInHand') }).innerText();
   }
 
   /** The string that the stage shows. */

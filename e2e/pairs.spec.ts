@@ -1,11 +1,11 @@
-import { expect, heardOut, type Page, test } from './test.ts';
+import { en, expect, heardOut, type Page, test } from './test.ts';
 
 /** Puts an instrument on the shelf and opens its page. */
 async function shelve(page: Page, name: string, kind: string): Promise<void> {
   await page.goto('/shelf');
   await page.getByLabel('Name', { exact: true }).fill(name);
   await page.getByLabel('Kind').selectOption({ label: kind });
-  await page.getByRole('button', { name: 'Put it on the shelf' }).click();
+  await page.getByRole('button', { name: en('shelf.putItOnTheShelf') }).click();
   await page.getByRole('link', { name }).first().click();
   await expect(page.getByLabel('Name', { exact: true })).toHaveValue(name);
 }
@@ -14,7 +14,7 @@ test('of twelve strings each is read alone, its number chosen by its course, and
   page,
 }) => {
   await shelve(page, 'Twelve', 'Guitar, twelve strings in pairs');
-  await page.getByRole('button', { name: 'Put it on the bench' }).click();
+  await page.getByRole('button', { name: en('shelf.putItOnTheBench') }).click();
   await expect(page.getByRole('heading', { name: 'Bench: Twelve' })).toBeVisible();
   const wires = page.getByRole('button', { name: /^String \d+, (higher|lower|first|second) of/ });
   await expect(wires).toHaveCount(12);
@@ -39,7 +39,7 @@ test('of twelve strings each is read alone, its number chosen by its course, and
   await heardOut(page);
   await expect(stage).toContainText(/They beat [\d.]+ times a second|No beat/);
   // Every other work calls a string of a pair the same.
-  await page.getByRole('link', { name: 'Settle', exact: true }).click();
+  await page.getByRole('link', { name: en('views.settle'), exact: true }).click();
   await expect(page.getByLabel('String 8, higher of course 4, D4')).toBeVisible();
   await page.getByRole('link', { name: 'Retune', exact: true }).click();
   await expect(
@@ -51,26 +51,26 @@ test('strings are added and taken away with pegs, set and tuning to go with them
   page,
 }) => {
   await shelve(page, 'Growing', 'Guitar, electric');
-  await page.getByText('Strings in detail').click();
-  const rows = page.getByRole('table', { name: 'Strings and pegs' }).getByRole('row');
+  await page.getByText(en('shelf.stringsInDetail')).click();
+  const rows = page.getByRole('table', { name: en('shelf.stringsAndPegs') }).getByRole('row');
   await expect(rows).toHaveCount(7);
-  await page.getByRole('button', { name: 'Add a string' }).click();
-  await page.getByRole('button', { name: 'Add a string' }).click();
+  await page.getByRole('button', { name: en('shelf.addAString') }).click();
+  await page.getByRole('button', { name: en('shelf.addAString') }).click();
   await expect(rows).toHaveCount(9);
-  await expect(page.getByLabel('Kept in')).toHaveValue('guitar-eight-standard');
-  await expect(page.getByRole('button', { name: 'Add a string' })).toHaveCount(0);
+  await expect(page.getByLabel(en('shelf.keptIn'))).toHaveValue('guitar-eight-standard');
+  await expect(page.getByRole('button', { name: en('shelf.addAString') })).toHaveCount(0);
   await page.getByRole('button', { name: 'Take string 8 away' }).click();
   await page.getByRole('button', { name: 'Save' }).click();
   await page.reload();
-  await expect(page.getByLabel('Kept in')).toHaveValue('guitar-seven-standard');
-  await expect(page.getByLabel('Pegs', { exact: true })).toHaveValue('in line');
+  await expect(page.getByLabel(en('shelf.keptIn'))).toHaveValue('guitar-seven-standard');
+  await expect(page.getByLabel(en('shelf.pegs'), { exact: true })).toHaveValue('in line');
 });
 
 test('without frets there is no fret check', async ({ page }) => {
   await shelve(page, 'Smooth', 'Bass guitar, fretless');
-  await page.getByRole('button', { name: 'Put it on the bench' }).click();
+  await page.getByRole('button', { name: en('shelf.putItOnTheBench') }).click();
   await expect(page.getByRole('heading', { name: 'Bench: Smooth' })).toBeVisible();
   await page.getByRole('link', { name: 'Frets', exact: true }).click();
   await expect(page.getByText('Smooth has no frets')).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Begin the check' })).toHaveCount(0);
+  await expect(page.getByRole('button', { name: en('frets.beginTheCheck') })).toHaveCount(0);
 });

@@ -1,6 +1,6 @@
 import { seriousFaults } from './axe.ts';
 import { printed } from './printed.ts';
-import { expect, type Page, test } from './test.ts';
+import { en, expect, type Page, test } from './test.ts';
 
 /** What does not fit its card, by the card's first words. */
 const clipped = (page: Page) =>
@@ -36,7 +36,7 @@ const TUNINGS = [
 
 /** What is shown fits a card of every size. */
 async function fits(page: Page, what: string): Promise<void> {
-  const size = page.getByRole('combobox', { name: 'Card', exact: true });
+  const size = page.getByRole('combobox', { name: en('paper.card'), exact: true });
   for (const one of SIZES) {
     await size.selectOption(one);
     await expect(page).toHaveURL(new RegExp(`size=${one}`));
@@ -61,11 +61,11 @@ test('cards print true to size, with the notes, the pegs, the checks and the sen
   page,
 }) => {
   await page.goto('/tunings/guitar-open-d');
-  await page.getByLabel('Remember it by').fill('Dear Aunt Dora fries apricots daily');
+  await page.getByLabel(en('tunings.rememberItBy')).fill('Dear Aunt Dora fries apricots daily');
   await page.keyboard.press('Tab');
-  await page.getByText('Kept; it is printed on the card').waitFor();
-  await page.getByRole('link', { name: 'Cards to print' }).click();
-  await page.getByRole('combobox', { name: 'Card' }).selectOption('a6');
+  await page.getByText(en('tunings.keptItIsPrintedOn')).waitFor();
+  await page.getByRole('link', { name: en('tunings.cardsToPrint') }).click();
+  await page.getByRole('combobox', { name: en('paper.card') }).selectOption('a6');
   await expect(page.getByRole('article')).toContainText('Dear Aunt Dora');
   const card = await printed(page);
   expect(card.pages).toBe(1);
@@ -100,7 +100,7 @@ test('a pocket card takes four tunings, and a map leads from one to the next', a
   await open(page, 'card=map&tuning=guitar-standard&size=a4');
   expect(await clipped(page)).toEqual([]);
   await page.goto('/tunings/guitar-standard');
-  const near = page.getByRole('region', { name: 'Tunings near by' });
+  const near = page.getByRole('region', { name: en('parts.tuningsNearBy') });
   await near.getByRole('link', { name: /^Drop D/ }).click();
   await expect(page.getByRole('heading', { name: 'Drop D', exact: true })).toBeVisible();
 });

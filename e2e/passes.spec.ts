@@ -1,5 +1,5 @@
 import { BenchPage } from './bench.ts';
-import { expect, type Page, test } from './test.ts';
+import { en, expect, type Page, test } from './test.ts';
 
 const more = (page: Page, times: number, key: string) =>
   Array.from({ length: times }).reduce<Promise<void>>(
@@ -47,12 +47,12 @@ test('the peg test leads from peg to peg, stores what it finds, and turns become
   await page.keyboard.press('g');
 
   await page.goto('/shelf/heron');
-  await page.getByText('Strings in detail').click();
+  await page.getByText(en('shelf.stringsInDetail')).click();
   const row = (course: number) =>
     page.getByRole('row', { name: new RegExp(`^${course} `) }).first();
   await expect(row(6)).toContainText(/tried, figures good to 1\d %/);
   await expect(page.getByLabel('Tighten string 4')).toHaveValue('towards you');
-  await expect(row(5)).toContainText('not tried');
+  await expect(row(5)).toContainText(en('shelf.pegNotTried'));
   await page.goto('/');
   await bench.practise();
   await page.keyboard.press('6');

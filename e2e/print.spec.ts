@@ -1,11 +1,11 @@
 import { BenchPage } from './bench.ts';
 import { printed } from './printed.ts';
-import { expect, test } from './test.ts';
+import { en, expect, test } from './test.ts';
 
 test('a tuning prints on one page of A5', async ({ page }) => {
   await new BenchPage(page).open();
   await page.goto('/tunings/guitar-open-d');
-  await page.getByText('Checks by ear').waitFor();
+  await page.getByText(en('tunings.checksByEar')).waitFor();
   const card = await printed(page);
   expect(card.pages).toBe(1);
   expect(card.widthMm).toBeCloseTo(148, 0);

@@ -6,7 +6,7 @@ import { writeWav } from '@rosefinch/core/formats';
 import { BenchPage } from './bench.ts';
 import { CHROMIUM, CHROMIUM_ARGS, DEMO_PORT } from './playwright.config.ts';
 import { sixPlucksFile, temporaryFile } from './sound.ts';
-import { allStored, expect, fromMore, goTo, type Page, recording, test } from './test.ts';
+import { allStored, en, expect, fromMore, goTo, type Page, recording, test } from './test.ts';
 
 /** Takes a reading of string 6 and, if asked, of string 5. */
 async function sitting(page: Page, courses: readonly number[]): Promise<BenchPage> {
@@ -136,7 +136,7 @@ test('good recordings of other formats are read', async ({ page }) => {
         const text = await rows.nth(i).getByRole('cell').nth(2).innerText();
         expect(Math.abs(Number(text.replace('−', '-')) - exact)).toBeLessThan(1);
       }
-      await page.getByRole('link', { name: 'Bench' }).click();
+      await page.getByRole('link', { name: en('views.bench') }).click();
       await page.waitForURL('/');
     });
 });
@@ -145,8 +145,8 @@ test('reading a long recording can be cancelled', async ({ page }) => {
   await new BenchPage(page).open();
   const noise = Float32Array.from({ length: 10 * 60 * 16_000 }, (_, i) => 0.1 * Math.sin(i * i));
   await recording(page, temporaryFile('long.wav', writeWav([noise], 16_000)));
-  await page.getByRole('button', { name: 'Cancel' }).click();
-  await expect(page.getByRole('button', { name: 'Recording …' })).toBeVisible();
+  await page.getByRole('button', { name: en('parts.cancel') }).click();
+  await expect(page.getByRole('button', { name: en('parts.recording') })).toBeVisible();
 });
 
 test('cancelling while the file is still decoded keeps nothing', async ({ page }) => {
@@ -157,9 +157,9 @@ test('cancelling while the file is still decoded keeps nothing', async ({ page }
     Blob.prototype.arrayBuffer = async function () { await gate; return arrayBuffer.call(this); };`);
   await new BenchPage(page).open();
   await recording(page, sixPlucksFile().file);
-  await page.getByRole('button', { name: 'Cancel' }).click();
+  await page.getByRole('button', { name: en('parts.cancel') }).click();
   await page.evaluate(() => (window as unknown as { letGo: () => void }).letGo());
-  await expect(page.getByRole('button', { name: 'Recording …' })).toBeVisible();
+  await expect(page.getByRole('button', { name: en('parts.recording') })).toBeVisible();
   await page.keyboard.press('Escape');
   await page.getByRole('link', { name: 'Log' }).click();
   await expect(page.getByText('Every sitting at the bench is kept here')).toBeVisible();
@@ -176,13 +176,16 @@ test('history: open, compare two, delete with undo', async ({ page }) => {
   await page.getByText('Every sitting of Heron').click();
   const cards = page.getByRole('region', { name: /^Heron,/ });
   await expect(cards).toHaveCount(2);
-  for (const box of await page.getByRole('checkbox', { name: 'Compare' }).all()) await box.check();
-  const row = page.getByRole('region', { name: 'Comparison' }).getByRole('row', { name: /^6 E2/ });
+  for (const box of await page.getByRole('checkbox', { name: en('log.compare') }).all())
+    await box.check();
+  const row = page
+    .getByRole('region', { name: en('log.comparison') })
+    .getByRole('row', { name: /^6 E2/ });
   const moved = Number((await row.getByRole('cell').nth(2).innerText()).replace('−', '-'));
   expect(Math.abs(moved - (later - found))).toBeLessThan(0.11);
   await cards.first().getByRole('button', { name: 'Delete' }).click();
   await expect(cards).toHaveCount(1);
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: en('common.undo') }).click();
   await expect(cards).toHaveCount(2);
 });
 
@@ -193,19 +196,24 @@ test('export, wipe, import, export: equal apart from the date', async ({ page })
   await goTo(page, '/data');
   await expect(page.getByText(/2 sittings and \d+ readings/)).toBeVisible();
   const first = await saved(page, 'Write a backup');
-  await page.getByRole('button', { name: 'Clear this browser …' }).click();
-  await page.getByRole('button', { name: 'Remove everything' }).click();
+  await page.getByRole('button', { name: en('settings.clearThisBrowser') }).click();
+  await page.getByRole('button', { name: en('settings.removeEverything') }).click();
   await expect(page.getByText('0 instruments, 0 sittings and 0 readings')).toBeVisible();
   // It can be taken back.
-  await page.getByRole('region', { name: 'Notice' }).getByRole('button', { name: 'Undo' }).click();
+  await page
+    .getByRole('region', { name: en('common.notice') })
+    .getByRole('button', { name: en('common.undo') })
+    .click();
   await expect(page.getByText(/2 sittings and \d+ readings/)).toBeVisible();
-  await page.getByRole('button', { name: 'Clear this browser …' }).click();
-  await page.getByRole('button', { name: 'Remove everything' }).click();
+  await page.getByRole('button', { name: en('settings.clearThisBrowser') }).click();
+  await page.getByRole('button', { name: en('settings.removeEverything') }).click();
   await expect(page.getByText('0 instruments, 0 sittings and 0 readings')).toBeVisible();
-  await page.getByLabel('Backup file').setInputFiles(temporaryFile('backup.json', first));
+  await page
+    .getByLabel(en('settings.backupFile'))
+    .setInputFiles(temporaryFile('backup.json', first));
   await expect(page.getByRole('row', { name: /^instruments/ })).toContainText('12');
-  await page.getByRole('button', { name: 'Restore', exact: true }).click();
-  await expect(page.getByText('Restored. Nothing was removed.')).toBeVisible();
+  await page.getByRole('button', { name: en('settings.restore'), exact: true }).click();
+  await expect(page.getByText(en('settings.restoredAll'))).toBeVisible();
   const second = await saved(page, 'Write a backup');
   expect(withoutDate(second)).toBe(withoutDate(first));
 });
@@ -220,10 +228,10 @@ test('one instrument is handed on as a file, and is known again where it was', a
   expect(file.sessions).toHaveLength(1);
   expect(file.settings).toEqual([]);
   await page.goto('/data');
-  await page.getByLabel('Backup file').setInputFiles(temporaryFile('heron.json', text));
+  await page.getByLabel(en('settings.backupFile')).setInputFiles(temporaryFile('heron.json', text));
   await expect(page.getByRole('row', { name: /^instruments/ })).toContainText('1');
-  await page.getByRole('button', { name: 'Restore', exact: true }).click();
-  await expect(page.getByText('Restored. Nothing was removed.')).toBeVisible();
+  await page.getByRole('button', { name: en('settings.restore'), exact: true }).click();
+  await expect(page.getByText(en('settings.restoredAll'))).toBeVisible();
 });
 
 test('a bad backup changes nothing and says which field is wrong', async ({ page }) => {
@@ -233,7 +241,7 @@ test('a bad backup changes nothing and says which field is wrong', async ({ page
   const good = await saved(page, 'Write a backup');
   const bad = good.replace('"a4":440,"tolerance"', '"a4":4400,"tolerance"');
   expect(bad).not.toBe(good);
-  await page.getByLabel('Backup file').setInputFiles(temporaryFile('bad.json', bad));
+  await page.getByLabel(en('settings.backupFile')).setInputFiles(temporaryFile('bad.json', bad));
   await expect(page.getByRole('alert')).toContainText('sessions[0].a4');
   await expect(page.getByRole('alert')).toContainText('Nothing was changed');
   const after = await saved(page, 'Write a backup');
@@ -301,9 +309,9 @@ test('a sitting keeps its A4 and tolerance when the settings change in its midst
   const found = await bench.deviation(6);
   await goTo(page, '/settings');
   await page.getByLabel('A4, Hz').fill('432');
-  await page.getByLabel('Tolerance, cents').fill('20');
+  await page.getByLabel(en('settings.toleranceCents')).fill('20');
   await page.keyboard.press('Tab');
-  await page.getByRole('link', { name: 'Bench' }).click();
+  await page.getByRole('link', { name: en('views.bench') }).click();
   await bench.practise();
   await expect(page.getByRole('button', { name: /^String 6,/ })).toContainText('low');
   await page.keyboard.press('6');

@@ -1,14 +1,14 @@
 import { BenchPage } from './bench.ts';
-import { expect, type Page, storedEvents, take, test } from './test.ts';
+import { en, expect, type Page, storedEvents, take, test } from './test.ts';
 
 /** Plans the way to a tuning and begins it on the bench. */
 async function planTo(page: Page, name: string): Promise<void> {
   await page.getByRole('link', { name: 'Retune' }).click();
-  await page.getByLabel('To the tuning').selectOption({ label: `to ${name}` });
+  await page.getByLabel(en('retune.toTheTuning')).selectOption({ label: `to ${name}` });
 }
 
 async function carryOut(page: Page, courses: readonly number[]): Promise<BenchPage> {
-  await page.getByRole('button', { name: 'Do it on the bench' }).click();
+  await page.getByRole('button', { name: en('retune.doItOnTheBench') }).click();
   const bench = new BenchPage(page);
   await bench.practise();
   for (const course of courses) {
@@ -64,7 +64,7 @@ test('on the way to open D: a plan, a reload in its middle, and back from where 
 
   // Back: from the strings as they were heard, to the tuning that the guitar is kept in.
   await page.getByRole('link', { name: 'Retune' }).click();
-  await expect(page.getByLabel('To the tuning')).toHaveValue('guitar-standard');
+  await expect(page.getByLabel(en('retune.toTheTuning'))).toHaveValue('guitar-standard');
   await expect(steps(page)).toHaveCount(4);
   await expect(page.getByRole('button', { name: /^String 3, .*tighten/ })).toBeVisible();
   await carryOut(page, [6]);
@@ -99,7 +99,7 @@ test('a way that would break a string is refused with its figure and a way out',
   await expect(page.getByRole('alert').filter({ hasText: 'String 1' })).toContainText(
     'String 1 would stand 0.7 semitones below breaking. It needs a lower note or another kind of string.',
   );
-  await expect(page.getByRole('button', { name: 'Do it on the bench' })).toBeDisabled();
+  await expect(page.getByRole('button', { name: en('retune.doItOnTheBench') })).toBeDisabled();
 });
 
 test('an instrument that is in a tuning is told that nothing has to move to it', async ({
@@ -114,13 +114,15 @@ test('an instrument that is in a tuning is told that nothing has to move to it',
 test('a tuning is found by its notes, checked by ear, and planned', async ({ page }) => {
   await page.goto('/tunings');
   await page.getByRole('heading', { name: 'Tunings' }).waitFor();
-  await page.getByLabel('Search').fill('g d g c d');
+  await page.getByLabel(en('tunings.search')).fill('g d g c d');
   await expect(page.getByRole('status')).toHaveText('2 tunings fit');
   await page.getByRole('link', { name: /Sawmill/ }).click();
-  const checks = page.getByRole('region', { name: 'Checks by ear' });
+  const checks = page.getByRole('region', { name: en('tunings.checksByEar') });
   await expect(checks).toContainText('string 2 at fret 2 = open string 1');
   await expect(page.getByRole('region', { name: 'Strings' })).toContainText('On Lapwing');
-  await expect(page.getByRole('region', { name: 'Tunings near by' })).toContainText('Open G');
+  await expect(page.getByRole('region', { name: en('parts.tuningsNearBy') })).toContainText(
+    'Open G',
+  );
 });
 
 test('a banjo is read by its own practice instrument', async ({ page }) => {

@@ -1,6 +1,6 @@
 import { OWN_PORT } from './playwright.config.ts';
 import { plucksOf, strumOf } from './sound.ts';
-import { allStored, expect, feed, type Page, test } from './test.ts';
+import { allStored, en, expect, feed, type Page, test } from './test.ts';
 
 test.use({ standIn: true });
 
@@ -14,7 +14,7 @@ const SHELF = `http://127.0.0.1:${OWN_PORT}/shelf`;
 async function put(page: Page, name: string, kind: string, count: number): Promise<void> {
   await page.getByRole('textbox', { name: 'Name' }).fill(name);
   await page.getByLabel('Kind').selectOption({ label: kind });
-  await page.getByLabel('How many').fill(String(count));
+  await page.getByLabel(en('shelf.howMany')).fill(String(count));
   await page.getByRole('button', { name: /on the shelf$/ }).click();
 }
 
@@ -26,7 +26,7 @@ async function begin(page: Page, way: 'One after the other' | 'Roll call'): Prom
   await page.getByRole('button', { name: /^Microphone/ }).click();
 }
 
-const stage = (page: Page) => page.getByRole('region', { name: 'String in hand' });
+const stage = (page: Page) => page.getByRole('region', { name: en('common.stringInHand') });
 const inHand = (page: Page, name: string) =>
   expect(page.getByRole('button', { name: new RegExp(`^${name} .*in hand$`) })).toBeVisible();
 
@@ -88,7 +88,7 @@ test('a class of ukuleles is put right without a click, and their sheet tells wh
     await call();
   }
   // It is over: the sheet comes up by itself.
-  await expect(page.getByRole('heading', { name: 'Before the lesson' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: en('shelf.beforeTheLesson') })).toBeVisible();
   const lines = page.getByRole('listitem').filter({ hasText: /right as it is|put right/ });
   await expect(lines).toHaveCount(CLASS);
   await expect(lines.filter({ hasText: 'right as it is' })).toHaveCount(RIGHT);
@@ -111,7 +111,7 @@ test('a roll call books every strum to its ukulele, and a reload goes on where i
     }
     await feed(page, strumOf([0.3, off(n), -0.5, 0.4]));
   }
-  await expect(page.getByRole('heading', { name: 'Before the lesson' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: en('shelf.beforeTheLesson') })).toBeVisible();
   for (let n = 1; n <= CLASS; n++) {
     const line = page.getByRole('listitem', { name: `Uke ${n}`, exact: true });
     if (n % 3 !== 0) await expect(line).toContainText('right as it is');
@@ -141,7 +141,7 @@ test('a ukulele in hand where a guitar is meant is asked about, and booked to it
   await expect(stage(page)).toContainText('Knot: right as it is');
   // By its number and Enter any other is taken; by one key it goes to the repairer.
   await page.keyboard.press('n');
-  await page.getByRole('textbox', { name: 'Number or name' }).fill('2');
+  await page.getByRole('textbox', { name: en('bench.numberOrName') }).fill('2');
   await page.keyboard.press('Enter');
   await inHand(page, 'Knot');
   await expect(page.getByRole('dialog')).toHaveCount(0);

@@ -6,7 +6,7 @@ import { CHROMIUM, CHROMIUM_ARGS } from './playwright.config.ts';
 import { addressOf, serveDemo } from './serve.ts';
 import { SettlePage } from './settle.ts';
 import { sixPlucksFile } from './sound.ts';
-import { LOCALE, recording, take, ZONE } from './test.ts';
+import { en, LOCALE, recording, take, ZONE } from './test.ts';
 
 /** Makes the pictures of docs/screenshots from the demo data. */
 const PORT = 5283;
@@ -76,15 +76,15 @@ async function pictures(): Promise<void> {
   await page.getByText('strings move').first().waitFor();
   await shoot('retune');
   await page.goto('/tunings/banjo-open-g');
-  await page.getByText('Checks by ear').waitFor();
+  await page.getByText(en('tunings.checksByEar')).waitFor();
   await shoot('tuning');
   await page.goto('/tunings/new?from=guitar-standard');
   await page.getByLabel('Name').fill('Low tide');
-  await page.getByLabel('Notes').fill('D A D F# A D');
-  await page.getByLabel('Open strings').selectOption('a pure open chord');
+  await page.getByLabel(en('tunings.notes')).fill('D A D F# A D');
+  await page.getByLabel(en('tunings.openStrings')).selectOption('a pure open chord');
   await page.getByRole('button', { name: 'Practice guitar' }).click();
   await page.waitForTimeout(1500);
-  await page.getByLabel('String to be played').getByRole('button', { name: '5' }).click();
+  await page.getByLabel(en('tunings.stringToBePlayed')).getByRole('button', { name: '5' }).click();
   await page.keyboard.press('p');
   await page.getByText('Pluck string 4.').waitFor();
   await shoot('tuning-editor');
@@ -98,7 +98,7 @@ async function pictures(): Promise<void> {
   await shoot('settle');
   const frets = new FretsPage(page);
   await frets.open('Linnet');
-  await page.getByRole('button', { name: 'Begin the check' }).click();
+  await page.getByRole('button', { name: en('frets.beginTheCheck') }).click();
   await frets.practise();
   for (let k = 0; k < 12; k++) await frets.sound();
   await shoot('frets');
@@ -106,7 +106,7 @@ async function pictures(): Promise<void> {
   await frets.comesTo();
   await shoot('frets-result');
   await page.goto('/ear');
-  await page.getByRole('region', { name: 'What to practise next' }).waitFor();
+  await page.getByRole('region', { name: en('ear.whatToPractiseNext') }).waitFor();
   await page.getByText('Notices').waitFor();
   await shoot('ear');
   await page.goto('/shelf');

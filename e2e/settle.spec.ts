@@ -5,7 +5,7 @@ import { inOrder } from '@rosefinch/core/sitting';
 import { HEARD_WITHIN } from './bench.ts';
 import { SettlePage } from './settle.ts';
 import { settledBy } from './sound.ts';
-import { allStored, expect, feed, fromMore, shiftClock, storedEvents, test } from './test.ts';
+import { allStored, en, expect, feed, fromMore, shiftClock, storedEvents, test } from './test.ts';
 
 const HOURS = 3_600_000;
 const TEN_HOURS = 10 * HOURS;
@@ -65,7 +65,7 @@ test('new strings are settled as their sentences say, left for ten hours, and lo
   await later.goto('/shelf');
   const row = later.getByRole('listitem', { name: 'Stonechat' });
   await expect(row).toContainText(/due (today|since)/);
-  await expect(row).toContainText('New strings');
+  await expect(row).toContainText(en('settle.newStrings'));
   await expect(later.getByRole('main').getByRole('link').first()).toContainText('Stonechat');
   await later.goto('/settle');
   // Nobody is sent to it at night.
@@ -100,11 +100,13 @@ test('new strings are settled as their sentences say, left for ten hours, and lo
   await expect(later.getByText(/Look again/)).toBeVisible();
   await expect(later.getByRole('status')).toContainText(/^(Bring|Tune) string \d up/);
   await fromMore(later, 'The lesson they must hold');
-  await later.getByLabel('A string may be off by, cents').fill('20');
+  await later.getByLabel(en('settle.aStringMayBeOff')).fill('20');
   await later.getByRole('button', { name: 'Keep it' }).click();
   await expect(later.getByRole('dialog')).toHaveCount(0);
   await fromMore(later, 'They have settled');
-  await expect(later.getByRole('region', { name: 'Age of the strings' })).toContainText('nylon');
+  await expect(later.getByRole('region', { name: en('settle.ageOfTheStrings') })).toContainText(
+    'nylon',
+  );
 });
 
 test.describe('by microphone', () => {
@@ -115,7 +117,7 @@ test.describe('by microphone', () => {
     const settle = new SettlePage(page);
     await settle.open();
     await settle.begin([3]);
-    await page.getByRole('button', { name: 'Microphone' }).click();
+    await page.getByRole('button', { name: en('common.microphone') }).click();
     await feed(page, settledBy(3, rounds));
     await expect.poll(() => settle.rounds(3), { timeout: HEARD_WITHIN }).toBe(rounds);
     expect(await settle.dropped(3)).toBeGreaterThan(20);
@@ -136,13 +138,13 @@ test('what the sound cannot explain is asked about, and nothing is lost meanwhil
   await expect.poll(() => settle.says(3)).toContain('reading');
   // One key puts a step right that was taken for another.
   await page.keyboard.press('x');
-  await expect(page.getByLabel('The last reading was')).toHaveValue('stretched');
+  await expect(page.getByLabel(en('settle.theLastReadingWas'))).toHaveValue('stretched');
   await page.keyboard.press('x');
-  await expect(page.getByLabel('The last reading was')).toHaveValue('waited');
-  await page.getByLabel('The last reading was').selectOption('brought up');
+  await expect(page.getByLabel(en('settle.theLastReadingWas'))).toHaveValue('waited');
+  await page.getByLabel(en('settle.theLastReadingWas')).selectOption('brought up');
 
   // Somebody tightens the peg while nobody listens.
-  await page.getByRole('button', { name: 'A night passes' }).click();
+  await page.getByRole('button', { name: en('settle.aNightPasses') }).click();
   for (let i = 0; i < 25; i++) await page.keyboard.press('Shift+ArrowUp');
   const before = await settle.readings(3);
   const kept = await storedEvents(page, 'reading');
@@ -153,18 +155,18 @@ test('what the sound cannot explain is asked about, and nothing is lost meanwhil
   await expect.poll(() => storedEvents(page, 'reading')).toBeGreaterThan(kept);
   await page.reload();
   await expect(question).toBeVisible();
-  await question.getByRole('button', { name: 'Somebody turned its peg' }).click();
+  await question.getByRole('button', { name: en('settle.somebodyTurned') }).click();
   await expect(question).toHaveCount(0);
   await expect.poll(() => settle.readings(3)).toBe(before + 1);
 
   // The room is noted beside it.
   await page.keyboard.press('n');
-  await page.getByLabel('Temperature, °C').fill('17');
-  await page.getByLabel('The instrument has just been brought in').check();
+  await page.getByLabel(en('settle.temperatureC')).fill('17');
+  await page.getByLabel(en('settle.theInstrumentHasJustBeen')).check();
   await page.getByRole('button', { name: 'Keep the note' }).click();
   await expect(page.getByRole('dialog')).toHaveCount(0);
   await page.keyboard.press('n');
-  await expect(page.getByRole('list', { name: 'Notes of the room' })).toContainText(
+  await expect(page.getByRole('list', { name: en('settle.notesOfTheRoom') })).toContainText(
     '17 °C, just brought in',
   );
   await expect(page.getByText('let it take the room’s warmth first')).toBeVisible();
@@ -182,6 +184,6 @@ test('what the sound cannot explain is asked about, and nothing is lost meanwhil
   const asked = back.getByRole('group', { name: 'Answers' });
   await expect(back.getByRole('status')).toContainText('The clock went back by');
   await asked.getByLabel('Minutes').fill('3');
-  await asked.getByRole('button', { name: 'So long' }).click();
+  await asked.getByRole('button', { name: en('settle.soLong') }).click();
   await expect(asked).toHaveCount(0);
 });

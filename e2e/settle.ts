@@ -1,5 +1,5 @@
 import { beginPractice, HEARD_WITHIN, LOOK_AGAIN } from './bench.ts';
-import { allStored, expect, heardOut, type Page, take } from './test.ts';
+import { allStored, en, expect, heardOut, type Page, take } from './test.ts';
 
 /** The sentence goes on once a string is so near its note, in cents. */
 const IN_TUNE = 2;
@@ -18,12 +18,12 @@ export class SettlePage {
     for (const course of [1, 2, 3, 4])
       if (!strings.includes(course))
         await this.page.getByLabel(new RegExp(`^String ${course},`)).uncheck();
-    await this.page.getByRole('button', { name: 'Settle these strings' }).click();
+    await this.page.getByRole('button', { name: en('settle.settleTheseStrings') }).click();
   }
 
   async practise(): Promise<void> {
     await beginPractice(this.page);
-    await this.page.getByText('Room quiet').waitFor();
+    await this.page.getByText(en('common.roomQuiet')).waitFor();
   }
 
   /** What a string’s wire says of it. */
@@ -89,7 +89,7 @@ export class SettlePage {
       const unread = (await this.readings(course)) === 0;
       await this.bringUp(course, unread ? await this.pluck(course) : await this.cents(course));
     } else if (/half a minute/.test(says)) {
-      await this.page.getByRole('button', { name: 'A minute passes' }).click();
+      await this.page.getByRole('button', { name: en('settle.aMinutePasses') }).click();
       await this.pluck(course);
     } else if (/pluck/i.test(says) && !/^Leave (it|them)/.test(says)) await this.pluck(course);
     else return null;

@@ -1,6 +1,6 @@
 import { BenchPage } from './bench.ts';
 import { OWN_PORT } from './playwright.config.ts';
-import { expect, test } from './test.ts';
+import { en, expect, test } from './test.ts';
 
 test('an instrument is added, changed, undone, copied, put away and brought back', async ({
   page,
@@ -8,9 +8,9 @@ test('an instrument is added, changed, undone, copied, put away and brought back
   await page.goto(`http://127.0.0.1:${OWN_PORT}/shelf`);
   await page.getByLabel('Name').fill('Godwit');
   await page.getByLabel('Kind').selectOption({ label: 'Ukulele, tenor' });
-  await page.getByRole('button', { name: 'Put it on the shelf' }).click();
+  await page.getByRole('button', { name: en('shelf.putItOnTheShelf') }).click();
   await page.getByRole('link', { name: /Godwit/ }).click();
-  await page.getByText('Strings in detail').click();
+  await page.getByText(en('shelf.stringsInDetail')).click();
   const first = page.getByRole('row', { name: /^1 / });
   const tension = () => first.getByRole('cell').nth(7);
   // Nylon of 0.56 mm on 430 mm at A4: μ (2 L f)² = 2.808e-4 · 378.4² N.
@@ -19,9 +19,11 @@ test('an instrument is added, changed, undone, copied, put away and brought back
   // The weight goes with the square of the diameter.
   await expect(tension()).toHaveText('49');
   await page.getByRole('button', { name: 'Save' }).click();
-  await expect(page.getByRole('region', { name: 'Notice' })).toContainText('Saved.');
+  await expect(page.getByRole('region', { name: en('common.notice') })).toContainText(
+    en('shelf.saved'),
+  );
   await page.reload();
-  await page.getByText('Strings in detail').click();
+  await page.getByText(en('shelf.stringsInDetail')).click();
   await expect(page.getByLabel('Diameter of string 1')).toHaveValue('0.62');
 
   // A wound string may be made of any plain one, with core and weight of its own.
@@ -31,31 +33,35 @@ test('an instrument is added, changed, undone, copied, put away and brought back
   await page.getByLabel('String 1 is wound').uncheck();
   await expect(tension()).toHaveText('49');
 
-  await page.getByRole('button', { name: 'Copy' }).click();
+  await page.getByRole('button', { name: en('shelf.copy') }).click();
   await expect(page.getByRole('heading', { name: 'Godwit, copy' })).toBeVisible();
-  await page.getByRole('button', { name: 'Take it off the shelf' }).click();
-  await expect(page.getByRole('region', { name: 'Notice' })).toContainText('its history stays');
+  await page.getByRole('button', { name: en('shelf.takeItOffTheShelf') }).click();
+  await expect(page.getByRole('region', { name: en('common.notice') })).toContainText(
+    'its history stays',
+  );
   await page.getByRole('link', { name: 'Shelf' }).click();
   await expect(page.getByRole('link', { name: /Godwit/ })).toHaveCount(1);
   await page.goBack();
-  await page.getByRole('button', { name: 'Back on the shelf' }).click();
-  await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(page.getByRole('button', { name: 'Back on the shelf' })).toBeVisible();
+  await page.getByRole('button', { name: en('shelf.backOnTheShelf') }).click();
+  await page.getByRole('button', { name: en('common.undo') }).click();
+  await expect(page.getByRole('button', { name: en('shelf.backOnTheShelf') })).toBeVisible();
 });
 
 test('strings are put on by the set, and stay changeable one by one', async ({ page }) => {
   await page.goto('/shelf/heron');
-  await page.getByText('Strings in detail').click();
-  const set = page.getByLabel('Strings by the set');
+  await page.getByText(en('shelf.stringsInDetail')).click();
+  const set = page.getByLabel(en('shelf.stringsByTheSet'));
   await set.selectOption({ label: 'Acoustic 12–53' });
   await expect(page.getByLabel('Diameter of string 1')).toHaveValue('0.305');
   await expect(page.getByLabel('String 3 is wound')).toBeChecked();
   await page.getByLabel('Diameter of string 1').fill('0.28');
   await expect(set).toHaveValue('');
   await page.getByRole('button', { name: 'Save' }).click();
-  await expect(page.getByRole('region', { name: 'Notice' })).toContainText('Saved.');
+  await expect(page.getByRole('region', { name: en('common.notice') })).toContainText(
+    en('shelf.saved'),
+  );
   await page.reload();
-  await page.getByText('Strings in detail').click();
+  await page.getByText(en('shelf.stringsInDetail')).click();
   await expect(page.getByLabel('Diameter of string 1')).toHaveValue('0.28');
   await expect(page.getByLabel('Diameter of string 6')).toHaveValue('1.346');
 });
@@ -69,14 +75,14 @@ test('a fact that cannot be is refused with its place and value', async ({ page 
   await expect(page.getByRole('alert').filter({ hasText: 'Not saved.' })).toBeVisible();
   // Leaving with changes asks first.
   await page.getByRole('link', { name: 'Shelf' }).click();
-  await page.getByRole('button', { name: 'Stay here' }).click();
+  await page.getByRole('button', { name: en('parts.stayHere') }).click();
   await expect(page.getByLabel('Scale, mm')).toHaveValue('20');
   await page.getByRole('link', { name: 'Shelf' }).click();
-  await page.getByRole('button', { name: 'Leave without saving' }).click();
+  await page.getByRole('button', { name: en('parts.leaveWithoutSaving') }).click();
   await expect(page.getByRole('heading', { name: 'Shelf' })).toBeVisible();
   await page.goto('/shelf/heron');
   await expect(page.getByLabel('Scale, mm')).toHaveValue('648');
-  await page.getByText('Strings in detail').click();
+  await page.getByText(en('shelf.stringsInDetail')).click();
   // A wire so thin has no known strength: no view may be asked for it.
   await page.getByLabel('Diameter of string 1').fill('0.05');
   await expect(page.getByText('Diameter: 0.05 mm is too little; 0.1 to 6.5 mm')).toBeVisible();
@@ -92,18 +98,18 @@ test('the shelf shows what was found and left last, and hands over to the bench'
   const row = (name: string) => page.getByRole('listitem', { name, exact: true });
   // Left where it was found, its first string is the one that stands out.
   await expect(row('Heron')).toContainText(/Left with string \d \d+ cents (low|high)\./);
-  await expect(row('Wren')).toContainText('Not looked at yet.');
+  await expect(row('Wren')).toContainText(en('shelf.notLookedAt'));
   // What is to be done stands first, and as a table it can be sorted by name.
   await expect(page.getByRole('main').getByRole('listitem').first()).toContainText('Heron');
-  await page.getByText('As a table').click();
+  await page.getByText(en('shelf.asATable')).click();
   await page.getByRole('button', { name: 'Name' }).click();
   const names = page.getByRole('table').getByRole('link');
   await expect(names.first()).toHaveText('Avocet');
   await page.getByRole('button', { name: 'Name' }).click();
   await expect(names.first()).toHaveText('Wren');
-  await page.getByText('By need').click();
+  await page.getByText(en('shelf.byNeed')).click();
   await page.getByRole('link', { name: /Stonechat/ }).click();
-  await page.getByRole('button', { name: 'Put it on the bench' }).click();
+  await page.getByRole('button', { name: en('shelf.putItOnTheBench') }).click();
   await expect(page.getByRole('button', { name: 'Practice ukulele' })).toBeVisible();
 });
 
@@ -115,10 +121,12 @@ test('a tuning changed on the shelf opens a sitting of its own, and the old one 
   await bench.practise();
   const keepIn = async (tuning: string) => {
     await page.goto('/shelf/heron');
-    await page.getByLabel('Kept in').selectOption({ label: tuning });
+    await page.getByLabel(en('shelf.keptIn')).selectOption({ label: tuning });
     await page.getByRole('button', { name: 'Save' }).click();
-    await expect(page.getByRole('region', { name: 'Notice' })).toContainText('Saved.');
-    await page.getByRole('button', { name: 'Put it on the bench' }).click();
+    await expect(page.getByRole('region', { name: en('common.notice') })).toContainText(
+      en('shelf.saved'),
+    );
+    await page.getByRole('button', { name: en('shelf.putItOnTheBench') }).click();
     await page.getByRole('button', { name: 'Practice guitar' }).waitFor();
   };
   await keepIn('Drop D');
@@ -134,28 +142,30 @@ test('instruments stand in the order in which people count, and a name used twic
   await page.goto(`http://127.0.0.1:${OWN_PORT}/shelf`);
   for (const name of ['Uke 10', 'Uke 2', 'uke 1']) {
     await page.getByLabel('Name').fill(name);
-    await page.getByRole('button', { name: 'Put it on the shelf' }).click();
+    await page.getByRole('button', { name: en('shelf.putItOnTheShelf') }).click();
     await page.getByRole('link').getByText(name, { exact: true }).waitFor();
   }
   const names = page.getByRole('main').getByRole('link').locator('strong:first-child');
   await expect(names).toHaveText(['uke 1', 'Uke 2', 'Uke 10']);
   await page.getByLabel('Name').fill('Uke 2');
-  await expect(page.getByText('Another one on the shelf has this name.')).toBeVisible();
+  await expect(page.getByText(en('shelf.sameName'))).toBeVisible();
 
   // A class set at once, numbered on from what is there; found by words and by its group.
   await page.getByLabel('Name').fill('Uke');
-  await page.getByLabel('How many').fill('3');
+  await page.getByLabel(en('shelf.howMany')).fill('3');
   await expect(page.getByText('Uke 11 to Uke 13')).toBeVisible();
   await page.getByRole('button', { name: 'Put 3 on the shelf' }).click();
   await expect(names).toHaveText(['uke 1', 'Uke 2', 'Uke 10', 'Uke 11', 'Uke 12', 'Uke 13']);
-  await page.getByLabel('Find').fill('uke 13');
+  await page.getByLabel(en('common.find')).fill('uke 13');
   await expect(names).toHaveText(['Uke 13']);
   await page.getByRole('link', { name: /Uke 13/ }).click();
-  const groups = page.getByRole('combobox', { name: 'Groups' });
+  const groups = page.getByRole('combobox', { name: en('shelf.groups2') });
   await groups.fill('Class 4b');
   await groups.press('Enter');
   await page.getByRole('button', { name: 'Save' }).click();
-  await expect(page.getByRole('region', { name: 'Notice' })).toContainText('Saved.');
+  await expect(page.getByRole('region', { name: en('common.notice') })).toContainText(
+    en('shelf.saved'),
+  );
   await page.getByRole('link', { name: 'Shelf' }).click();
   await page.getByRole('combobox', { name: 'Group' }).selectOption('Class 4b');
   await expect(names).toHaveText(['Uke 13']);

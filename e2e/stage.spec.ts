@@ -1,7 +1,7 @@
 import { BenchPage, beginPractice, HEARD_WITHIN } from './bench.ts';
 import { OWN_PORT } from './playwright.config.ts';
 import { type Doing, playedBy } from './sound.ts';
-import { expect, expectWithin, feed, fromMore, goTo, type Page, take, test } from './test.ts';
+import { en, expect, expectWithin, feed, fromMore, goTo, type Page, take, test } from './test.ts';
 
 /** Boxes of all that must not move: figure, sentence, wires and buttons. */
 function boxes(page: Page): Promise<string> {
@@ -78,7 +78,7 @@ test('is read from two metres, from further away in the distance mode, and grows
     expect(await size('.stage-says strong')).toBeGreaterThanOrEqual(40 * share);
     expect(await size('.stage-name strong')).toBeGreaterThanOrEqual(64 * share);
     await page.keyboard.press('z');
-    await expect(page.getByRole('navigation', { name: 'Jobs' })).toBeHidden();
+    await expect(page.getByRole('navigation', { name: en('common.jobs') })).toBeHidden();
     expect(await size('.figure')).toBeGreaterThanOrEqual(220 * share);
     expect(await size('.stage-says strong')).toBeGreaterThanOrEqual(72 * share);
     // All of it is on the screen.
@@ -89,7 +89,7 @@ test('is read from two metres, from further away in the distance mode, and grows
       expect(box.y + box.height).toBeLessThanOrEqual(height);
     }
     await page.keyboard.press('z');
-    await expect(page.getByRole('navigation', { name: 'Jobs' })).toBeVisible();
+    await expect(page.getByRole('navigation', { name: en('common.jobs') })).toBeVisible();
   }
 });
 
@@ -104,7 +104,7 @@ test.describe('by microphone', () => {
     const all = [6, 5, 4, 3, 2, 1];
     const bench = new BenchPage(page);
     await bench.open();
-    await page.getByRole('button', { name: 'Microphone' }).click();
+    await page.getByRole('button', { name: en('common.microphone') }).click();
     const sound = playedBy(
       [0.2, -0.3, 0.1, 0.4, -12, 0.3],
       [
@@ -117,13 +117,13 @@ test.describe('by microphone', () => {
     );
     await feed(page, sound);
     await expect(page.getByText('pass 2, done')).toBeVisible({ timeout: HEARD_WITHIN });
-    await expect(bench.advice).toContainText('In tune. Nothing had to move.');
+    await expect(bench.advice).toContainText(en('bench.inTune'));
   });
 
   test('the next instrument is one key away, and listening goes on', async ({ page }) => {
     const bench = new BenchPage(page);
     await bench.open();
-    await page.getByRole('button', { name: 'Microphone' }).click();
+    await page.getByRole('button', { name: en('common.microphone') }).click();
     await feed(page, playedBy([], [{ pluck: 5, seconds: 1.6 }]));
     await expect.poll(() => bench.plucks(5)).toBe(1);
     const name = page.getByRole('button', { name: /in hand$/ });
@@ -137,12 +137,12 @@ test.describe('by microphone', () => {
     await expect.poll(() => bench.plucks(5)).toBe(2);
     // The microphone goes from job to job, and is let go with the last of them.
     await page.getByRole('link', { name: 'Retune' }).click();
-    await page.getByRole('link', { name: 'Bench' }).click();
+    await page.getByRole('link', { name: en('views.bench') }).click();
     await expect(page.getByRole('button', { name: /^Listening/ })).toBeVisible();
     await page.getByRole('link', { name: 'Shelf' }).click();
     await page.getByRole('heading', { name: 'Shelf' }).waitFor();
-    await page.getByRole('link', { name: 'Bench' }).click();
-    await expect(page.getByRole('button', { name: 'Microphone' })).toBeVisible();
+    await page.getByRole('link', { name: en('views.bench') }).click();
+    await expect(page.getByRole('button', { name: en('common.microphone') })).toBeVisible();
   });
 });
 
@@ -178,8 +178,8 @@ test('a pedal is learned for one action of a job', async ({ page }) => {
   await bench.pluck(6);
   await page.getByRole('button', { name: /^More/ }).click();
   const dialog = page.getByRole('dialog');
-  await dialog.getByLabel('A pedal or clicker does').selectOption('accept and go on');
-  await dialog.getByRole('button', { name: 'Learn a pedal' }).click();
+  await dialog.getByLabel(en('parts.aPedalOrClickerDoes')).selectOption('Accept and go on');
+  await dialog.getByRole('button', { name: en('parts.learnAPedal') }).click();
   // What pedals that turn pages send: elsewhere it takes the next instrument.
   await page.keyboard.press('PageDown');
   await dialog.getByRole('button', { name: 'Pedal: PageDown' }).waitFor();
@@ -198,11 +198,11 @@ test('an instrument is found by its name, an action by its words', async ({ page
   await page.keyboard.type('settings');
   await page.getByRole('button', { name: 'Settings', exact: true }).click();
   await page.getByRole('heading', { name: 'Settings' }).waitFor();
-  await page.getByRole('link', { name: 'Bench' }).click();
+  await page.getByRole('link', { name: en('views.bench') }).click();
   await beginPractice(page);
-  await page.getByText('Room quiet').waitFor();
+  await page.getByText(en('common.roomQuiet')).waitFor();
   await fromMore(page, 'Hide the figures');
-  await expect(bench.figure).toHaveText('hidden');
+  await expect(bench.figure).toHaveText(en('bench.hiddenFigure'));
 });
 
 test('on a phone what is done next lies within the first screen, in every job', async ({

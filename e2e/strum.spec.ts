@@ -1,7 +1,7 @@
 import { BenchPage } from './bench.ts';
 import { OWN_PORT } from './playwright.config.ts';
 import { strumOf } from './sound.ts';
-import { expect, feed, goTo, heardOut, storedEvents, test } from './test.ts';
+import { en, expect, feed, goTo, heardOut, storedEvents, test } from './test.ts';
 
 test('one strum tells which strings are off, and puts each on record', async ({ page }) => {
   const bench = new BenchPage(page);
@@ -23,8 +23,8 @@ test.describe('by microphone', () => {
     page,
   }) => {
     await page.goto(`http://127.0.0.1:${OWN_PORT}/`);
-    await page.getByRole('button', { name: 'Strum what is in front of you' }).click();
-    const said = page.getByRole('region', { name: 'What was strummed' });
+    await page.getByRole('button', { name: en('bench.strumWhatIsInFront') }).click();
+    const said = page.getByRole('region', { name: en('bench.whatWasStrummed') });
     await expect(said).toContainText('Strum all strings slowly');
     await feed(page, strumOf([-20, -35, -28, -31]));
     await expect(said).toContainText(
@@ -43,8 +43,8 @@ test.describe('by microphone', () => {
     await expect(bench.advice).toContainText(/That sounds like Baritone/);
     // Another one comes onto the shelf in the same way, by a name that is free.
     await goTo(page, '/shelf');
-    await page.getByRole('link', { name: 'Strum it, to know what it is' }).click();
-    await page.getByRole('button', { name: 'Strum what is in front of you' }).click();
+    await page.getByRole('link', { name: en('shelf.strumItToKnowWhat') }).click();
+    await page.getByRole('button', { name: en('bench.strumWhatIsInFront') }).click();
     await feed(page, strumOf([10, 0, 4, 8]));
     await said.getByRole('button', { name: /concert/ }).click();
     await expect(page.getByRole('button', { name: /Ukulele 1/ })).toBeVisible();

@@ -1,4 +1,6 @@
 import { type BrowserContext, test as base, expect, type Page } from '@playwright/test';
+import type { LabelId } from '@rosefinch/core/message';
+import { inEnglish, readCatalogue } from '@rosefinch/words/english';
 
 export type { BrowserContext, Locator, Page } from '@playwright/test';
 export { expect };
@@ -194,6 +196,24 @@ export async function expectWithin(page: Page, path: string, width: number): Pro
   expect(wide, `${path} at ${width}`).toBeLessThanOrEqual(width);
 }
 
+const MESSAGES: ReadonlySet<string> = new Set(
+  Object.entries(readCatalogue('en')).flatMap(([module, texts]) =>
+    Object.keys(texts).map((key) => `${module}.${key}`),
+  ),
+);
+
+/** What a page shows of messages that were not put into words: their ids, or their facts. */
+async function unworded(page: Page): Promise<string[]> {
+  const shown = await page.evaluate(() => document.body?.innerText ?? '').catch(() => '');
+  const ids = shown.split(/[\s,;:()"“”]+/).filter((word) => MESSAGES.has(word.replace(/\.$/, '')));
+  return [...ids, ...(shown.match(/\[object \w+\]|\{"(?:id|kind)":.{0,60}/g) ?? [])];
+}
+
+/** An English text by its id: rewording one changes no test. */
+export function en(id: LabelId): string {
+  return inEnglish(id);
+}
+
 interface Gave {
   readonly rosefinchGiven: {
     readonly microphone: { feed(samples: Float32Array): void };
@@ -215,5 +235,6 @@ export const test = base.extend<{
   context: async ({ context, pace, standIn, year }, use) => {
     await give(context, pace, standIn, year);
     await use(context);
+    for (const page of context.pages()) expect(await unworded(page)).toEqual([]);
   },
 });

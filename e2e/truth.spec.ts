@@ -3,7 +3,7 @@ import { FretsPage } from './frets.ts';
 import { OWN_PORT } from './playwright.config.ts';
 import { SettlePage } from './settle.ts';
 import { playedBy, plucksOf, sixPlucksFile } from './sound.ts';
-import { expect, feed, fromMore, type Page, recording, test } from './test.ts';
+import { en, expect, feed, fromMore, type Page, recording, test } from './test.ts';
 
 const OWN = `http://127.0.0.1:${OWN_PORT}`;
 
@@ -13,7 +13,7 @@ test.describe('by microphone', () => {
   const listening = async (page: Page) => {
     const bench = new BenchPage(page);
     await bench.open();
-    await page.getByRole('button', { name: 'Microphone' }).click();
+    await page.getByRole('button', { name: en('common.microphone') }).click();
     return bench;
   };
 
@@ -88,9 +88,9 @@ test.describe('by microphone', () => {
     await expect(page.getByRole('listitem', { name: /My guitar/ })).toContainText(
       'Not looked at yet.',
     );
-    await page.getByRole('link', { name: 'Bench' }).click();
+    await page.getByRole('link', { name: en('views.bench') }).click();
     // The real one begins anew, whatever was practised.
-    await page.getByRole('button', { name: 'Microphone' }).click();
+    await page.getByRole('button', { name: en('common.microphone') }).click();
     await feed(page, playedBy([], [{ pluck: 5, seconds: 1.6 }]));
     await expect.poll(() => bench.plucks(5)).toBe(1);
     expect(await bench.plucks(6)).toBe(0);
@@ -105,11 +105,11 @@ test('practice at new strings and at frets tells nothing of a real ukulele', asy
   await page.goto(`${OWN}/shelf`);
   await page.getByLabel('Name').fill('Godwit');
   await page.getByLabel('Kind').selectOption({ label: 'Ukulele, soprano' });
-  await page.getByRole('button', { name: 'Put it on the shelf' }).click();
+  await page.getByRole('button', { name: en('shelf.putItOnTheShelf') }).click();
   await page.getByRole('link', { name: /Godwit/ }).waitFor();
   await page.goto(`${OWN}/frets`);
   const frets = new FretsPage(page);
-  await page.getByRole('button', { name: 'Begin the check' }).click();
+  await page.getByRole('button', { name: en('frets.beginTheCheck') }).click();
   await frets.practise();
   await frets.sound();
   await fromMore(page, 'That is enough');
@@ -120,7 +120,9 @@ test('practice at new strings and at frets tells nothing of a real ukulele', asy
   await settle.pluck(4);
   await page.getByRole('link', { name: 'Shelf' }).click();
   await page.getByRole('link', { name: /Godwit/ }).waitFor();
-  await expect(page.getByRole('listitem', { name: /Godwit/ })).toContainText('Not looked at yet.');
+  await expect(page.getByRole('listitem', { name: /Godwit/ })).toContainText(
+    en('shelf.notLookedAt'),
+  );
   await page.getByRole('link', { name: /Godwit/ }).click();
   await page.getByRole('button', { name: 'Save' }).waitFor();
   await expect(page.getByRole('region', { name: 'Frets' })).toHaveCount(0);
@@ -134,7 +136,7 @@ test('a recording counts for its instrument once the teacher has said so', async
   await page.getByRole('button', { name: 'Try it with a practice guitar' }).click();
   await recording(page, sixPlucksFile().file);
   await page.waitForURL(/\/recordings\//);
-  const asked = page.getByRole('region', { name: 'Whose recording' });
+  const asked = page.getByRole('region', { name: en('recording.whoseRecording') });
   await expect(asked).toContainText('Is this My guitar, as it is now?');
   await page.getByRole('link', { name: 'Shelf' }).click();
   await expect(page.getByRole('listitem', { name: /My guitar/ })).toContainText(
@@ -170,11 +172,11 @@ test('a setting that cannot be says so in its field, and one that waits says for
   await expect(page.getByText('The sitting on the bench keeps 440 Hz')).toBeVisible();
   await page.getByRole('button', { name: /^Begin a new sitting with 442 Hz/ }).click();
   await expect(page.getByText('The sitting on the bench keeps')).toHaveCount(0);
-  await page.getByLabel('Tolerance, cents').fill('0');
+  await page.getByLabel(en('settings.toleranceCents')).fill('0');
   await expect(
     page.getByText('Tolerance: 0 cents is too little; 0.5 to 20 cents. 2 cents stay.'),
   ).toBeVisible();
-  await page.getByRole('link', { name: 'Bench' }).click();
+  await page.getByRole('link', { name: en('views.bench') }).click();
   await expect(page.getByText('A4 442 Hz')).toBeVisible();
 });
 
@@ -184,7 +186,10 @@ test('a sitting that was ended by a slip is taken back', async ({ page }) => {
   await bench.practise();
   await fromMore(page, 'Start afresh');
   await expect.poll(() => bench.plucks(6)).toBe(0);
-  await page.getByRole('region', { name: 'Notice' }).getByRole('button', { name: 'Undo' }).click();
+  await page
+    .getByRole('region', { name: en('common.notice') })
+    .getByRole('button', { name: en('common.undo') })
+    .click();
   await expect.poll(() => bench.plucks(6), { timeout: HEARD_WITHIN }).toBe(1);
   await page.reload();
   await expect.poll(() => bench.plucks(6), { timeout: HEARD_WITHIN }).toBe(1);
@@ -203,7 +208,7 @@ test('each view has its title and a way past the head; one that fails leaves the
     await expect(page).toHaveTitle(`${title} · Rosefinch`);
   }
   await page.keyboard.press('Tab');
-  await expect(page.getByRole('link', { name: 'Skip to the view' })).toBeFocused();
+  await expect(page.getByRole('link', { name: en('common.skipToTheView') })).toBeFocused();
   await page.keyboard.press('Enter');
   await expect(page.locator('main')).toBeFocused();
   // A summary that no sitting can have.
@@ -225,7 +230,7 @@ test('each view has its title and a way past the head; one that fails leaves the
       }),
   );
   await page.goto('/log?all');
-  await expect(page.getByRole('alert')).toContainText('This view has stopped.');
+  await expect(page.getByRole('alert')).toContainText(en('common.stopped'));
   const [saved] = await Promise.all([
     page.waitForEvent('download'),
     page.getByRole('button', { name: 'Write a backup' }).click(),

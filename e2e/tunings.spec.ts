@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { BenchPage } from './bench.ts';
-import { expect, type Page, test } from './test.ts';
+import { en, expect, type Page, test } from './test.ts';
 
 async function newTuning(page: Page, from: string, name: string): Promise<void> {
   await page.goto(`/tunings/new?from=${from}`);
@@ -19,9 +19,9 @@ test('a tuning is made by playing, planned, and cannot be deleted while an instr
   test.setTimeout(90_000);
   await new BenchPage(page).open();
   await newTuning(page, 'guitar-standard', 'Low tide');
-  const playing = page.getByRole('region', { name: 'By playing' });
+  const playing = page.getByRole('region', { name: en('tunings.byPlaying') });
   await playing.getByRole('button', { name: 'Practice guitar' }).click();
-  await page.getByRole('region', { name: 'Practice instrument' }).waitFor();
+  await page.getByRole('region', { name: en('common.practiceInstrument') }).waitFor();
   // A standard string 6, and the same one loosened until the ear says D.
   await page.keyboard.press('p');
   await expect(playing.getByRole('status')).toContainText('String 6: E2');
@@ -33,17 +33,17 @@ test('a tuning is made by playing, planned, and cannot be deleted while an instr
     await expect(playing.getByRole('status')).toContainText(/Pluck string 5/);
     if ((await playing.getByRole('status').innerText()).includes('String 6: D2')) break;
   }
-  await expect(page.getByLabel('Notes')).toHaveValue('D2 A2 D3 G3 B3 E4');
+  await expect(page.getByLabel(en('tunings.notes'))).toHaveValue('D2 A2 D3 G3 B3 E4');
   await expect(page.getByLabel('Semitones from Standard')).toHaveValue('−2 0 0 0 0 0');
   await page.keyboard.press('p');
   await expect(playing.getByRole('status')).toContainText('String 5: A2');
   await save(page, 'Low tide');
 
-  await page.getByRole('link', { name: 'Plan the way there' }).click();
+  await page.getByRole('link', { name: en('tunings.planTheWayThere') }).click();
   const steps = page.getByRole('button', { name: /: step \d/ });
   await expect(steps).toHaveCount(1);
   await expect(steps.first()).toHaveAccessibleName(/^String 6, E2: step 1, to D2, loosen/);
-  await page.getByRole('button', { name: 'Do it on the bench' }).click();
+  await page.getByRole('button', { name: en('retune.doItOnTheBench') }).click();
   await expect(page.getByRole('button', { name: 'Heron Low tide, in hand' })).toBeVisible();
   await page.reload();
   await expect(page.getByRole('button', { name: 'Heron Low tide, in hand' })).toBeVisible();
@@ -59,38 +59,42 @@ test('a tuning is typed by notes or steps; a slip is named and nothing is lost',
 }) => {
   await new BenchPage(page).open();
   await newTuning(page, 'guitar-standard', 'Evening');
-  await page.getByLabel('Notes').fill('D A D F# A');
+  await page.getByLabel(en('tunings.notes')).fill('D A D F# A');
   await expect(page.getByText('6 notes are wanted, one for each string; got 5')).toBeVisible();
-  await page.getByLabel('Notes').fill('D A D F# A D');
+  await page.getByLabel(en('tunings.notes')).fill('D A D F# A D');
   await expect(page.getByLabel('Semitones from Standard')).toHaveValue('−2 0 0 −1 −2 −2');
   await expect(page.getByText(/^Open chord D\./)).toBeVisible();
-  await page.getByLabel('Open strings').selectOption('a pure open chord');
+  await page.getByLabel(en('tunings.openStrings')).selectOption('a pure open chord');
   // A pure third lies 13.7 cents below the equal one.
-  await expect(page.getByRole('region', { name: 'Offsets' })).toContainText('string 3 −13.7');
+  await expect(page.getByRole('region', { name: en('tunings.offsets') })).toContainText(
+    'string 3 −13.7',
+  );
   await save(page, 'Evening');
   await expect(page.getByRole('row', { name: /^3 F♯3/ })).toContainText('−13.7');
 
-  await page.getByRole('link', { name: 'Change' }).click();
+  await page.getByRole('link', { name: en('tunings.change') }).click();
   await page.getByLabel('Semitones from Evening').fill('0 0 0 -1 0 0');
   // By its key: D minor is written with a flat.
-  await expect(page.getByLabel('Notes')).toHaveValue('D2 A2 D3 F3 A3 D4');
+  await expect(page.getByLabel(en('tunings.notes'))).toHaveValue('D2 A2 D3 F3 A3 D4');
   await save(page, 'Evening');
   await page.getByRole('button', { name: 'Delete' }).click();
   await expect(page.getByRole('status').filter({ hasText: 'deleted' })).toBeVisible();
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: en('common.undo') }).click();
   await expect(page.getByRole('link', { name: /Evening/ })).toContainText('own, guitar');
 });
 
 test('a phrase of the teacher’s is kept and stands on the card', async ({ page }) => {
   await new BenchPage(page).open();
   await page.goto('/tunings/guitar-open-d');
-  await page.getByLabel('Remember it by').fill('Down at dawn, all finches answer');
-  await page.getByLabel('Remember it by').blur();
-  await expect(page.getByText('Kept; it is printed on the card')).toBeVisible();
+  await page.getByLabel(en('tunings.rememberItBy')).fill('Down at dawn, all finches answer');
+  await page.getByLabel(en('tunings.rememberItBy')).blur();
+  await expect(page.getByText(en('tunings.keptItIsPrintedOn'))).toBeVisible();
   await page.reload();
-  await expect(page.getByLabel('Remember it by')).toHaveValue('Down at dawn, all finches answer');
+  await expect(page.getByLabel(en('tunings.rememberItBy'))).toHaveValue(
+    'Down at dawn, all finches answer',
+  );
   const waiting = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Card as SVG' }).click();
+  await page.getByRole('button', { name: en('tunings.cardAsSVG') }).click();
   const file = await waiting;
   expect(file.suggestedFilename()).toBe('Open D.svg');
   const svg = readFileSync(await file.path(), 'utf8');
@@ -109,15 +113,15 @@ test('checks reach as far as they are asked to, octaves among them, and both sid
 }) => {
   await new BenchPage(page).open();
   await page.goto('/tunings/guitar-standard');
-  const checks = page.getByRole('region', { name: 'Checks by ear' });
+  const checks = page.getByRole('region', { name: en('tunings.checksByEar') });
   await checks.getByRole('button', { name: 'string 6 at fret 5 = open string 5' }).click();
   await expect(checks.getByRole('status')).toHaveText(
     'Sounding: string 6 at fret 5, then open string 5, then both.',
   );
-  await checks.getByLabel('Up to fret').selectOption('up to fret 5');
+  await checks.getByLabel(en('tunings.upToFret')).selectOption('up to fret 5');
   // Five neighbours: four at fret 5 and one at fret 4.
   await expect(checks.getByRole('listitem')).toHaveCount(5);
-  await checks.getByRole('switch', { name: 'octaves too' }).click();
+  await checks.getByRole('switch', { name: en('tunings.octavesToo') }).click();
   await expect(checks).toContainText('string 6 at fret 3, an octave below open string 3');
 });
 
@@ -126,18 +130,20 @@ test('a load beyond the usual asks for a yes, a floating bridge is cautioned', a
   await newTuning(page, 'guitar-standard', 'A step up');
   await page.getByLabel('Semitones from Standard').fill('2 2 2 2 2 2');
   await save(page, 'A step up');
-  await page.getByRole('link', { name: 'Plan the way there' }).click();
+  await page.getByRole('link', { name: en('tunings.planTheWayThere') }).click();
   // Two semitones on every string: 2^(4/12) is 1.26.
   await expect(page.getByRole('alert')).toHaveText('The neck would carry 126 % of its usual load.');
-  const begin = page.getByRole('button', { name: 'Do it on the bench' });
+  const begin = page.getByRole('button', { name: en('retune.doItOnTheBench') });
   await expect(begin).toBeDisabled();
-  await page.getByRole('button', { name: 'The neck can carry that' }).click();
+  await page.getByRole('button', { name: en('retune.theNeckCanCarryThat') }).click();
   await expect(begin).toBeEnabled();
 
   await page.goto('/shelf/heron');
-  await page.getByLabel('Bridge').selectOption('floating');
+  await page.getByLabel(en('shelf.bridge')).selectOption('floating');
   await page.getByRole('button', { name: 'Save' }).click();
-  await expect(page.getByRole('region', { name: 'Notice' })).toContainText('Saved.');
+  await expect(page.getByRole('region', { name: en('common.notice') })).toContainText(
+    en('shelf.saved'),
+  );
   await page.goto('/retune?to=guitar-drop-d');
   await expect(page.getByRole('alert')).toContainText('The bridge floats');
 });
@@ -145,10 +151,10 @@ test('a load beyond the usual asks for a yes, a floating bridge is cautioned', a
 test('capo and reference pitch are part of the target', async ({ page }) => {
   await new BenchPage(page).open();
   await page.goto('/retune?to=guitar-standard');
-  await page.getByRole('combobox', { name: 'Capo' }).selectOption('capo, fret 2');
+  await page.getByRole('combobox', { name: en('retune.capo') }).selectOption('capo, fret 2');
   await page.getByLabel('A4, Hz').fill('442');
   await page.getByLabel('A4, Hz').blur();
-  await page.getByRole('button', { name: 'Do it on the bench' }).click();
+  await page.getByRole('button', { name: en('retune.doItOnTheBench') }).click();
   await expect(page.getByRole('button', { name: 'Heron Standard, capo 2, in hand' })).toBeVisible();
   await expect(page.getByRole('button', { name: /^String 6, F♯2/ })).toBeVisible();
   const bench = new BenchPage(page);
@@ -158,8 +164,8 @@ test('capo and reference pitch are part of the target', async ({ page }) => {
   await expect.poll(() => bench.plucks(6)).toBe(1);
   // Without the capo it is another sitting, which knows where the open strings are.
   await page.goto('/retune?to=guitar-standard');
-  await page.getByRole('combobox', { name: 'Capo' }).selectOption('no capo');
-  await page.getByRole('button', { name: 'Do it on the bench' }).click();
+  await page.getByRole('combobox', { name: en('retune.capo') }).selectOption('no capo');
+  await page.getByRole('button', { name: en('retune.doItOnTheBench') }).click();
   await expect(page.getByRole('button', { name: 'Heron Standard, in hand' })).toBeVisible();
   await expect(page.getByRole('button', { name: /^String 6, E2/ })).toBeVisible();
   await expect(page.getByText(/still to be retuned/)).toHaveCount(0);
@@ -167,12 +173,14 @@ test('capo and reference pitch are part of the target', async ({ page }) => {
 
 test('tensions can be had in kilograms', async ({ page }) => {
   await page.goto('/settings');
-  await page.getByLabel('Tension in').selectOption('kilograms of force, kgf');
-  await expect(page.getByLabel('Tension in')).toHaveValue('kgf');
+  await page.getByLabel(en('settings.tensionIn')).selectOption('kilograms of force, kgf');
+  await expect(page.getByLabel(en('settings.tensionIn'))).toHaveValue('kgf');
   await page.goto('/retune?to=guitar-open-d');
   // 461.4 N over 9.80665.
   await expect(
-    page.getByRole('region', { name: 'Actions' }).getByText('The neck carries 73.5 kgf now'),
+    page
+      .getByRole('region', { name: en('common.actions') })
+      .getByText('The neck carries 73.5 kgf now'),
   ).toBeVisible();
 });
 
@@ -180,10 +188,10 @@ test('a scale file is laid on the strings, a bad one changes nothing, and what i
   page,
 }) => {
   await newTuning(page, 'banjo-open-g', 'Low meadow');
-  const offsets = page.getByRole('region', { name: 'Offsets' });
+  const offsets = page.getByRole('region', { name: en('tunings.offsets') });
   const give = async (text: string) => {
     const chooser = page.waitForEvent('filechooser');
-    await offsets.getByRole('button', { name: 'From a scale file (.scl) …' }).click();
+    await offsets.getByRole('button', { name: en('tunings.fromAScaleFileScl') }).click();
     await (await chooser).setFiles({
       name: 'meantone.scl',
       mimeType: 'text/plain',
@@ -198,11 +206,11 @@ test('a scale file is laid on the strings, a bad one changes nothing, and what i
   await expect(offsets.getByRole('alert')).toContainText('line 5');
   await expect(offsets.getByLabel('2 B3, cents')).toHaveValue('-13.7');
   // Above another note the same scale lies elsewhere; where it has no step for a string that is said.
-  await offsets.getByLabel('The scale begins on').selectOption({ label: 'C' });
+  await offsets.getByLabel(en('tunings.theScaleBeginsOn')).selectOption({ label: 'C' });
   await expect(offsets.getByRole('alert')).toContainText('no step of this scale is near');
   await save(page, 'Low meadow');
   const saved = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Scale file (.scl)', exact: true }).click();
+  await page.getByRole('button', { name: en('tunings.scaleFileScl'), exact: true }).click();
   const text = readFileSync(await (await saved).path(), 'utf8');
   expect(text).toContain('Low meadow\n 3\n!\n 386.31');
 });
@@ -211,19 +219,19 @@ test('a temperament is laid on the neck: what straight frets cost, and open stri
   page,
 }) => {
   await page.goto('/tunings/guitar-open-d');
-  const neck = page.getByRole('region', { name: 'A temperament on the neck' });
+  const neck = page.getByRole('region', { name: en('tunings.aTemperamentOnTheNeck') });
   await expect(neck.getByRole('status')).toContainText('30 of 78 notes lie within 5 cents of it.');
-  await neck.getByRole('combobox', { name: 'What is wanted' }).selectOption('equal');
+  await neck.getByRole('combobox', { name: en('tunings.whatIsWanted') }).selectOption('equal');
   await expect(neck.getByRole('status')).toContainText('Every note lies within 5 cents of it.');
-  await neck.getByRole('combobox', { name: 'What is wanted' }).selectOption('pure');
+  await neck.getByRole('combobox', { name: en('tunings.whatIsWanted') }).selectOption('pure');
   await neck.locator('input[type=file]').setInputFiles({
     name: 'slendro.scl',
     mimeType: 'text/plain',
     buffer: Buffer.from('five even steps\n5\n240.\n480.\n720.\n960.\n2/1\n'),
   });
   await expect(neck.getByRole('alert')).toContainText('The neck is as it was.');
-  await neck.getByRole('combobox', { name: 'Open strings' }).selectOption('fairest');
+  await neck.getByRole('combobox', { name: en('tunings.openStrings') }).selectOption('fairest');
   await expect(neck.getByRole('status')).not.toContainText('30 of 78');
-  await neck.getByRole('button', { name: 'A tuning with these open strings' }).click();
+  await neck.getByRole('button', { name: en('tunings.aTuningWithTheseOpen') }).click();
   await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Open D, tempered');
 });

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { createApp } from '@rosefinch/server/app';
 import { OWN_PORT } from './playwright.config.ts';
-import { expect, test } from './test.ts';
+import { en, expect, test } from './test.ts';
 
 test.use({ serviceWorkers: 'allow' });
 
@@ -29,7 +29,7 @@ test('a new version waits until it is asked for', async ({ page }) => {
     });
     await page.waitForTimeout(1000);
     expect(await samePage()).toBe(true);
-    await page.getByRole('button', { name: 'Update now' }).click();
+    await page.getByRole('button', { name: en('common.updateNow') }).click();
     await expect.poll(samePage, { timeout: 10_000 }).toBe(false);
   } finally {
     server.close();
@@ -77,11 +77,15 @@ test('a database of the first version is taken along', async ({ page }) => {
     FIRST_SHELF,
   );
   await page.goto(`${origin}/shelf/lapwing`);
-  await expect(page.getByLabel('Pegs', { exact: true })).toHaveValue('2+2 and a side peg');
-  await expect(page.getByLabel('Peg type')).toHaveValue('planetary');
-  await expect(page.getByLabel('Bridge')).toHaveValue('loose');
+  await expect(page.getByLabel(en('shelf.pegs'), { exact: true })).toHaveValue(
+    '2+2 and a side peg',
+  );
+  await expect(page.getByLabel(en('shelf.pegType'))).toHaveValue('planetary');
+  await expect(page.getByLabel(en('shelf.bridge'))).toHaveValue('loose');
   await page.getByRole('button', { name: 'Save' }).click();
-  await expect(page.getByRole('region', { name: 'Notice' })).toContainText('Saved.');
+  await expect(page.getByRole('region', { name: en('common.notice') })).toContainText(
+    en('shelf.saved'),
+  );
   await page.goto(`${origin}/`);
   // Its open sitting goes on; it was one of practice.
   await page.getByRole('button', { name: /^Practice/ }).click();

@@ -1,6 +1,6 @@
 import { seriousFaults } from './axe.ts';
 import { printed } from './printed.ts';
-import { expect, expectWithin, goTo, type Page, take, test } from './test.ts';
+import { en, expect, expectWithin, goTo, type Page, take, test } from './test.ts';
 
 test.use({ year: 'whole' });
 
@@ -16,21 +16,21 @@ test('the demo’s year says what is due and why, and its round goes on where it
   const row = (name: string) => page.getByRole('listitem', { name, exact: true });
   await expect(row('Lapwing')).toContainText('String 3 alone drops');
   await expect(row('Dunlin')).toContainText('Not read since');
-  await expect(row('Stonechat')).toContainText('New strings');
-  await expect(page.getByRole('region', { name: 'Resting' })).toContainText('Dunlin');
-  const round = page.getByRole('region', { name: 'The round that is going on' });
+  await expect(row('Stonechat')).toContainText(en('settle.newStrings'));
+  await expect(page.getByRole('region', { name: en('shelf.resting') })).toContainText('Dunlin');
+  const round = page.getByRole('region', { name: en('shelf.theRoundThatIsGoing') });
   await expect(round).toContainText('Thursday class');
   await expect(round).toContainText('4 of 8 left');
   await expectGood(page, 'shelf');
   await page.emulateMedia({ colorScheme: 'dark' });
   expect(await seriousFaults(page, 'color-contrast')).toEqual([]);
-  await page.getByText('As a table').click();
+  await page.getByText(en('shelf.asATable')).click();
   await page.getByRole('table').waitFor();
   // What is ticked makes a round; the one that is open is not lost by looking.
-  await page.getByText('By need').click();
+  await page.getByText(en('shelf.byNeed')).click();
   await page.getByRole('checkbox', { name: 'Take Linnet along' }).check();
   await page.getByRole('button', { name: /^Begin a round/ }).click();
-  await expect(page.getByLabel('Which')).toContainText('the 1 that are ticked');
+  await expect(page.getByLabel(en('shelf.which'))).toContainText('the 1 that are ticked');
   await page.keyboard.press('Escape');
   await page.getByRole('dialog').waitFor({ state: 'detached' });
   await page.keyboard.press(' ');
@@ -40,7 +40,7 @@ test('the demo’s year says what is due and why, and its round goes on where it
   await expect(row('Uke 2')).toContainText('put right');
   const [csv] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('button', { name: 'As CSV' }).click(),
+    page.getByRole('button', { name: en('rounds.asCSV') }).click(),
   ]);
   await page.getByText('Look again').first().waitFor();
   expect((await printed(page)).pages).toBe(1);
@@ -53,32 +53,32 @@ test('the log of an instrument tells why it drifts, and takes what happened to i
 }) => {
   await page.goto('/log');
   await take(page, 'Lapwing');
-  await expect(page.getByRole('region', { name: 'Why it drifts' })).toContainText(
+  await expect(page.getByRole('region', { name: en('log.whyItDrifts') })).toContainText(
     /String 3 alone drops, about \d+ cents a week: its peg slips\./,
   );
-  await page.getByText('The figures behind it').click();
+  await page.getByText(en('log.theFiguresBehindIt')).click();
   const slips = page.getByRole('row', { name: /its peg slips, probability/ });
   await expect(slips.getByRole('cell').nth(2)).toHaveText(/^(99|100) %$/);
   // What is noted stands on the wires.
-  const marks = page.getByRole('region', { name: 'Loans, repairs, notes' });
+  const marks = page.getByRole('region', { name: en('log.loansRepairsNotes') });
   await marks.getByLabel('What').selectOption('note');
-  await marks.getByRole('button', { name: 'Put it in the log' }).click();
-  await expect(marks).toContainText('a note needs words');
-  await marks.getByLabel('In words').fill('The screw of peg 3 is worn.');
-  await marks.getByRole('button', { name: 'Put it in the log' }).click();
+  await marks.getByRole('button', { name: en('log.putItInTheLog') }).click();
+  await expect(marks).toContainText(en('log.noteNeedsWords'));
+  await marks.getByLabel(en('log.inWords')).fill('The screw of peg 3 is worn.');
+  await marks.getByRole('button', { name: en('log.putItInTheLog') }).click();
   await expect(marks.getByRole('listitem')).toContainText('The screw of peg 3 is worn.');
-  await marks.getByRole('button', { name: 'Take it out' }).click();
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await marks.getByRole('button', { name: en('log.takeItOut') }).click();
+  await page.getByRole('button', { name: en('common.undo') }).click();
   await expect(marks.getByRole('listitem')).toContainText('The screw of peg 3 is worn.');
   await expectGood(page, 'log of an instrument');
   const [calendar] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('button', { name: 'Due days as a calendar' }).click(),
+    page.getByRole('button', { name: en('log.dueDaysAsACalendar') }).click(),
   ]);
   expect(calendar.suggestedFilename()).toBe('rosefinch-due.ics');
   // All sittings: searched by words, and the air of the room from a logger.
-  await page.getByText('All instruments').click();
-  await page.getByLabel('Find in the sittings').fill('dunlin');
+  await page.getByText(en('log.allInstruments')).click();
+  await page.getByLabel(en('log.findInTheSittings')).fill('dunlin');
   await expect(page.getByText(/^\d+ sittings?$/)).toBeVisible();
   await expect(page.getByRole('region', { name: /^Lapwing,/ })).toHaveCount(0);
   const logger = page.locator('input[type="file"]');

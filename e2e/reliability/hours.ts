@@ -1,7 +1,7 @@
 import type { Browser } from '@playwright/test';
 import { BenchPage } from '../bench.ts';
 import { plucksOf } from '../sound.ts';
-import { expect, feed, give } from '../test.ts';
+import { en, expect, feed, give } from '../test.ts';
 import { tableOf } from './store.ts';
 
 const RATE = 48_000;
@@ -17,7 +17,7 @@ export async function hoursDrill(
   const page = await context.newPage();
   const bench = new BenchPage(page);
   await bench.open();
-  await page.getByRole('button', { name: 'Microphone' }).click();
+  await page.getByRole('button', { name: en('common.microphone') }).click();
   const session = await context.newCDPSession(page);
   const heap = async () => {
     await session.send('HeapProfiler.collectGarbage');

@@ -6,6 +6,7 @@ import { chromium, type Page } from '@playwright/test';
 import { between, seededRandom } from '@rosefinch/core/maths';
 import { BenchPage } from '../bench.ts';
 import { CHROMIUM, CHROMIUM_ARGS } from '../playwright.config.ts';
+import { en } from '../test.ts';
 import { incongruities } from './store.ts';
 
 /** Half of the kills fall so soon after a reading was shown as stored, in ms; the others anywhere. */
@@ -78,7 +79,7 @@ async function pluckUntil(page: Page, soon: boolean, chance: number): Promise<nu
   const bench = new BenchPage(page);
   await page.keyboard.press('6');
   await page.getByRole('button', { name: 'Practice guitar' }).click();
-  await page.getByText('Room quiet').waitFor();
+  await page.getByText(en('common.roomQuiet')).waitFor();
   await page.evaluate(`(() => {
     globalThis.stored = 0;
     const look = () => {

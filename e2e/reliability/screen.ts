@@ -4,7 +4,7 @@ import type { Browser } from '@playwright/test';
 import { writeWav } from '@rosefinch/core/formats';
 import { BenchPage } from '../bench.ts';
 import { plucksOf } from '../sound.ts';
-import { give, goTo, recording } from '../test.ts';
+import { en, give, goTo, recording } from '../test.ts';
 import { mutatedBackup, mutatedRecording } from './mutations.ts';
 import { incongruities, tableOf } from './store.ts';
 
@@ -39,7 +39,7 @@ export async function backupsOnScreen(
     const before = JSON.stringify(await tableOf(page, 'events'));
     const began = performance.now();
     await page
-      .getByLabel('Backup file')
+      .getByLabel(en('settings.backupFile'))
       .setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(bytes) });
     const plan = page.getByText(`What ${name} will do`);
     const alert = page.getByRole('alert');
@@ -54,7 +54,7 @@ export async function backupsOnScreen(
     if (await plan.isVisible()) {
       planned++;
       await page.getByRole('button', { name: /^Restore( what is good)?$/ }).click();
-      await page.getByText('Restored. Nothing was removed.').or(alert).first().waitFor();
+      await page.getByText(en('settings.restoredAll')).or(alert).first().waitFor();
     } else {
       refused++;
       if (JSON.stringify(await tableOf(page, 'events')) !== before)
@@ -70,7 +70,7 @@ export async function backupsOnScreen(
         told.push(`seed ${10_000 + seed}, ${damage}: ${path} is blank`);
     }
     await page.reload();
-    await page.getByText('Take it with you').waitFor();
+    await page.getByText(en('settings.takeItWithYou')).waitFor();
   }
   await context.close();
   return `backups through the screen: ${count} (seeds from 10001), ${refused} refused, ${planned} restored or salvaged; slowest ${(slowest / 1000).toFixed(1)} s; faults ${told.length}${told

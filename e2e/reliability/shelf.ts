@@ -1,5 +1,5 @@
 import type { Browser, CDPSession, Page } from '@playwright/test';
-import { give, goTo } from '../test.ts';
+import { en, give, goTo } from '../test.ts';
 
 const VIEWS: readonly (readonly [path: string, ready: string])[] = [
   ['/', '.job[aria-busy=false]'],
@@ -118,15 +118,15 @@ async function filesOf(page: Page): Promise<string[]> {
       return '';
     }),
     await timed('survey of the backup', async () => {
-      await page.getByLabel('Backup file').setInputFiles(path);
+      await page.getByLabel(en('settings.backupFile')).setInputFiles(path);
       await page
-        .getByRole('button', { name: 'Restore', exact: true })
+        .getByRole('button', { name: en('settings.restore'), exact: true })
         .waitFor({ timeout: 900_000 });
       return '';
     }),
     await timed('restore, with a snapshot before', async () => {
-      await page.getByRole('button', { name: 'Restore', exact: true }).click();
-      await page.getByText('Restored. Nothing was removed.').waitFor({ timeout: 900_000 });
+      await page.getByRole('button', { name: en('settings.restore'), exact: true }).click();
+      await page.getByText(en('settings.restoredAll')).waitFor({ timeout: 900_000 });
       return '';
     }),
   ];

@@ -1,7 +1,7 @@
 import type { Browser, Page } from '@playwright/test';
 import { seededRandom } from '@rosefinch/core/maths';
 import { BenchPage } from '../bench.ts';
-import { give } from '../test.ts';
+import { en, give } from '../test.ts';
 import { incongruities, tableOf } from './store.ts';
 
 /** A reading must be in every tab within this, in ms. */
@@ -31,7 +31,7 @@ export async function tabDrill(
   for (const page of pages) {
     await page.bringToFront();
     await page.getByRole('button', { name: 'Practice guitar' }).click();
-    await page.getByText('Room quiet').waitFor();
+    await page.getByText(en('common.roomQuiet')).waitFor();
     await new BenchPage(page).plucks(6);
     await page.keyboard.press('5');
   }
@@ -53,7 +53,7 @@ export async function tabDrill(
       await reloaded.reload();
       await new BenchPage(reloaded).open();
       await reloaded.getByRole('button', { name: 'Practice guitar' }).click();
-      await reloaded.getByText('Room quiet').waitFor();
+      await reloaded.getByText(en('common.roomQuiet')).waitFor();
     }
     for (const other of others) await hasRead(other, i + 1);
     if (reloaded) continue;
