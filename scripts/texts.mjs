@@ -11,12 +11,7 @@ const ROOMS = ['app/src', 'core/src', 'words/src'];
 /** The invented library, what developers read of a backup, and what messages are tried with: data. */
 const DATA = ['core/src/demo/', 'core/src/records/schema.ts', 'words/src/samples.ts'];
 /** Tables whose names are still English: docs/decisions.md says why they are left. */
-const NAMES = [
-  'core/src/music/catalogue.ts',
-  'core/src/music/pairs.ts',
-  'core/src/strings/models.ts',
-  'core/src/strings/sets.ts',
-];
+const NAMES = ['core/src/music/catalogue.ts', 'core/src/music/pairs.ts'];
 /** Attributes whose value is shown or read out. */
 const SHOWN =
   /^(aria-(label|description|roledescription|valuetext)|alt|caption|description|does|error|heading|label|legend|message|placeholder|says|summary|text|title|under|why)$/;

@@ -41,7 +41,11 @@ describe('words of the ear', () => {
     expect(cellInWords('low pluck')).to.deep.equal(message('ear.cell', { cell: 'lowPluck' }));
     expect(cellInWords('high tone')).to.deep.equal(message('ear.cell', { cell: 'highTone' }));
     expect(cellInWords('fretted')).to.deep.equal(message('ear.cell', { cell: 'fretted' }));
-    expect(cellInWords('string 3')).to.equal('string 3');
+    expect(cellInWords('string 3')).to.deep.equal(message('common.string', { string: 3 }));
+    expect(cellInWords('string 3 at fret 5')).to.deep.equal(
+      message('ear.stringAtFret', { string: 3, fret: 5 }),
+    );
+    expect(cellInWords('of another make')).to.equal('of another make');
   });
 
   it('a guesser gets no figure, nor does somebody with few answers', () => {

@@ -44,10 +44,18 @@ const CELLS = {
   stop: 'stop',
 } as const;
 
-/** Where something was heard; another cell by its own name. @example cellInWords('low pluck') // ‘low strings, plucked’ */
+/** A string, or a fret of one, as records name it. */
+const ON_A_STRING = /^string (\d+)(?: at fret (\d+))?$/;
+
+/** Where something was heard; what no Rosefinch wrote by its own name. @example cellInWords('low pluck') // ‘low strings, plucked’ */
 export function cellInWords(cell: string): Value {
   const known = (CELLS as Readonly<Record<string, (typeof CELLS)[keyof typeof CELLS]>>)[cell];
-  return known === undefined ? cell : message('ear.cell', { cell: known });
+  if (known !== undefined) return message('ear.cell', { cell: known });
+  const [, string, fret] = ON_A_STRING.exec(cell) ?? [];
+  if (string === undefined) return cell;
+  return fret === undefined
+    ? message('common.string', { string: Number(string) })
+    : message('ear.stringAtFret', { string: Number(string), fret: Number(fret) });
 }
 
 const CELL_NAMES = {

@@ -4,7 +4,7 @@ import { findModel, headroom, MODELS, soundingLength, startFret, tensionOf } fro
 
 describe('models', () => {
   for (const model of MODELS)
-    it(`${model.name}: as many strings as its tuning, tensions a hand knows, room to spare`, () => {
+    it(`${model.id}: as many strings as its tuning, tensions a hand knows, room to spare`, () => {
       const instrument = model.build('x', 'X');
       const tuning = findTuning(instrument.tuningId)!;
       expect(tuning.kind).to.equal(instrument.kind);

@@ -1,3 +1,4 @@
+import { type Message, message } from '../message.ts';
 import type { InstrumentKind } from '../music/index.ts';
 import type { KgPerMetre, Millimetres } from '../units.ts';
 import { steelGuitar, usualPeg } from './instrument.ts';
@@ -9,7 +10,7 @@ import type { Bridge, Instrument, Peg, PegKind, PegLayout, StringSpec } from './
 export interface Model {
   readonly id: string;
   /** @example 'Ukulele, concert' */
-  readonly name: string;
+  readonly name: Message;
   /** Most classes have it: it is offered first. Common practice, no source. */
   readonly usual?: true;
   readonly build: (id: string, name: string, note?: string) => Instrument;
@@ -103,10 +104,10 @@ const FIVE_STRING: Omit<Sheet, 'strings'> = {
 
 /** The instruments that Rosefinch knows by themselves. */
 export const MODELS: readonly Model[] = [
-  { id: 'steel-guitar', name: 'Guitar, steel strings', usual: true, build: steelGuitar },
+  { id: 'steel-guitar', name: message('shelf.model.steelGuitar'), usual: true, build: steelGuitar },
   {
     id: 'electric-guitar',
-    name: 'Guitar, electric',
+    name: message('shelf.model.electricGuitar'),
     usual: true,
     build: built({
       kind: 'guitar',
@@ -120,7 +121,7 @@ export const MODELS: readonly Model[] = [
   },
   {
     id: 'nylon-guitar',
-    name: 'Guitar, nylon strings',
+    name: message('shelf.model.nylonGuitar'),
     usual: true,
     build: built({
       kind: 'guitar',
@@ -142,7 +143,7 @@ export const MODELS: readonly Model[] = [
   },
   {
     id: 'seven-guitar',
-    name: 'Guitar, seven strings',
+    name: message('shelf.model.sevenGuitar'),
     build: built({
       kind: 'guitar',
       scaleMm: 648,
@@ -162,7 +163,7 @@ export const MODELS: readonly Model[] = [
   },
   {
     id: 'eight-guitar',
-    name: 'Guitar, eight strings',
+    name: message('shelf.model.eightGuitar'),
     build: built({
       kind: 'guitar',
       scaleMm: 686,
@@ -174,7 +175,7 @@ export const MODELS: readonly Model[] = [
   },
   {
     id: 'twelve-guitar',
-    name: 'Guitar, twelve strings in pairs',
+    name: message('shelf.model.twelveGuitar'),
     build: built({
       kind: 'guitar',
       scaleMm: 648,
@@ -186,7 +187,7 @@ export const MODELS: readonly Model[] = [
   },
   {
     id: 'baritone-guitar',
-    name: 'Guitar, baritone',
+    name: message('shelf.model.baritoneGuitar'),
     build: built({
       kind: 'guitar',
       scaleMm: 695,
@@ -198,7 +199,7 @@ export const MODELS: readonly Model[] = [
   },
   {
     id: 'tenor-guitar',
-    name: 'Guitar, tenor',
+    name: message('shelf.model.tenorGuitar'),
     build: built({
       kind: 'guitar',
       scaleMm: 580,
@@ -210,7 +211,7 @@ export const MODELS: readonly Model[] = [
   },
   {
     id: 'guitalele',
-    name: 'Guitalele',
+    name: message('shelf.model.guitalele'),
     build: built({
       kind: 'guitar',
       scaleMm: 430,
@@ -220,31 +221,31 @@ export const MODELS: readonly Model[] = [
       strings: stringsOfSet('guitar-guitalele'),
     }),
   },
-  { id: 'bass-four', name: 'Bass guitar, four strings', usual: true, build: bass('four') },
-  { id: 'bass-fretless', name: 'Bass guitar, fretless', build: bass('four', 0) },
-  { id: 'bass-five', name: 'Bass guitar, five strings', build: bass('five', 24) },
-  { id: 'bass-six', name: 'Bass guitar, six strings', build: bass('six', 24) },
+  { id: 'bass-four', name: message('shelf.model.bassFour'), usual: true, build: bass('four') },
+  { id: 'bass-fretless', name: message('shelf.model.bassFretless'), build: bass('four', 0) },
+  { id: 'bass-five', name: message('shelf.model.bassFive'), build: bass('five', 24) },
+  { id: 'bass-six', name: message('shelf.model.bassSix'), build: bass('six', 24) },
   {
     id: 'ukulele-soprano',
-    name: 'Ukulele, soprano',
+    name: message('shelf.model.ukuleleSoprano'),
     usual: true,
     build: ukulele(345, 12, [nylon(0.56), nylon(0.81), nylon(0.91), nylon(0.61)]),
   },
   {
     id: 'ukulele-concert',
-    name: 'Ukulele, concert',
+    name: message('shelf.model.ukuleleConcert'),
     usual: true,
     build: ukulele(380, 15, [nylon(0.56), nylon(0.76), nylon(0.91), nylon(0.61)]),
   },
   {
     id: 'ukulele-tenor',
-    name: 'Ukulele, tenor',
+    name: message('shelf.model.ukuleleTenor'),
     usual: true,
     build: ukulele(430, 18, [nylon(0.56), nylon(0.73), nylon(0.91), nylon(0.64)]),
   },
   {
     id: 'ukulele-baritone',
-    name: 'Ukulele, baritone',
+    name: message('shelf.model.ukuleleBaritone'),
     usual: true,
     build: built({
       kind: 'ukulele',
@@ -262,7 +263,7 @@ export const MODELS: readonly Model[] = [
   },
   {
     id: 'ukulele-eight',
-    name: 'Ukulele, eight strings in pairs',
+    name: message('shelf.model.ukuleleEight'),
     build: built({
       kind: 'ukulele',
       scaleMm: 430,
@@ -274,7 +275,7 @@ export const MODELS: readonly Model[] = [
   },
   {
     id: 'ukulele-six',
-    name: 'Ukulele, six strings, two pairs',
+    name: message('shelf.model.ukuleleSix'),
     build: built({
       kind: 'ukulele',
       scaleMm: 430,
@@ -286,7 +287,7 @@ export const MODELS: readonly Model[] = [
   },
   {
     id: 'banjo-ukulele',
-    name: 'Banjo ukulele',
+    name: message('shelf.model.banjoUkulele'),
     build: built({
       kind: 'ukulele',
       bridge: 'loose',
@@ -299,7 +300,7 @@ export const MODELS: readonly Model[] = [
   },
   {
     id: 'banjo-five',
-    name: 'Banjo, five strings',
+    name: message('shelf.model.banjoFive'),
     usual: true,
     build: built({
       ...FIVE_STRING,
@@ -314,7 +315,7 @@ export const MODELS: readonly Model[] = [
   },
   {
     id: 'banjo-tenor',
-    name: 'Banjo, tenor',
+    name: message('shelf.model.banjoTenor'),
     build: built({
       kind: 'banjo',
       bridge: 'loose',
@@ -332,7 +333,7 @@ export const MODELS: readonly Model[] = [
   },
   {
     id: 'banjo-plectrum',
-    name: 'Banjo, plectrum',
+    name: message('shelf.model.banjoPlectrum'),
     build: built({
       kind: 'banjo',
       bridge: 'loose',
@@ -345,7 +346,7 @@ export const MODELS: readonly Model[] = [
   },
   {
     id: 'banjo-fretless',
-    name: 'Banjo, fretless, nylon strings',
+    name: message('shelf.model.banjoFretless'),
     build: built({
       ...FIVE_STRING,
       frets: 0,
@@ -355,7 +356,7 @@ export const MODELS: readonly Model[] = [
   },
   {
     id: 'banjo-long-neck',
-    name: 'Banjo, long neck',
+    name: message('shelf.model.banjoLongNeck'),
     build: built({
       ...FIVE_STRING,
       scaleMm: 813,
@@ -367,7 +368,7 @@ export const MODELS: readonly Model[] = [
   },
   {
     id: 'banjo-six',
-    name: 'Banjo, six strings',
+    name: message('shelf.model.banjoSix'),
     build: built({
       kind: 'banjo',
       bridge: 'loose',
@@ -380,7 +381,7 @@ export const MODELS: readonly Model[] = [
   },
   {
     id: 'banjo-cello',
-    name: 'Banjo, cello',
+    name: message('shelf.model.banjoCello'),
     build: built({
       kind: 'banjo',
       bridge: 'loose',

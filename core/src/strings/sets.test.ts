@@ -94,7 +94,7 @@ describe('sets of strings', () => {
   it('of twelve strings go on twelve: unisons alike, octaves of the pull of a string', () => {
     const twelve = findModel('twelve-guitar')!.build('t', 'T');
     expect(setsFor(twelve).map(({ id }) => id)).to.deep.equal(['guitar-twelve-10']);
-    expect(setOf(twelve)?.name).to.equal('Twelve strings 10–47');
+    expect(setOf(twelve)?.id).to.equal('guitar-twelve-10');
     const specs = twelve.courses.map(({ strings: [first] }) => first!.spec);
     expect(specs[1]).to.deep.equal(specs[0]);
     expect(specs[3]).to.deep.equal(specs[2]);
@@ -112,9 +112,9 @@ describe('sets of strings', () => {
     expect(setsFor(guitar).map(({ id }) => id)).to.include('guitar-acoustic-12');
     expect(setsFor(findModel('seven-guitar')!.build('s', 'S')).length).to.equal(1);
     const strung = withSet(guitar, named('guitar-acoustic-12'));
-    expect(setOf(strung)?.name).to.equal('Acoustic 12–53');
-    expect(setOf(guitar)?.name).to.equal('Acoustic 12–53');
-    expect(setOf(findModel('electric-guitar')!.build('e', 'E'))?.name).to.equal('Electric 10–46');
+    expect(setOf(strung)?.id).to.equal('guitar-acoustic-12');
+    expect(setOf(guitar)?.id).to.equal('guitar-acoustic-12');
+    expect(setOf(findModel('electric-guitar')!.build('e', 'E'))?.id).to.equal('guitar-electric-10');
     const own = withSet(guitar, { ...named('guitar-acoustic-12'), strings: [plain('steel', 0.3)] });
     expect(setOf(own)).to.equal(undefined);
     for (const [i, course] of strung.courses.entries())

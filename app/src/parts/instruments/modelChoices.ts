@@ -9,6 +9,6 @@ export function modelChoices(t: Words, models: readonly Model[] = MODELS) {
     group: t('parts.kinds', { kind }),
     items: models
       .filter((model) => kindOf(model) === kind)
-      .map(({ id, name }) => ({ value: id, label: name })),
+      .map(({ id, name }) => ({ value: id, label: t(name) })),
   }));
 }

@@ -86,7 +86,7 @@ function KindChoice({ value, onChange }: KindProps) {
             <Radio.Card key={id} value={id} className="first-kind">
               <Group wrap="nowrap">
                 <Radio.Indicator />
-                <span>{name}</span>
+                <span>{t(name)}</span>
               </Group>
             </Radio.Card>
           ))}

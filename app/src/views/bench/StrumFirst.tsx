@@ -1,6 +1,6 @@
 import { Button, Group, Text } from '@mantine/core';
 import type { StrumLike, StrumTuning } from '@rosefinch/core/listen';
-import { message } from '@rosefinch/core/message';
+import { list, message } from '@rosefinch/core/message';
 import { TUNINGS, type Tuning, targetsOf } from '@rosefinch/core/music';
 import { strummedInWords, tuningName } from '@rosefinch/core/sentences';
 import { MODELS, type Model, takesTuning } from '@rosefinch/core/strings';
@@ -70,7 +70,9 @@ export function StrumFirst({ settings, onTake }: Props) {
                   variant="default"
                   onClick={() => onTake(model, tuning)}
                 >
-                  {like?.length === 1 ? model.name : `${model.name}, ${tuning.name}`}
+                  {like?.length === 1
+                    ? t(model.name)
+                    : t.value(list([model.name, tuningName(tuning)]))}
                 </Button>
               ))
             : [];

@@ -39,7 +39,7 @@ function Paper({ stock }: { readonly stock: Stock }) {
   const groups = [...new Set(stock.shelf.flatMap((one) => one.groups ?? []))];
   const about = aboutOf(search, stock);
   const choices: Choices = { kind, tension: search.has('tension'), group: search.get('group') };
-  const cards = cardsOf(choices, about, stock, search.getAll('with'));
+  const cards = cardsOf({ ...choices, pocket: search.getAll('with') }, about, stock, t);
   return (
     <>
       <div className="screen-only">

@@ -1,5 +1,6 @@
 import { findTuning, neighboursOf, type Tuning } from '@rosefinch/core/music';
 import { homeTuning, type Instrument, instrumentFor } from '@rosefinch/core/strings';
+import type { Words } from '@rosefinch/words';
 import { inHandOf, type Stock } from '../../data/index.ts';
 import { NeighbourMap } from '../../parts/cards/index.ts';
 import { PegCard, pegRoom } from './PegCard.tsx';
@@ -52,14 +53,18 @@ export interface Choices {
 
 /** The cards of a kind; none where nothing fits. */
 export function cardsOf(
-  { kind, tension, group }: Choices,
+  { kind, tension, group, pocket }: Choices & { readonly pocket: readonly string[] },
   { tuning, instrument: asked }: About,
   stock: Stock,
-  pocket: readonly string[],
+  t: Words,
 ): PaperCard[] {
   switch (kind) {
     case 'pupil': {
-      const instrument = instrumentFor(tuning, [...(asked ? [asked] : []), ...stock.shelf]);
+      const instrument = instrumentFor(
+        tuning,
+        [...(asked ? [asked] : []), ...stock.shelf],
+        (model) => t(model.name),
+      );
       if (!instrument) return [];
       return [
         {

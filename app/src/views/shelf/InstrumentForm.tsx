@@ -207,7 +207,7 @@ function SetChoice({ form, put }: Pick<PartProps, 'form' | 'put'>) {
       my="xs"
       data={[
         ...(on ? [] : [{ value: '', label: t('shelf.ofItsOwnAsBelow') }]),
-        ...sets.map(({ id, name }) => ({ value: id, label: name })),
+        ...sets.map(({ id, name }) => ({ value: id, label: t(name) })),
       ]}
       value={on?.id ?? ''}
       onChange={(event) => {

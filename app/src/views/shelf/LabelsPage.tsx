@@ -1,4 +1,5 @@
 import { Button, Group } from '@mantine/core';
+import { kindInWords } from '@rosefinch/core/sentences';
 import { QRCodeSVG } from 'qrcode.react';
 import { useSearchParams } from 'react-router';
 import { useStock } from '../../data/index.ts';
@@ -28,7 +29,7 @@ export function LabelsPage() {
             <QRCodeSVG value={labelOf(id)} size={84} title={t('shelf.labelOfName', { name })} />
             <span>
               <strong>{name}</strong>
-              <span>{kind}</span>
+              <span>{t(kindInWords(kind))}</span>
             </span>
           </li>
         ))}

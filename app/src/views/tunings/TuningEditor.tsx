@@ -60,7 +60,7 @@ function Editor({ start, stock, isNew }: EditorProps) {
   const [draft, setDraft] = useState(start);
   const tuning = tuningOf(draft);
   const { save, saved, problem } = useSaveTuning(tuning);
-  const instrument = instrumentFor(tuning, inHandFirst(stock));
+  const instrument = instrumentFor(tuning, inHandFirst(stock), (model) => t(model.name));
   const parts = { draft, setDraft };
   return (
     <form

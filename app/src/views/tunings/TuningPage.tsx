@@ -27,7 +27,7 @@ export function TuningPage() {
         {t('tunings.noTuningCalled', { id })} <Link to="/tunings">{t('tunings.allTunings')}</Link>
       </p>
     );
-  const instrument = instrumentFor(tuning, inHandFirst(stock));
+  const instrument = instrumentFor(tuning, inHandFirst(stock), (model) => t(model.name));
   if (!instrument) return <p>{t('tunings.noInstrument')}</p>;
   const card = cardOf(tuning, instrument, stock, t);
   const shown: ShownTuning = { card, tuning, instrument, stock };
