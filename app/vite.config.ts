@@ -2,6 +2,7 @@ import { parse } from '@formatjs/icu-messageformat-parser';
 import react from '@vitejs/plugin-react';
 import { defineConfig, type Plugin } from 'vite';
 import { VitePWA } from 'vite-plugin-pwa';
+import views from '../messages/en/views.json' with { type: 'json' };
 import { packed } from '../words/src/packed.ts';
 
 /** Messages come to the page parsed, so that it needs no parser; what is plain text stays so. */
@@ -53,9 +54,9 @@ export default defineConfig({
             purpose: 'maskable',
           },
         ],
-        shortcuts: ['Bench', 'Shelf', 'Ear'].map((name) => ({
-          name,
-          url: name === 'Bench' ? '.' : `./#/${name.toLowerCase()}`,
+        shortcuts: (['bench', 'shelf', 'ear'] as const).map((view) => ({
+          name: views[view],
+          url: view === 'bench' ? '.' : `./#/${view}`,
         })),
       },
     }),
@@ -78,7 +79,7 @@ export default defineConfig({
           groups: [
             { name: 'first', tags: ['$initial'] },
             // What that says comes in one file a language.
-            { name: 'texts', test: /\/messages\/en\/(common|bench|views)\.json$/ },
+            { name: 'texts', test: /\/messages\/en\/(common|bench|names|views)\.json$/ },
           ],
         },
       },

@@ -1,7 +1,14 @@
+import { message } from '@rosefinch/core/message';
 import { BenchPage } from './bench.ts';
 import { OWN_PORT } from './playwright.config.ts';
 import { playedBy, plucksOf } from './sound.ts';
-import { en, expect, feed, heardOut, type Page, test } from './test.ts';
+import { begins, either, en, expect, feed, heardOut, type Page, saying, test } from './test.ts';
+
+/** A string that was tuned, or left as it was found. */
+const CLOSED = either(
+  saying('bench.lineStanding', { standing: 'done' }),
+  saying('bench.lineStanding', { standing: 'untouched' }),
+);
 
 test('the practice guitar is tuned with the keyboard alone, and the next pass begins by itself', async ({
   page,
@@ -17,7 +24,7 @@ test('the practice guitar is tuned with the keyboard alone, and the next pass be
   for (const course of [6, 5]) {
     await page.keyboard.press(String(course));
     await bench.bringToPitch(course);
-    const closed = async () => /done|as it was/.test(await bench.string(course).innerText());
+    const closed = async () => CLOSED.test(await bench.string(course).innerText());
     for (let again = 0; again < 5 && !(await closed()); again++) await bench.pluck(course);
     expect(await closed(), `string ${course}`).toBe(true);
   }
@@ -27,10 +34,10 @@ test('the practice guitar is tuned with the keyboard alone, and the next pass be
     await bench.pluck(course);
     await page.keyboard.press(' ');
   }
-  await expect(page.getByText('pass 1, done')).toBeVisible();
+  await expect(page.getByText(en('bench.passDone', { pass: 1 }))).toBeVisible();
   await page.keyboard.press('6');
   await bench.bringToPitch(6);
-  await expect(page.getByText(/pass 2/)).toBeVisible();
+  await expect(page.getByText(saying('bench.pass', { pass: 2 }))).toBeVisible();
   expect(Math.abs((await bench.truth())[5]!)).toBeLessThanOrEqual(2);
 });
 
@@ -47,7 +54,9 @@ test('a reload in mid-pass comes back to the same place', async ({ page }) => {
   await expect(bench.string(5)).toHaveAttribute('data-active', 'true');
   expect(await bench.deviation(6)).toBe(six);
   expect(await bench.deviation(5)).toBe(five);
-  await expect(page.getByRole('button', { name: /^String 5,/ })).toContainText('low');
+  await expect(
+    page.getByRole('button', { name: begins('common.stringAndNoteTitle', { string: 5 }) }),
+  ).toContainText(en('bench.lineStanding', { standing: 'low' }));
 });
 
 test('Space accepts once, keys sleep while typing and when switched off', async ({ page }) => {
@@ -56,7 +65,7 @@ test('Space accepts once, keys sleep while typing and when switched off', async 
   await bench.practise();
   await page.keyboard.press('6');
   await bench.pluck(6);
-  await page.getByRole('button', { name: /^Accept, next/ }).click();
+  await page.getByRole('button', { name: begins('bench.acceptNext') }).click();
   await expect(bench.string(5)).toHaveAttribute('data-active', 'true');
   await page.keyboard.press(' ');
   await expect(bench.string(4)).toHaveAttribute('data-active', 'true');
@@ -65,8 +74,8 @@ test('Space accepts once, keys sleep while typing and when switched off', async 
   await page.keyboard.press('1');
   await page.keyboard.press('Escape');
   await expect(bench.string(4)).toHaveAttribute('data-active', 'true');
-  await page.getByRole('button', { name: /^More/ }).click();
-  const keys = page.getByRole('dialog').getByRole('switch', { name: 'Keys are on' });
+  await page.getByRole('button', { name: begins('common.more') }).click();
+  const keys = page.getByRole('dialog').getByRole('switch', { name: en('parts.keysAreOn') });
   await keys.click({ force: true });
   await expect(keys).not.toBeChecked();
   await page.keyboard.press('Escape');
@@ -82,7 +91,7 @@ test('figures can be hidden until the teacher commits', async ({ page }) => {
   await bench.pluck(6);
   await page.keyboard.press('h');
   await expect(bench.figure).toHaveText(en('bench.hiddenFigure'));
-  await expect(bench.string(6)).toHaveAccessibleName(/no figure/);
+  await expect(bench.string(6)).toHaveAccessibleName(saying('bench.noFigure'));
   await page.keyboard.press(' ');
   await expect(bench.figure).not.toHaveText(en('bench.hiddenFigure'));
 });
@@ -112,20 +121,32 @@ test('the empty shelf says what it is for and puts a guitar on the bench in one 
 }) => {
   await page.goto(`http://127.0.0.1:${OWN_PORT}/`);
   await expect(page.getByRole('heading', { name: en('bench.whatStands') })).toBeVisible();
-  await page.getByRole('button', { name: 'Try it with a practice guitar' }).click();
-  await expect(page.getByRole('button', { name: /^My guitar .*in hand/ })).toBeVisible();
+  await page
+    .getByRole('button', {
+      name: en('bench.tryItWithAPractice', { kind: message('common.kind', { kind: 'guitar' }) }),
+    })
+    .click();
+  await expect(
+    page.getByRole('button', {
+      name: begins('common.nameTunedInHand', {
+        name: en('bench.myInstrument', { kind: 'guitar' }),
+      }),
+    }),
+  ).toBeVisible();
 });
 
 test('listening can be stopped, and begun again', async ({ page }) => {
   const bench = new BenchPage(page);
   await bench.open();
   await bench.practise();
-  const button = page.getByRole('button', { name: /^Listening/ });
+  const button = page.getByRole('button', { name: begins('common.listening') });
   await expect(button).toHaveAttribute('aria-pressed', 'true');
   await button.click();
   await expect(page.getByText(en('common.notListening'))).toBeVisible();
-  await expect(bench.advice).toContainText('Choose what to listen to');
-  await expect(page.getByRole('button', { name: /^Pluck string/ })).toHaveCount(0);
+  await expect(bench.advice).toContainText(saying('bench.source'));
+  await expect(page.getByRole('button', { name: begins('common.pluckStringCourse') })).toHaveCount(
+    0,
+  );
   await bench.practise();
   await page.keyboard.press('6');
   expect(await bench.pluck(6)).toBeLessThan(-15);
@@ -169,8 +190,8 @@ test.describe('by microphone', () => {
       ],
     );
     await feed(page, short);
-    await expect(bench.advice).toContainText('Pluck again.');
+    await expect(bench.advice).toContainText(en('advice.notSure'));
     await page.keyboard.press(' ');
-    await expect(bench.advice).not.toContainText('Pluck again.');
+    await expect(bench.advice).not.toContainText(en('advice.notSure'));
   });
 });

@@ -1,4 +1,4 @@
-import { allStored, en, expect, heardOut, type Locator, type Page } from './test.ts';
+import { allStored, begins, en, expect, heardOut, type Locator, type Page } from './test.ts';
 
 /** However busy the machine: the pluck must come, once, in ms. */
 export const HEARD_WITHIN = 30_000;
@@ -8,8 +8,8 @@ export const LOOK_AGAIN = [60];
 /** Begins to listen to the practice instrument, where it is not heard already: it goes from job to job. */
 export async function beginPractice(page: Page): Promise<void> {
   await page.locator('.job[aria-busy=false]').waitFor();
-  const begin = page.getByRole('button', { name: /^Practice/ }).first();
-  const listens = page.getByRole('button', { name: /^Listening/ });
+  const begin = page.getByRole('button', { name: begins('common.practiceSource') }).first();
+  const listens = page.getByRole('button', { name: begins('common.listening') });
   await begin.or(listens).first().waitFor();
   if (!(await listens.isVisible())) await begin.click();
 }
@@ -27,7 +27,7 @@ export class BenchPage {
   async open(): Promise<void> {
     await this.page.goto('/');
     await this.page
-      .getByRole('button', { name: /^Practice/ })
+      .getByRole('button', { name: begins('common.practiceSource') })
       .first()
       .waitFor();
     // Keys are taken once the sitting is read back.
@@ -45,7 +45,9 @@ export class BenchPage {
   }
 
   string(course: number): Locator {
-    return this.page.getByRole('button', { name: new RegExp(`^String ${course},`) });
+    return this.page.getByRole('button', {
+      name: begins('common.stringAndNoteTitle', { string: course }),
+    });
   }
 
   /** How many readings a string has, as its picture says. */
@@ -92,14 +94,14 @@ export class BenchPage {
   /** The last deviation of a string, from its accessible name. */
   async deviation(course: number): Promise<number> {
     const name = (await this.string(course).getAttribute('aria-label')) ?? '';
-    const figure = /: ([+−±])([\d.]+) cents/.exec(name);
+    const figure = /: ([+−±])([\d.]+) /.exec(name);
     if (!figure) return Number.NaN;
     return Number(figure[2]) * (figure[1] === '−' ? -1 : 1);
   }
 
   /** The practice guitar's own truth, course 1 first. */
   async truth(): Promise<number[]> {
-    const note = this.page.getByRole('note', { name: /truly are/ });
+    const note = this.page.getByRole('note', { name: en('common.whereThePracticeStringsTruly') });
     if (!(await note.isVisible())) await this.page.keyboard.press('t');
     const text = await note.innerText();
     return [...text.matchAll(/\d: ([+−±])([\d.]+)/g)]

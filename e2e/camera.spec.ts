@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium } from '@playwright/test';
 import { CHROMIUM, CHROMIUM_ARGS, OWN_PORT } from './playwright.config.ts';
-import { en, expect, give, type Page, test } from './test.ts';
+import { begins, en, expect, give, type Page, saying, test } from './test.ts';
 
 /** What a camera sees of a label that is held before it somewhat askew, others at the picture’s edge: a film of one picture. */
 async function filmed(page: Page, name: string): Promise<Buffer> {
@@ -38,18 +38,18 @@ test('in a round the camera reads a printed label, and takes that instrument in 
   const page = await context.newPage();
   const shelf = `http://127.0.0.1:${OWN_PORT}/shelf`;
   await page.goto(shelf);
-  await page.getByRole('textbox', { name: 'Name' }).fill('Uke');
-  await page.getByLabel('Kind').selectOption({ label: 'Ukulele, soprano' });
+  await page.getByRole('textbox', { name: en('shelf.name') }).fill('Uke');
+  await page.getByLabel(en('shelf.kind')).selectOption({ label: en('shelf.model.ukuleleSoprano') });
   await page.getByLabel(en('shelf.howMany')).fill('3');
-  await page.getByRole('button', { name: /on the shelf$/ }).click();
+  await page.getByRole('button', { name: saying('shelf.putManyOnTheShelf') }).click();
   await page.getByRole('link', { name: 'Uke 3' }).first().waitFor();
   writeFileSync(film, await filmed(page, 'Uke 3'));
   await page.goto(shelf);
-  await page.getByRole('button', { name: /^Begin a round/ }).click();
+  await page.getByRole('button', { name: begins('shelf.beginARound') }).click();
   await page.getByRole('dialog').getByText(en('shelf.oneAfterTheOther')).click();
-  await page.getByRole('button', { name: /^Begin: / }).click();
+  await page.getByRole('button', { name: begins('shelf.beginAbout') }).click();
   const hand = (name: string) =>
-    page.getByRole('button', { name: new RegExp(`^${name} .*in hand$`) });
+    page.getByRole('button', { name: begins('common.nameTunedInHand', { name }) });
   await expect(hand('Uke 1')).toBeVisible();
   // Keys are taken once the sitting is read back.
   await page.locator('.job[aria-busy=false]').waitFor();

@@ -1,6 +1,7 @@
+import { message } from '@rosefinch/core/message';
 import { BenchPage } from './bench.ts';
 import { type Doing, playedBy } from './sound.ts';
-import { en, expect, feed, fromMore, test } from './test.ts';
+import { either, en, expect, feed, fromMore, saying, test } from './test.ts';
 
 interface Mistake {
   readonly name: string;
@@ -24,7 +25,10 @@ const MISTAKES: readonly Mistake[] = [
       { turn: [3, -15], seconds: 0.5 },
       { pluck: 3, seconds: 1.5 },
     ],
-    says: /The wrong way: it is further down\. Tighten, towards you/,
+    says: saying('advice.wrongWay', {
+      side: 'low',
+      way: message('common.direction', { way: 'towards' }),
+    }),
   },
   {
     name: 'a string that slips back',
@@ -36,32 +40,32 @@ const MISTAKES: readonly Mistake[] = [
       { turn: [3, -7], seconds: 0.2 },
       { pluck: 3, seconds: 1.5 },
     ],
-    says: /It slipped back \d+ cents/,
+    says: saying('advice.slipsBack'),
   },
   {
     name: 'a string an octave low',
     detune: with3(-1195),
     doings: [{ pluck: 3, seconds: 1.6 }],
     choose: '3',
-    says: /Right letter, an octave low\. Tighten/,
+    says: saying('advice.octaveLow', { octaves: 1 }),
   },
   {
     name: 'two strings at once',
     detune: NEAR,
     doings: [{ pluck: [2, 3], seconds: 1.6 }],
-    says: /Strings? .* at once\. Mute the others|Two strings at once/,
+    says: either(saying('advice.twoStringsNamed'), saying('advice.twoStrings')),
   },
   {
     name: 'a peg that is another string’s',
     detune: with3(-24),
     doings: [1, 2, 3].map(() => ({ pluck: 3, seconds: 1.4 })),
-    says: /It does not move\. Press it gently behind the nut/,
+    says: saying('advice.doesNotMove'),
   },
   {
     name: 'a hard pluck',
     detune: NEAR,
     doings: [{ pluck: 2, strength: 1, seconds: 1.6 }],
-    says: /Pluck softer, and read it once it has settled/,
+    says: saying('advice.hardPluck'),
   },
 ];
 
@@ -76,7 +80,7 @@ test('by microphone the coach hears what goes wrong', async ({ page }) => {
       await page.keyboard.press(choose ?? '0');
       await feed(page, playedBy(detune, doings));
       await expect(bench.advice).toContainText(says);
-      await fromMore(page, 'Start afresh');
+      await fromMore(page, en('bench.startAfresh'));
       await expect.poll(() => bench.plucks(3)).toBe(0);
     });
 });

@@ -8,7 +8,7 @@ import { CHROMIUM, CHROMIUM_ARGS } from './playwright.config.ts';
 import { tableOf } from './reliability/store.ts';
 import { addressOf, serveDemo } from './serve.ts';
 import { browserHearing, fretPlayer, type PlayedNote, plucksOf, temporaryFile } from './sound.ts';
-import { en, fromMore, give, take } from './test.ts';
+import { either, en, fromMore, give, saying, take } from './test.ts';
 
 /**
  * Plucks made while the page is slow (its processor throttled six times) and the machine is
@@ -57,6 +57,16 @@ interface Row {
   readonly lostByBrowser: number;
 }
 
+const REFUSALS = either(
+  saying('advice.notSure'),
+  saying('advice.twoStrings'),
+  saying('advice.twoStringsNamed'),
+  saying('advice.tooQuiet'),
+  saying('bench.whichString'),
+  saying('frets.otherPlace'),
+  saying('frets.anotherString'),
+);
+
 /** Keeps every refusal that the screen has shown. */
 async function watchScreen(page: Page): Promise<void> {
   await page.addInitScript(`
@@ -68,7 +78,7 @@ async function watchScreen(page: Page): Promise<void> {
         const text = status ? status.textContent : '';
         if (text === shown) return;
         shown = text;
-        if (/Pluck again|Not sure|Mute the others|at once|Was that string|sounded like|Too quiet/.test(text))
+        if (${REFUSALS}.test(text))
           window.refusals.push(text);
       }).observe(document.body, { childList: true, subtree: true, characterData: true });
     });`);
@@ -122,14 +132,15 @@ async function open(page: Page, view: Bench): Promise<void> {
 async function beginCheck(page: Page, courses: readonly number[] = [4, 3, 2, 1]): Promise<void> {
   await page.getByRole('button', { name: en('frets.beginTheCheck') }).waitFor();
   for (const course of [4, 3, 2, 1])
-    if (!courses.includes(course)) await page.getByLabel(`String ${course}`).uncheck();
+    if (!courses.includes(course))
+      await page.getByLabel(en('common.stringTitle', { string: course })).uncheck();
   await page.getByRole('button', { name: en('frets.beginTheCheck') }).click();
 }
 
 /** A check that is read through is followed by another one. */
 async function checkAgain(page: Page): Promise<void> {
-  await fromMore(page, 'That is enough');
-  await fromMore(page, 'Check again');
+  await fromMore(page, en('frets.thatIsEnough'));
+  await fromMore(page, en('frets.checkAgain'));
   await beginCheck(page);
   await beginPractice(page);
   await page.getByText(en('common.roomQuiet')).waitFor();
@@ -181,7 +192,7 @@ async function byPractice(browser: Browser, view: Bench, count: number): Promise
       await page.keyboard.press(String(1 + Math.floor(strings * random())));
     }
     await page.waitForTimeout(Math.max(0, APART_MS - (performance.now() - begun)));
-    if (view === 'frets' && (await page.getByText('Every place is read').isVisible()))
+    if (view === 'frets' && (await page.getByText(saying('frets.allRead')).isVisible()))
       await checkAgain(page);
   }
   const all = (await settledCount(page, view, first + plucks.length)).slice(first);

@@ -1,5 +1,19 @@
 import { beginPractice, HEARD_WITHIN, LOOK_AGAIN } from './bench.ts';
-import { allStored, en, expect, heardOut, type Page, take } from './test.ts';
+import {
+  allStored,
+  begins,
+  either,
+  en,
+  expect,
+  heardOut,
+  type Page,
+  saying,
+  take,
+  told,
+} from './test.ts';
+
+/** What the map is called where only octaves are read. */
+const OCTAVES = 'frets.fretboardWithLengthReadingsHow';
 
 /** The fret check as a user finds it. */
 export class FretsPage {
@@ -17,9 +31,12 @@ export class FretsPage {
 
   readings(): Promise<number> {
     return this.page
-      .getByRole('img', { name: /^Fretboard with/ })
+      .getByRole('img', { name: either(begins('frets.mapSays'), begins(OCTAVES)) })
       .getAttribute('aria-label')
-      .then((label) => Number(/with (\d+)/.exec(label ?? '')?.[1]));
+      .then(
+        (label) => told('frets.mapSays', label ?? '').count ?? told(OCTAVES, label ?? '').length,
+      )
+      .then(Number);
   }
 
   asked(): Promise<string> {
@@ -39,16 +56,16 @@ export class FretsPage {
 
   /** Goes on until nothing more is asked for. */
   async soundAll(): Promise<void> {
-    while ((await this.asked()).includes('pluck')) await this.sound();
+    while (saying('frets.pluckPlace').test(await this.asked())) await this.sound();
   }
 
   /** Goes to the page that says what the check comes to. */
   async comesTo(): Promise<void> {
-    await this.page.getByRole('button', { name: /^What it comes to/ }).click();
+    await this.page.getByRole('button', { name: begins('frets.whatItComesTo') }).click();
   }
 
   async back(): Promise<void> {
-    await this.page.getByRole('button', { name: /^Back to the check/ }).click();
+    await this.page.getByRole('button', { name: begins('frets.backToTheCheckW') }).click();
     // Its keys are taken once it stands there.
     await this.page.locator('.job[aria-busy=false]').waitFor();
   }

@@ -1,8 +1,23 @@
+import { message } from '@rosefinch/core/message';
 import { seriousFaults } from './axe.ts';
 import { BenchPage } from './bench.ts';
 import { DEMO_PORT, OWN_PORT } from './playwright.config.ts';
 import { playedBy, sixPlucksFile } from './sound.ts';
-import { en, expect, expectWithin, feed, give, goTo, type Page, recording, test } from './test.ts';
+import {
+  begins,
+  en,
+  expect,
+  expectWithin,
+  feed,
+  give,
+  giveLanguage,
+  goTo,
+  note,
+  type Page,
+  recording,
+  saying,
+  test,
+} from './test.ts';
 
 /** By day and in the dark, where only colours differ. */
 async function expectGood(page: Page, state: string): Promise<void> {
@@ -15,13 +30,14 @@ async function expectGood(page: Page, state: string): Promise<void> {
 test('axe finds nothing serious on any view, light and dark', async ({ browser }) => {
   test.setTimeout(240_000);
   const context = await browser.newContext({ reducedMotion: 'reduce' });
+  await giveLanguage(context);
   await give(context, 'fast');
   const page = await context.newPage();
   await page.goto(`http://127.0.0.1:${OWN_PORT}/`);
   await page.getByRole('heading', { name: en('bench.whatStands') }).waitFor();
   await expectGood(page, 'first use');
   await page.goto(`http://127.0.0.1:${DEMO_PORT}/log`);
-  await page.getByText('Every sitting at the bench').waitFor();
+  await page.getByText(saying('log.nothingYet')).waitFor();
   await expectGood(page, 'empty history');
   const bench = new BenchPage(page);
   await goTo(page, '/');
@@ -30,17 +46,20 @@ test('axe finds nothing serious on any view, light and dark', async ({ browser }
   await page.keyboard.press('5');
   await bench.pluck(5);
   await expectGood(page, 'bench with a reading');
-  await page.getByRole('button', { name: /^More/ }).click();
+  await page.getByRole('button', { name: begins('common.more') }).click();
   await page.getByRole('dialog').waitFor();
   await page.waitForTimeout(400);
   await expectGood(page, 'all actions');
   await page.keyboard.press('Escape');
   await recording(page, sixPlucksFile().file);
   await page.waitForURL(/\/recordings\//);
-  await page.getByText(/stiffness/).waitFor();
+  await page.getByText(saying('recording.partialsFacts')).waitFor();
   await expectGood(page, 'recording report');
   await goTo(page, '/log?all');
-  await page.getByRole('button', { name: 'Delete' }).first().waitFor();
+  await page
+    .getByRole('button', { name: en('log.delete') })
+    .first()
+    .waitFor();
   await expectGood(page, 'history');
   await goTo(page, '/data');
   await page.getByText(en('settings.takeItWithYou')).waitFor();
@@ -49,16 +68,18 @@ test('axe finds nothing serious on any view, light and dark', async ({ browser }
   await page.getByRole('button', { name: en('retune.doItOnTheBench') }).waitFor();
   await expectGood(page, 'retune');
   await goTo(page, '/shelf/lapwing');
-  await page.getByRole('button', { name: 'Save' }).waitFor();
+  await page.getByRole('button', { name: en('shelf.save') }).waitFor();
   await expectGood(page, 'one instrument');
   await goTo(page, '/tunings');
-  await page.getByText(/^\d+ tunings fit/).waitFor();
+  await page.getByText(begins('tunings.fit')).waitFor();
   await expectGood(page, 'tunings');
   await goTo(page, '/tunings/banjo-open-g');
   await page.getByText(en('tunings.checksByEar')).waitFor();
   await expectGood(page, 'one tuning');
   await goTo(page, '/tunings/new?from=guitar-open-d');
-  await page.getByLabel(en('tunings.openStrings')).selectOption('offsets by hand');
+  await page
+    .getByLabel(en('tunings.openStrings'))
+    .selectOption({ label: en('tunings.offsetsByHand') });
   await expectGood(page, 'a tuning of one’s own');
   await context.close();
 });
@@ -67,17 +88,25 @@ test('from a cold open to the first reading of the practice guitar is one click'
   page,
 }) => {
   await page.goto('/');
-  await page.getByRole('button', { name: 'Practice guitar' }).click();
-  await expect(page.getByRole('button', { name: /^String 6,/ })).toContainText('low');
+  await page.getByRole('button', { name: en('common.practiceSource', { kind: 'guitar' }) }).click();
+  await expect(
+    page.getByRole('button', { name: begins('common.stringAndNoteTitle', { string: 6 }) }),
+  ).toContainText(en('bench.lineStanding', { standing: 'low' }));
   await expect(page.getByRole('log', { name: en('common.readingsInWords') })).toContainText(
-    /String 6, E2: \d+ cents, low/,
+    saying('common.announced', { string: 6, note: note(40) }),
   );
 });
 
 test('the same from an empty shelf', async ({ page }) => {
   await page.goto(`http://127.0.0.1:${OWN_PORT}/`);
-  await page.getByRole('button', { name: 'Try it with a practice guitar' }).click();
-  await expect(page.getByRole('button', { name: /^String 6,/ })).toContainText('low');
+  await page
+    .getByRole('button', {
+      name: en('bench.tryItWithAPractice', { kind: message('common.kind', { kind: 'guitar' }) }),
+    })
+    .click();
+  await expect(
+    page.getByRole('button', { name: begins('common.stringAndNoteTitle', { string: 6 }) }),
+  ).toContainText(en('bench.lineStanding', { standing: 'low' }));
 });
 
 test('arrival is spoken when wanted, and only then', async ({ page }) => {
@@ -99,7 +128,7 @@ test('arrival is spoken when wanted, and only then', async ({ page }) => {
   await bench.practise();
   await expect.poll(() => bench.plucks(6)).toBe(1);
   expect(await said()).toEqual([]);
-  await page.getByRole('link', { name: 'Settings' }).click();
+  await page.getByRole('link', { name: en('views.settings') }).click();
   const aloud = page.getByRole('switch', { name: en('settings.sayReadingsAloud') });
   await aloud.click({ force: true });
   await expect(aloud).toBeChecked();
@@ -107,7 +136,7 @@ test('arrival is spoken when wanted, and only then', async ({ page }) => {
   await bench.practise();
   await page.keyboard.press('5');
   await bench.pluck(5);
-  expect((await said()).join()).toMatch(/String 5, A2: \d+ cents, low/);
+  expect((await said()).join()).toMatch(saying('common.announced', { string: 5, note: note(45) }));
 });
 
 test.describe('by microphone', () => {
@@ -122,7 +151,7 @@ test.describe('by microphone', () => {
     await page.keyboard.press('d');
     // What sounds while the tone does is not read, and that is said.
     await feed(page, playedBy([], [{ pluck: 6, seconds: 1 }]).subarray(4 * 48_000, 5 * 48_000));
-    await expect(page.getByText('Not listening while the tone sounds')).toBeVisible();
+    await expect(page.getByText(saying('common.toneSounds'))).toBeVisible();
     await feed(page, playedBy([], [{ pluck: 5, seconds: 1.6 }]));
     await expect.poll(() => bench.plucks(5)).toBe(1);
     expect(await bench.plucks(6)).toBe(0);
@@ -134,6 +163,7 @@ test('on a phone nothing runs out of the side, and the figure comes first', asyn
     viewport: { width: 390, height: 844 },
     forcedColors: 'active',
   });
+  await giveLanguage(page.context());
   await page.goto(`http://127.0.0.1:${DEMO_PORT}/`);
   for (const path of [
     '/shelf',
@@ -145,7 +175,9 @@ test('on a phone nothing runs out of the side, and the figure comes first', asyn
     await expectWithin(page, path, 390);
   await page.goto(`http://127.0.0.1:${DEMO_PORT}/`);
   const figure = await page.getByTestId('figure').boundingBox();
-  const wires = await page.getByRole('button', { name: /^String 6/ }).boundingBox();
+  const wires = await page
+    .getByRole('button', { name: begins('common.stringTitle', { string: 6 }) })
+    .boundingBox();
   expect(figure!.y).toBeLessThan(wires!.y);
   await page.close();
 });
@@ -159,8 +191,11 @@ for (const colorScheme of ['light', 'dark'] as const)
       forcedColors: 'active',
       colorScheme,
     });
+    await giveLanguage(page.context());
     await new BenchPage(page).open();
-    await page.getByRole('button', { name: 'Practice guitar' }).click();
+    await page
+      .getByRole('button', { name: en('common.practiceSource', { kind: 'guitar' }) })
+      .click();
     const colours = await page.evaluate(() => {
       const system = (name: string) => {
         const probe = document.createElement('i');
@@ -196,6 +231,7 @@ test('works after a reload with the network cut', async ({ browser }) => {
     baseURL: `http://127.0.0.1:${DEMO_PORT}`,
     serviceWorkers: 'allow',
   });
+  await giveLanguage(context);
   const page = await context.newPage();
   const bench = new BenchPage(page);
   await bench.open();
@@ -203,7 +239,9 @@ test('works after a reload with the network cut', async ({ browser }) => {
   await page.reload();
   await context.setOffline(true);
   await page.reload();
-  await expect(page.getByRole('button', { name: /^Heron .*in hand/ })).toBeVisible();
+  await expect(
+    page.getByRole('button', { name: begins('common.nameTunedInHand', { name: 'Heron' }) }),
+  ).toBeVisible();
   await bench.practise();
   await expect.poll(() => bench.plucks(6)).toBe(1);
   await page.goto('/log?all');

@@ -1,6 +1,7 @@
+import type { ExerciseKind } from '@rosefinch/core/ear';
 import { Estimator } from '@rosefinch/core/listen';
 import { seriousFaults } from './axe.ts';
-import { en, expect, feed, type Page, test } from './test.ts';
+import { begins, either, en, expect, feed, type Page, saying, test } from './test.ts';
 
 const RATE = 48_000;
 /** A frame from within a note, in samples. */
@@ -34,7 +35,15 @@ async function interval(page: Page): Promise<number> {
 const says = (page: Page, text: string | RegExp) =>
   expect(
     page
-      .getByRole('region', { name: /Question|Two strings|Two tones|A note to sing|String in hand/ })
+      .getByRole('region', {
+        name: either(
+          saying('ear.question'),
+          saying('ear.twoStrings'),
+          saying('ear.twoTonesThatBeat'),
+          saying('ear.aNoteToSing'),
+          saying('common.stringInHand'),
+        ),
+      })
       .getByRole('status'),
   ).toContainText(text);
 
@@ -57,44 +66,53 @@ const stored = (page: Page) =>
 const kept = (page: Page, answers: number) =>
   expect.poll(() => stored(page)).toBeGreaterThanOrEqual(answers);
 
-async function open(page: Page, exercise: string, way = 'Begin'): Promise<void> {
+async function open(page: Page, exercise: ExerciseKind, way = en('ear.begin')): Promise<void> {
   await page.goto('/ear');
-  await page.getByRole('region', { name: exercise }).getByRole('link', { name: way }).click();
-  await says(page, /begin/);
+  await page
+    .getByRole('region', { name: en('ear.exercise', { exercise }) })
+    .getByRole('link', { name: way })
+    .click();
+  await says(
+    page,
+    either(saying('ear.begin.more'), saying('ear.chooseHelp'), saying('ear.enterBegins')),
+  );
 }
 
 test('a minute of higher or lower: answered by keys alone, each answer kept, and told on the page', async ({
   page,
 }) => {
   await overhear(page);
-  await open(page, 'Higher or lower?', 'A minute');
+  await open(page, 'direction', en('ear.aMinute'));
   await page.keyboard.press('Enter');
   for (let i = 1; i <= 5; i++) {
     await says(page, en('ear.lowerOrHigher'));
     const cents = await interval(page);
     await page.keyboard.press(cents < 0 ? '1' : '3');
-    await says(page, cents < 0 ? /Yes\. It was .* cents lower/ : /Yes\. It was .* cents higher/);
+    await says(page, saying(cents < 0 ? 'ear.toldLower' : 'ear.toldHigher', { verdict: 'right' }));
     if (i === 2) {
       expect(await seriousFaults(page)).toEqual([]);
       await page.keyboard.press(' ');
-      await says(page, 'Yes.');
+      await says(
+        page,
+        saying(cents < 0 ? 'ear.toldLower' : 'ear.toldHigher', { verdict: 'right' }),
+      );
     }
     await page.keyboard.press('Enter');
   }
-  await says(page, '5 answers so far: too few for a figure.');
+  await says(page, en('ear.tooFew', { answers: 5 }));
   await page.keyboard.press('Enter');
-  const row = page.getByRole('region', { name: 'Higher or lower?' });
-  await expect(row).toContainText('5 answers so far');
+  const row = page.getByRole('region', { name: en('ear.exercise', { exercise: 'direction' }) });
+  await expect(row).toContainText(saying('ear.tooFew', { answers: 5 }));
   // It holds after a reload, and the page to print has it.
   await page.reload();
-  await expect(row).toContainText('5 answers so far');
+  await expect(row).toContainText(saying('ear.tooFew', { answers: 5 }));
   expect(await seriousFaults(page)).toEqual([]);
   await page.getByRole('link', { name: en('ear.progressOnPaper') }).click();
-  await expect(page.getByRole('row', { name: /Higher or lower/ })).toContainText(
-    '5 answers so far',
-  );
+  await expect(
+    page.getByRole('row', { name: saying('ear.exercise', { exercise: 'direction' }) }),
+  ).toContainText(saying('ear.tooFew', { answers: 5 }));
   const saved = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Save as CSV' }).click();
+  await page.getByRole('button', { name: en('ear.saveAsCSV') }).click();
   const stream = await (await saved).createReadStream();
   let text = '';
   for await (const piece of stream) text += piece;
@@ -105,7 +123,7 @@ test('without feedback the next question follows by itself, and a reload in the 
   page,
 }) => {
   await overhear(page);
-  await open(page, 'Higher or lower?');
+  await open(page, 'direction');
   await page.getByText(en('ear.nothing'), { exact: true }).click();
   await expect(page.getByRole('radio', { name: en('ear.nothing') })).toBeChecked();
   await page.keyboard.press('Enter');
@@ -118,40 +136,45 @@ test('without feedback the next question follows by itself, and a reload in the 
   await page.reload();
   await says(page, en('ear.enterBegins'));
   await page.goto('/ear');
-  await expect(page.getByRole('region', { name: 'Higher or lower?' })).toContainText('2 answers');
+  await expect(
+    page.getByRole('region', { name: en('ear.exercise', { exercise: 'direction' }) }),
+  ).toContainText(en('ear.lengthAnswers', { length: 2 }));
 });
 
 test('a string is turned by keys until two agree, and the way there is drawn', async ({ page }) => {
   await overhear(page);
-  await open(page, 'Match it');
+  await open(page, 'match');
   await page.getByRole('button', { name: en('ear.begin') }).click();
-  await says(page, /^Turn .* until it agrees with/);
+  await says(page, begins('ear.turnUntil'));
   await page.keyboard.press('Shift+ArrowUp');
   await page.keyboard.press('ArrowDown');
   await page.keyboard.press(' ');
   await page.keyboard.press('Enter');
-  await says(page, /^Left [\d.]+ cents (low|high)\..* and 2 turns/);
-  await expect(page.getByRole('img', { name: /^Turned from/ })).toBeVisible();
+  await says(page, begins('ear.matched'));
+  await says(page, saying('ear.matched.more', { turns: 2 }));
+  await expect(
+    page.getByRole('img', { name: begins('ear.turnedFromSignedCentsToSignedCents2') }),
+  ).toBeVisible();
   await page.keyboard.press('Enter');
-  await says(page, /^Turn .* until it agrees with/);
+  await says(page, begins('ear.turnUntil'));
 });
 
 test('a beat is counted by taps, another one is called', async ({ page }) => {
-  await open(page, 'Beats');
+  await open(page, 'beats');
   await page.keyboard.press('Enter');
   await says(page, en('ear.beatTap'));
-  for (const count of ['1 tap', '2 taps', '3 taps']) {
+  for (const taps of [1, 2, 3]) {
     await page.keyboard.press('t');
-    await says(page, `${count} so far`);
+    await says(page, en('ear.beatTap.more', { taps }));
   }
   await page.keyboard.press('t');
-  await says(page, /beats a second/);
+  await says(page, saying('ear.beatRate'));
   await page.keyboard.press('Enter');
-  await says(page, /^You counted [\d.]+ a second, it was [\d.]+\./);
+  await says(page, begins('ear.beatCounted'));
   await page.keyboard.press('Enter');
   await says(page, en('ear.beatStop'));
   await page.keyboard.press('Enter');
-  await says(page, /^You called it [\d.]+ cents from where it stood still/);
+  await says(page, begins('ear.beatCalled'));
 });
 
 test('learners have their own figures, and take them along when they are deleted', async ({
@@ -163,17 +186,17 @@ test('learners have their own figures, and take them along when they are deleted
   await page.getByRole('button', { name: en('ear.add'), exact: true }).click();
   await expect(page.getByRole('combobox', { name: en('ear.whoseEar') })).toHaveValue('R. F.');
   await page
-    .getByRole('region', { name: 'Match it' })
+    .getByRole('region', { name: en('ear.exercise', { exercise: 'match' }) })
     .getByRole('link', { name: en('ear.begin') })
     .click();
   await page.getByRole('button', { name: en('ear.begin') }).click();
   await page.keyboard.press('Enter');
-  await says(page, /^Left/);
+  await says(page, begins('ear.matched'));
   // By the app's own link: a new page would end this one before its answer is written.
-  await page.getByRole('link', { name: 'Ear', exact: true }).click();
-  const row = page.getByRole('region', { name: 'Match it' });
+  await page.getByRole('link', { name: en('ear.ear'), exact: true }).click();
+  const row = page.getByRole('region', { name: en('ear.exercise', { exercise: 'match' }) });
   await expect(row).toContainText(en('ear.noFigure'));
-  await page.getByRole('button', { name: 'Delete R. F.' }).click();
+  await page.getByRole('button', { name: en('ear.deleteName', { name: 'R. F.' }) }).click();
   await expect(row).toContainText(en('ear.neverDone2'));
   await page.getByRole('button', { name: en('common.undo') }).click();
   await page.getByRole('combobox', { name: en('ear.whoseEar') }).click();
@@ -185,49 +208,55 @@ test('a question to the class: hands are typed in, and no single child is kept',
   page,
 }) => {
   await overhear(page);
-  await open(page, 'A question to the class');
+  await open(page, 'class');
   const figure = page.getByRole('region', { name: en('ear.justNoticeableDifference') });
   for (let question = 1; question <= 4; question++) {
     // Many hands on one question tell no figure yet.
-    await expect(figure).not.toContainText('notices');
+    await expect(figure).not.toContainText(saying('ear.noticesNoticed'));
     await page.keyboard.press('Enter');
     await says(page, en('ear.whoHeard'));
     const hands = page.getByRole('form', { name: en('ear.hands') });
     const lower = (await interval(page)) < 0;
-    await hands.getByLabel('lower').fill(lower ? '11' : '3');
-    await hands.getByLabel('higher').fill(lower ? '3' : '11');
+    await hands.getByLabel(en('ear.lower')).fill(lower ? '11' : '3');
+    await hands.getByLabel(en('ear.higher')).fill(lower ? '3' : '11');
     await hands.getByRole('button', { name: en('ear.count') }).click();
-    await says(page, /^It was [\d.]+ cents (lower|higher)/);
+    await says(
+      page,
+      either(
+        begins('ear.toldLower', { verdict: 'open' }),
+        begins('ear.toldHigher', { verdict: 'open' }),
+      ),
+    );
   }
-  await expect(figure).toContainText('notices');
-  await expect(page.getByRole('img', { name: /^Share of hands for higher/ })).toBeVisible();
+  await expect(figure).toContainText(saying('ear.noticesNoticed'));
+  await expect(page.getByRole('img', { name: begins('ear.shareOfHandsForHigher') })).toBeVisible();
 });
 
 test('a practice instrument is put out and brought back by one tone: all is hidden until it is done', async ({
   page,
 }) => {
-  await open(page, 'The whole instrument');
-  await page.getByText('One tone').click();
+  await open(page, 'whole');
+  await page.getByText(en('ear.aid', { aid: 'oneTone' })).click();
   await page.getByRole('button', { name: en('ear.begin') }).click();
   await says(page, en('ear.chooseMicrophone'));
-  await page.getByRole('button', { name: /^Practice/ }).click();
+  await page.getByRole('button', { name: begins('common.practiceSource') }).click();
   for (let string = 6; string >= 1; string--) {
-    await says(page, `Put string ${string} out of tune and pluck it.`);
+    await says(page, en('ear.putOut', { string }));
     await page.keyboard.press(' ');
   }
   await says(page, en('ear.bringBack'));
   await expect(page.getByTestId('figure')).toHaveText(en('bench.hiddenFigure'));
   await page.keyboard.press('Enter');
   for (let string = 6; string >= 1; string--) {
-    await says(page, `Pluck string ${string}.`);
+    await says(page, begins('ear.pluckString', { string }));
     await page.keyboard.press(' ');
   }
-  await says(page, /^Back within [\d.]+ cents, in/);
+  await says(page, begins('ear.restored'));
   await kept(page, 1);
   await page.goto('/ear');
-  await expect(page.getByRole('region', { name: 'The whole instrument' })).toContainText(
-    'Usually off by',
-  );
+  await expect(
+    page.getByRole('region', { name: en('ear.exercise', { exercise: 'whole' }) }),
+  ).toContainText(saying('ear.usuallyOff'));
 });
 
 test.describe('by microphone', () => {
@@ -260,10 +289,10 @@ test.describe('by microphone', () => {
   test('a note is sung: below, in an octave of one’s own, then there; no string is read meanwhile', async ({
     page,
   }) => {
-    await open(page, 'Sing it');
+    await open(page, 'sing');
     await page.keyboard.press('Enter');
     await says(page, en('ear.chooseMicrophone'));
-    await page.getByRole('button', { name: /^Microphone/ }).click();
+    await page.getByRole('button', { name: begins('common.microphone') }).click();
     await says(page, en('ear.sing'));
     const stage = page.getByRole('region', { name: en('ear.aNoteToSing') });
     const asked = async () => {
@@ -274,19 +303,30 @@ test.describe('by microphone', () => {
     };
     await feed(page, sungNote((await asked()) * 2 ** (-45 / 1200)));
     // What is sung is told while it is held; the answer stands once the voice is silent.
-    await says(page, /^Below: sing higher\..*Enter goes on/);
+    await says(page, begins('ear.singHigher'));
+    await says(page, saying('ear.enterGoesOn'));
     await expect(page.getByTestId('figure')).toHaveText(/^−4[3-7]\.\d$/);
     await page.keyboard.press('Enter');
     await says(page, en('ear.singOut'));
     await feed(page, sungNote((await asked()) * 2 ** (40 / 1200)));
-    await says(page, /^String \d is (high: your voice says so|low)\./);
+    await says(
+      page,
+      either(
+        begins('ear.sungRight', { side: 'high' }),
+        begins('ear.sungRight', { side: 'low' }),
+        begins('ear.sungString', { side: 'low' }),
+      ),
+    );
     await page.keyboard.press('Enter');
     await says(page, en('ear.sing'));
     await feed(page, sungNote(await asked()));
-    await says(page, /^There\..*Enter goes on/);
+    await says(page, begins('ear.sungThere'));
+    await says(page, saying('ear.enterGoesOn'));
     await kept(page, 1);
     await page.goto('/ear');
-    await expect(page.getByRole('region', { name: 'Sing it' })).toContainText('Too few');
+    await expect(
+      page.getByRole('region', { name: en('ear.exercise', { exercise: 'sing' }) }),
+    ).toContainText(saying('ear.noFigure'));
     // The bench hears strings again, and took no voice for one.
     await page.goto('/');
     await expect(page.getByTestId('figure')).toHaveText('–');
@@ -294,12 +334,12 @@ test.describe('by microphone', () => {
 });
 
 test('a fret is held ten times on the practice instrument', async ({ page }) => {
-  await open(page, 'Touch');
+  await open(page, 'touch');
   await page.getByRole('button', { name: en('ear.begin') }).click();
-  await page.getByRole('button', { name: /^Practice/ }).click();
+  await page.getByRole('button', { name: begins('common.practiceSource') }).click();
   for (let left = 10; left > 0; left--) {
-    await says(page, `${left} pluck`);
+    await says(page, saying('ear.plucksLeft', { left }));
     await page.keyboard.press(' ');
   }
-  await says(page, /^Even to [\d.]+ cents, [\d.]+ above the lightest/);
+  await says(page, begins('ear.evenness'));
 });

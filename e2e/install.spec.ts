@@ -1,6 +1,7 @@
+import { readCatalogue } from '@rosefinch/words/english';
 import { BenchPage } from './bench.ts';
 import { plucksOf } from './sound.ts';
-import { en, expect, feed, test } from './test.ts';
+import { begins, en, expect, feed, saying, test } from './test.ts';
 
 /** Width and height of a PNG, from its header (W3C PNG, section 11.2.2). */
 const sizeOf = (png: Buffer) => [png.readUInt32BE(16), png.readUInt32BE(20)].join('x');
@@ -21,17 +22,14 @@ test('it can be installed: every icon is there in its size, with shortcuts to pl
   }
   const apple = await page.locator('link[rel="apple-touch-icon"]').getAttribute('href');
   expect(sizeOf(await (await request.get(apple ?? '')).body())).toBe('180x180');
-  expect(manifest.shortcuts.map(({ name }: { name: string }) => name)).toEqual([
-    'Bench',
-    'Shelf',
-    'Ear',
-  ]);
-  for (const { name, url } of manifest.shortcuts) {
+  const { views } = readCatalogue('en');
+  for (const [i, view] of (['bench', 'shelf', 'ear'] as const).entries()) {
+    const { name, url } = manifest.shortcuts[i];
+    expect(name).toBe(views![view]);
     await page.goto(url);
-    await expect(page.getByRole('link', { name, exact: true })).toHaveAttribute(
-      'aria-current',
-      'page',
-    );
+    await expect(
+      page.getByRole('link', { name: en(`views.${view}`), exact: true }),
+    ).toHaveAttribute('aria-current', 'page');
   }
 });
 
@@ -49,18 +47,20 @@ test('that it can be installed is told once, never at the bench, and stays in th
     });
   const notice = page.getByRole('region', { name: en('common.notice') });
   await page.goto('/');
-  await page.getByRole('button', { name: 'Practice guitar' }).waitFor();
+  await page
+    .getByRole('button', { name: en('common.practiceSource', { kind: 'guitar' }) })
+    .waitFor();
   expect(await offer()).toBe(true);
   await expect(notice).toHaveCount(0);
   await page.goto('/shelf');
-  await page.getByRole('heading', { name: 'Shelf' }).waitFor();
+  await page.getByRole('heading', { name: en('views.shelf') }).waitFor();
   await offer();
-  await expect(notice).toContainText('without a network');
+  await expect(notice).toContainText(saying('troubles.canBeInstalled'));
   await page.reload();
-  await page.getByRole('heading', { name: 'Shelf' }).waitFor();
+  await page.getByRole('heading', { name: en('views.shelf') }).waitFor();
   await offer();
   await expect(notice).toHaveCount(0);
-  await page.getByRole('link', { name: 'Settings', exact: true }).click();
+  await page.getByRole('link', { name: en('views.settings'), exact: true }).click();
   await page.getByRole('button', { name: en('settings.installItOnThisMachine') }).click();
   expect(await page.evaluate(() => (globalThis as unknown as { asked: number }).asked)).toBe(1);
 });
@@ -84,7 +84,7 @@ test.describe('by microphone', () => {
       await expect.poll(() => bench.plucks(5)).toBe(times);
     };
     await page.goto('/settings');
-    const pulses = page.getByRole('switch', { name: /^A short pulse/ });
+    const pulses = page.getByRole('switch', { name: begins('settings.aShortPulseWhenA') });
     await pulses.click();
     await expect(pulses).toBeChecked();
     await page.getByRole('link', { name: en('views.bench'), exact: true }).click();

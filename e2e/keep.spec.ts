@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { readBackup } from '@rosefinch/core/records';
 import { BenchPage } from './bench.ts';
 import { temporaryFile } from './sound.ts';
-import { en, expect, fromMore, goTo, type Page, test } from './test.ts';
+import { begins, en, expect, fromMore, goTo, type Page, saying, test } from './test.ts';
 
 /** What is kept, and what becomes of it when the browser, the disk or another tab does not do its part. */
 
@@ -17,9 +17,9 @@ async function backupOf(page: Page) {
   await page.goto('/data');
   const [saved] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('button', { name: 'Write a backup' }).click(),
+    page.getByRole('button', { name: en('settings.writeABackup') }).click(),
   ]);
-  await expect(page.getByText(/events?: checked\./)).toBeVisible();
+  await expect(page.getByText(saying('records.backupChecked'))).toBeVisible();
   return readFileSync(await saved.path(), 'utf8');
 }
 
@@ -48,7 +48,9 @@ test('two tabs add to one sitting, see each other’s readings, and lose none to
   await second.open();
   // What the first tab has read stands in the second at once.
   await expect.poll(() => second.plucks(6)).toBe(1);
-  await other.getByRole('button', { name: 'Practice guitar' }).click();
+  await other
+    .getByRole('button', { name: en('common.practiceSource', { kind: 'guitar' }) })
+    .click();
   await other.getByText(en('common.roomQuiet')).waitFor();
   for (let turn = 0; turn < 4; turn++) {
     const [here, there] = turn % 2 === 0 ? [first, second] : [second, first];
@@ -68,7 +70,7 @@ test('two tabs add to one sitting, see each other’s readings, and lose none to
   expect(readings).toHaveLength((await second.plucks(6)) + 4);
   expect(new Set(events.map(({ number }) => number)).size).toBe(events.length);
   // One tab ends it: the other begins anew, too.
-  await fromMore(other, 'Start afresh');
+  await fromMore(other, en('bench.startAfresh'));
   await page.goto('/');
   await expect.poll(() => first.plucks(5)).toBe(0);
 });
@@ -82,10 +84,10 @@ test('what is not stored is marked, outlives its view, goes into a backup and is
   await page.keyboard.press('5');
   await bench.pluckUnseen(5);
   await expect(page.getByRole('img', { name: en('common.notStoredYet') })).toBeVisible();
-  await expect(page.getByRole('alert')).toContainText('storage is full');
+  await expect(page.getByRole('alert')).toContainText(saying('troubles.storeFull'));
   // Another view, and back: it is still there.
-  await page.getByRole('link', { name: 'Shelf' }).click();
-  await page.getByRole('heading', { name: 'Shelf' }).waitFor();
+  await page.getByRole('link', { name: en('views.shelf') }).click();
+  await page.getByRole('heading', { name: en('views.shelf') }).waitFor();
   await expect(page.getByRole('alert')).toContainText(en('common.notStoredYet'));
   const [saved] = await Promise.all([
     page.waitForEvent('download'),
@@ -112,16 +114,20 @@ test('of a backup that is bad in places the rest comes back, and can be undone',
     .replace('"name":"Heron"', '"name":"Heron, restored"')
     .replace('"scaleMm":580', '"scaleMm":"long"');
   await page.getByLabel(en('settings.backupFile')).setInputFiles(temporaryFile('bad.json', bad));
-  await expect(page.getByRole('alert')).toContainText('1 record of bad.json cannot be read.');
-  await expect(page.getByRole('alert')).toContainText(/instruments\[0\]\.scaleMm, line \d+/);
+  await expect(page.getByRole('alert')).toContainText(
+    en('settings.notReadable', { records: 1, file: 'bad.json' }),
+  );
+  await expect(page.getByRole('alert')).toContainText(
+    saying('problems.inLine', { place: 'instruments[0].scaleMm' }),
+  );
   await page.getByRole('radio', { name: en('settings.theFiles') }).check();
   await page.getByRole('button', { name: en('settings.restoreWhatIsGood') }).click();
   await expect(page.getByText(en('settings.restoredAll'))).toBeVisible();
-  await page.getByRole('link', { name: 'Shelf' }).click();
+  await page.getByRole('link', { name: en('views.shelf') }).click();
   await expect(page.getByRole('listitem', { name: 'Heron, restored' })).toBeVisible();
   await page.goto('/data');
   await page.getByRole('button', { name: en('settings.checkTheRecords') }).click();
-  await expect(page.getByText(/records read\. All is well\./)).toBeVisible();
+  await expect(page.getByText(saying('settings.checked'))).toBeVisible();
 });
 
 test('a copy goes to the teacher’s folder when a sitting is over', async ({ page }) => {
@@ -159,11 +165,9 @@ test('a copy goes to the teacher’s folder when a sitting is over', async ({ pa
     });
   const bench = await practised(page);
   await goTo(page, '/data');
-  await expect(
-    page.getByText(/No copy was written yet\. \d+ readings? ha(s|ve) no copy yet/),
-  ).toBeVisible();
-  await page.getByRole('button', { name: /^Copy to a folder/ }).click();
-  await expect(page.getByText('A copy goes to the folder “copies”')).toBeVisible();
+  await expect(page.getByText(saying('settings.noCopyOf'))).toBeVisible();
+  await page.getByRole('button', { name: begins('settings.copyToAFolderAfter') }).click();
+  await expect(page.getByText(saying('settings.goesToFolder', { folder: 'copies' }))).toBeVisible();
   await expect.poll(async () => (await copies()).length).toBe(1);
   await expect(page.getByText(en('settings.copyWhole'))).toBeVisible();
   expect(readBackup((await copies())[0]!).instruments).toHaveLength(12);
@@ -174,7 +178,7 @@ test('a copy goes to the teacher’s folder when a sitting is over', async ({ pa
   await page.keyboard.press('5');
   await expect.poll(() => page.evaluate(() => 'lapsed' in window && window.lapsed)).toBe(false);
   await bench.pluck(5);
-  await fromMore(page, 'Start afresh');
+  await fromMore(page, en('bench.startAfresh'));
   await expect.poll(async () => (await copies()).length).toBe(2);
 });
 
@@ -235,5 +239,7 @@ test('after a bad ending the records are checked by themselves, and what was men
   // A page that was closed in order has taken its mark away; this one had not.
   await page.addInitScript(() => localStorage.setItem('rosefinch-open', 'yes'));
   await page.reload();
-  await expect(page.getByText('In the records 1 fault was mended, 0 left.')).toBeVisible();
+  await expect(
+    page.getByText(saying('records.notClosedInOrder', { mended: 1, left: 0 })),
+  ).toBeVisible();
 });

@@ -1,4 +1,4 @@
-import { en, expect, type Page, test } from './test.ts';
+import { en, expect, giveLanguage, type Page, saying, test } from './test.ts';
 
 /** The address that a dialog offers. */
 const offered = (page: Page) =>
@@ -12,11 +12,11 @@ test('a tuning of one’s own goes as a link to another browser, which sees it b
   browser,
 }) => {
   await page.goto('/tunings/new?from=guitar-standard');
-  await page.getByLabel('Name').fill('Low tide');
+  await page.getByLabel(en('tunings.name')).fill('Low tide');
   await page.getByLabel(en('tunings.notes')).fill('D A D F# A D');
-  await page.getByRole('button', { name: 'Save' }).click();
+  await page.getByRole('button', { name: en('tunings.save') }).click();
   await expect(page.getByRole('heading', { name: 'Low tide' })).toBeVisible();
-  await page.getByRole('button', { name: 'Hand it on' }).click();
+  await page.getByRole('button', { name: en('tunings.handItOn') }).click();
   const link = await offered(page);
   await expect(page.getByRole('img', { name: en('parts.theLinkAsACode') })).toBeVisible();
   expect(link).toMatch(/\/open#v1\.[\w-]+$/);
@@ -24,8 +24,11 @@ test('a tuning of one’s own goes as a link to another browser, which sees it b
   await page.goto(link);
   await expect(page.getByText(en('open.here'))).toBeVisible();
   const other = await browser.newPage();
+  await giveLanguage(other.context());
   await other.goto(link);
-  await expect(other.getByRole('heading', { name: 'A tuning: Low tide' })).toBeVisible();
+  await expect(
+    other.getByRole('heading', { name: en('open.aTuning', { tuning: 'Low tide' }) }),
+  ).toBeVisible();
   await expect(other.getByText(en('open.notHere'))).toBeVisible();
   await other.goto('/tunings');
   await expect(other.getByRole('link', { name: /Low tide/ })).toHaveCount(0);
@@ -37,7 +40,7 @@ test('a tuning of one’s own goes as a link to another browser, which sees it b
 
 test('a plan and an exercise go as links too; a broken one takes nothing in', async ({ page }) => {
   await page.goto('/retune?to=guitar-open-d');
-  await expect(page.getByText('strings move').first()).toBeVisible();
+  await expect(page.getByText(saying('retune.way')).first()).toBeVisible();
   await page.keyboard.press('m');
   await page.getByRole('button', { name: en('retune.handThisPlanOnAs') }).click();
   await page.goto(await offered(page));
@@ -52,7 +55,7 @@ test('a plan and an exercise go as links too; a broken one takes nothing in', as
   await page.getByRole('button', { name: en('open.openIt') }).click();
   await expect(page).toHaveURL(/\/ear\/beats\?minute$/);
   await page.goto(link.slice(0, -9));
-  await expect(page.getByRole('alert')).toContainText('cut short');
+  await expect(page.getByRole('alert')).toContainText(saying('problems.linkCut'));
   await expect(page.getByText(en('open.nothingTaken'))).toBeVisible();
 });
 
@@ -75,7 +78,7 @@ test('what calls itself a tuning of the catalogue and is another leaves the cata
     .getByRole('button', { name: en('common.undo') })
     .click();
   await page.goto('/tunings/guitar-standard');
-  await expect(page.getByRole('heading', { name: 'Standard' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: en('names.guitarStandard') })).toBeVisible();
   await page.goto('/tunings');
   await expect(page.getByText('Not that one')).toHaveCount(0);
 });

@@ -6,7 +6,17 @@ import { BenchPage, HEARD_WITHIN } from './bench.ts';
 import { arrivedWhole, capturedBy, tapMicrophone } from './captured.ts';
 import { CHROMIUM, CHROMIUM_ARGS, DEMO_PORT } from './playwright.config.ts';
 import { browserHearing, sixPlucks, temporaryFile } from './sound.ts';
-import { en, expect, give, type Page, recording, test } from './test.ts';
+import {
+  begins,
+  en,
+  expect,
+  give,
+  giveLanguage,
+  type Page,
+  recording,
+  saying,
+  test,
+} from './test.ts';
 
 const baseURL = `http://127.0.0.1:${DEMO_PORT}`;
 
@@ -46,7 +56,9 @@ test('six plucks are read on the right strings, by microphone and as a recording
   await reader.waitForURL(/\/recordings\//);
   await reader.goto('/log?all');
   await reader.getByText(en('log.foundLeftStringByString')).first().click();
-  const card = reader.getByRole('region', { name: /Heron/ }).filter({ hasText: 'recording' });
+  const card = reader
+    .getByRole('region', { name: /Heron/ })
+    .filter({ hasText: en('common.source', { source: 'recording' }) });
   const lines = measureWav('six.wav', readFileSync(file), 'guitar-standard', 440);
   for (const { course, exact } of notes) {
     const row = card.getByRole('row', { name: new RegExp(`^${course} `) });
@@ -67,11 +79,12 @@ test('a denied microphone is told plainly, with a way on', async () => {
     args: [...CHROMIUM_ARGS, '--deny-permission-prompts', '--use-fake-device-for-media-stream'],
   });
   const page = await browser.newPage({ baseURL });
+  await giveLanguage(page.context());
   const bench = new BenchPage(page);
   await bench.open();
   await page.getByRole('button', { name: en('common.microphone') }).click();
-  await expect(page.getByRole('alert')).toContainText('does not let Rosefinch hear the microphone');
-  await expect(page.getByRole('alert')).toContainText('use the practice instrument');
+  await expect(page.getByRole('alert')).toContainText(saying('troubles.refused'));
+  await expect(page.getByRole('alert')).toContainText(saying('troubles.refused.more'));
   await bench.practise();
   await expect(page.getByRole('alert')).toHaveCount(0);
   await browser.close();
@@ -105,18 +118,18 @@ test('microphone: what may befall it is told plainly', async ({ page }) => {
   await new BenchPage(page).open();
   const microphone = page.getByRole('button', { name: en('common.microphone') });
   for (const [failure, message] of [
-    ['NotFoundError', 'No microphone was found'],
-    ['NotReadableError', 'Another program holds the microphone'],
-    ['OverconstrainedError', 'The chosen microphone is gone'],
+    ['NotFoundError', 'troubles.notFound'],
+    ['NotReadableError', 'troubles.held'],
+    ['OverconstrainedError', 'troubles.gone'],
   ] as const) {
     await page.evaluate((name) => Object.assign(window, { failure: name }), failure);
     await microphone.click();
-    await expect(page.getByRole('alert')).toContainText(message);
+    await expect(page.getByRole('alert')).toContainText(en(message));
   }
   await page.evaluate(() => Object.assign(window, { failure: null }));
   for (const [event, message] of [
-    ['ended', 'The microphone was unplugged'],
-    ['mute', 'The microphone is muted'],
+    ['ended', 'troubles.unplugged'],
+    ['mute', 'troubles.muted'],
   ] as const) {
     await microphone.click();
     await expect(page.getByText(en('common.roomQuiet'))).toBeVisible();
@@ -124,8 +137,8 @@ test('microphone: what may befall it is told plainly', async ({ page }) => {
       const { fakeTrack } = window as unknown as { fakeTrack: MediaStreamTrack };
       fakeTrack.dispatchEvent(new Event(type));
     }, event);
-    await expect(page.getByRole('alert')).toContainText(message);
-    await page.getByRole('button', { name: /^Listening/ }).click();
+    await expect(page.getByRole('alert')).toContainText(en(message));
+    await page.getByRole('button', { name: begins('common.listening') }).click();
     await expect(page.getByText(en('common.notListening'))).toBeVisible();
   }
 });
@@ -137,7 +150,7 @@ test('microphone: processing that could not be switched off is named', async ({ 
      MediaStreamTrack.prototype.getSettings = () => ({ noiseSuppression: true });`,
   );
   await expect(page.getByRole('alert')).toContainText(
-    'noise suppression could not be switched off',
+    saying('troubles.processed', { processing: 'noiseSuppression' }),
   );
 });
 
@@ -183,7 +196,7 @@ test('one tab listens at a time', async ({ context }) => {
   await expect(first.getByText(en('common.roomQuiet'))).toBeVisible();
   const second = await context.newPage();
   await withMicrophone(second, SILENT_MICROPHONE);
-  await expect(second.getByRole('alert')).toContainText('Another tab of Rosefinch is listening');
+  await expect(second.getByRole('alert')).toContainText(saying('troubles.otherTab'));
   await first.close();
   const listening = () =>
     second.evaluate(async () => {

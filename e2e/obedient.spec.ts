@@ -5,9 +5,11 @@ import { en, expect, take, test } from './test.ts';
 /** Retunes the instrument in hand on the bench, doing literally what the sentence says. */
 async function retune(player: ObedientPlayer, to: string, capo?: string): Promise<void> {
   const { page } = player;
-  await page.getByRole('link', { name: 'Retune' }).click();
+  await page.getByRole('link', { name: en('common.groupRetune') }).click();
   if (capo) await page.getByRole('combobox', { name: en('retune.capo') }).selectOption(capo);
-  await page.getByLabel(en('retune.toTheTuning')).selectOption({ label: `to ${to}` });
+  await page
+    .getByLabel(en('retune.toTheTuning'))
+    .selectOption({ label: en('retune.toName', { name: to }) });
   await page.getByRole('button', { name: en('retune.doItOnTheBench') }).click();
   await beginPractice(page);
   await page.getByText(en('common.roomQuiet')).waitFor();
@@ -27,8 +29,8 @@ test('a banjo with a capo, from open G to double C: who does what is said arrive
   await take(page, 'Lapwing');
   await retune(
     new ObedientPlayer(page, (course) => (course === 5 ? GEARED : PLANETARY)),
-    'Double C',
-    'capo, fret 2',
+    en('names.banjoDoubleC'),
+    en('retune.capoFretFret', { fret: 2 }),
   );
 });
 
@@ -40,6 +42,6 @@ test('a guitar from standard to open D and back: who does what is said arrives, 
   test.setTimeout(400_000);
   await page.goto('/');
   const player = new ObedientPlayer(page, () => GEARED);
-  await retune(player, 'Open D');
-  await retune(player, 'Standard');
+  await retune(player, en('names.guitarOpenD'));
+  await retune(player, en('names.guitarStandard'));
 });

@@ -1,6 +1,9 @@
-import { askedBy, LEAST } from '@rosefinch/bench/obey';
+import { ASKING, askedBy, LEAST } from '@rosefinch/bench/obey';
+import type { Message, MessageId } from '@rosefinch/core/message';
+import { turnInWords } from '@rosefinch/core/sentences';
+import { inEnglish } from '@rosefinch/words/english';
 import { BenchPage } from './bench.ts';
-import { allStored, en, heardOut, type Page } from './test.ts';
+import { allStored, begins, en, heardOut, type Page, saying, told } from './test.ts';
 
 /** A twentieth of a turn and a hair, as the keys have them for this peg, in turns of the button. */
 interface Keys {
@@ -41,7 +44,7 @@ export class ObedientPlayer {
     while (heard.length < MOST_STEPS) {
       const now = await this.look();
       heard.push(now);
-      const asked = askedBy(now);
+      const asked = askedBy({ say: messagesIn(now.say), more: messagesIn(now.more) });
       if (asked.do === 'over') return heard;
       await this.obey(asked, now.course);
     }
@@ -56,10 +59,10 @@ export class ObedientPlayer {
   private async look(): Promise<Heard> {
     await allStored(this.page);
     const [say = '', more = ''] = await this.bench.advice.locator('strong, span').allInnerTexts();
-    const line = this.page.getByText(/^Compare: /);
+    const line = this.page.getByText(begins('retune.compareValue'));
     const compare = (await line.count()) > 0 ? await line.first().innerText() : null;
     const stage = await this.stage();
-    const aim = Number(/aim ([+−][\d.]+)/.exec(stage)?.[1]?.replace('−', '-') ?? 0);
+    const aim = Number(told('bench.aimFigure', stage).aim?.replace('−', '-') ?? 0);
     return { say, more, compare, course: inHand(stage), aim, truth: await this.bench.truth() };
   }
 
@@ -106,6 +109,34 @@ export class ObedientPlayer {
   }
 }
 
+/** Every size of a turn that a sentence can name, the longest first. */
+const SIZES = [...Array(2160).keys()]
+  .map((degrees) => turnInWords(degrees / 360))
+  .map((size) => ({ size, text: inEnglish(size) }))
+  .filter(({ text }, i, all) => all.findIndex((other) => other.text === text) === i)
+  .sort((a, b) => b.text.length - a.text.length);
+
+/** The message that a text on the screen is, as far as it asks for something: a player knows what it means. */
+function messagesIn(text: string): readonly Message[] {
+  for (const id of ASKING)
+    for (const side of SIDES) {
+      const number = /\d+/.exec(text)?.[0];
+      if (!shows(text, id, side) || (id === 'bench.pluck' && number === undefined)) continue;
+      const turn = SIZES.find((one) => text.includes(one.text))?.size ?? null;
+      const string = number === undefined ? {} : { string: number, next: number };
+      return [{ id, args: { side, ...string, ...(turn && { turn }) } }];
+    }
+  return [];
+}
+
+const SIDES = ['low', 'high'] as const;
+const shows = (text: string, id: MessageId, side: (typeof SIDES)[number]) =>
+  saying(id, { side } as never).test(text);
+
+/** What is said of the side that a string is on, and that it is where it should be. */
+const TURNING = ['bench.turn', 'bench.turnBold', 'bench.farOff'] as const;
+const THERE = ['bench.onceMore', 'bench.stillMoved', 'bench.goOn', 'bench.stringDone'] as const;
+
 /** An ear takes two notes for one within this, and a figure is read to a tenth of a cent, in cents. */
 const LIMIT = { side: 1.5, rest: 4, compared: 3 } as const;
 
@@ -115,10 +146,11 @@ export function untrue(heard: readonly Heard[]): string[] {
     const { say, more, compare, course, aim, truth } = one;
     const off = truth[course - 1]! - aim;
     const wrong =
-      (/^(Low|Far below)\./.test(say) && off > LIMIT.side) ||
-      (/^(High|Far above)\.|^Too far/.test(say) && off < -LIMIT.side) ||
-      (/^(At rest|Nearly|Done|It is right)/.test(say) && Math.abs(off) > LIMIT.rest) ||
-      (/^In tune/.test(say) && truth.some((cents) => Math.abs(cents) > LIMIT.rest)) ||
+      (TURNING.some((id) => shows(say, id, 'low')) && off > LIMIT.side) ||
+      (TURNING.some((id) => shows(say, id, 'high')) && off < -LIMIT.side) ||
+      (saying('bench.tooFar').test(say) && off < -LIMIT.side) ||
+      (THERE.some((id) => saying(id).test(say)) && Math.abs(off) > LIMIT.rest) ||
+      (saying('bench.inTune').test(say) && truth.some((cents) => Math.abs(cents) > LIMIT.rest)) ||
       (compare !== null && !comparesTruly(compare, aim, truth));
     return wrong
       ? [`${say} ${more} ${compare ?? ''} [string ${course}, aim ${aim}: ${truth.join(' ')}]`]
@@ -126,13 +158,19 @@ export function untrue(heard: readonly Heard[]): string[] {
   });
 }
 
+const COMPARING = ['common.compareOpen', 'common.compareMine', 'common.compareOther'] as const;
+
 /** An exact comparison is true where the other string stands as far from its note as this one is to be brought. */
 function comparesTruly(compare: string, aim: number, truth: readonly number[]): boolean {
-  if (/about/i.test(compare)) return true;
-  const other = Number(/string (\d)/i.exec(compare)?.[1]);
+  const exact = COMPARING.map((id) => told(id, compare, { good: 'exact' })).find(
+    ({ string, open }) => string !== undefined || open !== undefined,
+  );
+  if (!exact) return true;
+  const other = Number(exact.string ?? exact.open);
   return Math.abs(truth[other - 1]! - aim) <= LIMIT.compared;
 }
 
 function inHand(stage: string): number {
-  return Number(/string (\d+)/i.exec(stage)?.[1]);
+  // A style sheet may write it in capitals.
+  return Number.parseInt(told('common.string', stage.toLowerCase()).string ?? '', 10);
 }

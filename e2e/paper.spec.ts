@@ -1,6 +1,6 @@
 import { seriousFaults } from './axe.ts';
 import { printed } from './printed.ts';
-import { en, expect, type Page, test } from './test.ts';
+import { begins, en, expect, type Page, same, test } from './test.ts';
 
 /** What does not fit its card, by the card's first words. */
 const clipped = (page: Page) =>
@@ -71,13 +71,13 @@ test('cards print true to size, with the notes, the pegs, the checks and the sen
   expect(card.pages).toBe(1);
   expect(card.widthMm).toBeCloseTo(105, 0);
   for (const words of [
-    'Open D',
+    en('names.guitarOpenD'),
     'Dear Aunt Dora',
-    '↑ away from you',
-    'string 4 at fret 4 = open string 3',
+    `↑ ${en('common.direction', { way: 'away' })}`,
+    same(4, 4, 3),
   ])
     expect(card.text).toContain(words);
-  expect(card.text).not.toContain('Paper in the printer');
+  expect(card.text).not.toContain(en('paper.paperInThePrinter'));
 });
 
 test('a class set is many cards a page, each with its instrument’s name', async ({ page }) => {
@@ -101,8 +101,10 @@ test('a pocket card takes four tunings, and a map leads from one to the next', a
   expect(await clipped(page)).toEqual([]);
   await page.goto('/tunings/guitar-standard');
   const near = page.getByRole('region', { name: en('parts.tuningsNearBy') });
-  await near.getByRole('link', { name: /^Drop D/ }).click();
-  await expect(page.getByRole('heading', { name: 'Drop D', exact: true })).toBeVisible();
+  await near.getByRole('link', { name: begins('names.guitarDropD') }).click();
+  await expect(
+    page.getByRole('heading', { name: en('names.guitarDropD'), exact: true }),
+  ).toBeVisible();
 });
 
 test.describe('where paper is of inches', () => {

@@ -1,5 +1,6 @@
+import { message } from '@rosefinch/core/message';
 import { BenchPage } from './bench.ts';
-import { en, expect, type Page, test } from './test.ts';
+import { begins, en, expect, type Page, saying, test } from './test.ts';
 
 const more = (page: Page, times: number, key: string) =>
   Array.from({ length: times }).reduce<Promise<void>>(
@@ -14,12 +15,18 @@ test('the peg test leads from peg to peg, stores what it finds, and turns become
   await bench.open();
   await bench.practise();
   // Before any turn was measured the advice is a guess.
-  await expect(bench.advice).toContainText('at a guess');
+  await expect(bench.advice).toContainText(saying('common.turnGuessed'));
   await page.keyboard.press('g');
-  await expect(bench.advice).toContainText('Pluck string 6.');
+  await expect(bench.advice).toContainText(en('advice.pegPluck', { string: 6 }));
   await bench.pluck(6);
   await expect(bench.advice).toContainText(
-    'Turn its button an eighth of a turn towards you, then pluck.',
+    en('advice.pegTurn', {
+      turn: message('common.turn', {
+        about: 'exactly',
+        size: message('common.turnEighths', { eighths: 1 }),
+      }),
+      way: message('common.direction', { way: 'towards' }),
+    }),
   );
   // Two twentieths and five hairs are an eighth.
   const eighth = async (key: string) => {
@@ -28,34 +35,49 @@ test('the peg test leads from peg to peg, stores what it finds, and turns become
     await bench.pluck(6);
   };
   await eighth('ArrowDown');
-  await expect(bench.advice).toContainText(/^Down \d+ cents, as thought\. Once more an eighth/);
+  await expect(bench.advice).toContainText(begins('advice.pegAsThought'));
   await eighth('ArrowDown');
-  await expect(bench.advice).toContainText('Now back: an eighth of a turn away from you');
+  await expect(bench.advice).toContainText(
+    saying('advice.pegTurnBack', {
+      turn: message('common.turn', {
+        about: 'exactly',
+        size: message('common.turnEighths', { eighths: 1 }),
+      }),
+      way: message('common.direction', { way: 'away' }),
+    }),
+  );
   await eighth('ArrowUp');
-  await expect(bench.advice).toContainText(/String 6: \d+ cents a turn, within 1\d %/);
-  await expect(bench.advice).toContainText('Now pluck string 5.');
+  await expect(bench.advice).toContainText(saying('advice.pegMeasured', { string: 6 }));
+  await expect(bench.advice).toContainText(en('advice.pegPluckNext', { string: 5 }));
   await bench.pluck(5);
   await bench.pluck(5);
-  await expect(bench.advice).toContainText('It did not move. Trace the string to its peg');
+  await expect(bench.advice).toContainText(saying('advice.pegDidNotMove'));
   await page.keyboard.press(' ');
-  await expect(bench.advice).toContainText('Pluck string 4.');
+  await expect(bench.advice).toContainText(en('advice.pegPluck', { string: 4 }));
   // A peg that works the other way: the practice hand tightens where it was told to loosen.
   await bench.pluck(4);
   await more(page, 2, 'Shift+ArrowUp');
   await bench.pluck(4);
-  await expect(bench.advice).toContainText('turn it back. String 4 tightens towards you.');
+  await expect(bench.advice).toContainText(
+    saying('advice.pegOtherWay', {
+      string: 4,
+      way: message('common.direction', { way: 'towards' }),
+    }),
+  );
   await page.keyboard.press('g');
 
   await page.goto('/shelf/heron');
   await page.getByText(en('shelf.stringsInDetail')).click();
   const row = (course: number) =>
     page.getByRole('row', { name: new RegExp(`^${course} `) }).first();
-  await expect(row(6)).toContainText(/tried, figures good to 1\d %/);
-  await expect(page.getByLabel('Tighten string 4')).toHaveValue('towards you');
+  await expect(row(6)).toContainText(saying('shelf.pegTriedFigures'));
+  await expect(page.getByLabel(en('shelf.tightenStringNumber', { number: 4 }))).toHaveValue(
+    'towardsYou',
+  );
   await expect(row(5)).toContainText(en('shelf.pegNotTried'));
   await page.goto('/');
   await bench.practise();
   await page.keyboard.press('6');
   await bench.pluck(6);
-  await expect(bench.advice).not.toContainText('at a guess');
+  await expect(bench.advice).not.toContainText(saying('common.turnGuessed'));
 });

@@ -6,7 +6,19 @@ import { writeWav } from '@rosefinch/core/formats';
 import { BenchPage } from './bench.ts';
 import { CHROMIUM, CHROMIUM_ARGS, DEMO_PORT } from './playwright.config.ts';
 import { sixPlucksFile, temporaryFile } from './sound.ts';
-import { allStored, en, expect, fromMore, goTo, type Page, recording, test } from './test.ts';
+import {
+  allStored,
+  begins,
+  en,
+  expect,
+  fromMore,
+  giveLanguage,
+  goTo,
+  type Page,
+  recording,
+  saying,
+  test,
+} from './test.ts';
 
 /** Takes a reading of string 6 and, if asked, of string 5. */
 async function sitting(page: Page, courses: readonly number[]): Promise<BenchPage> {
@@ -28,14 +40,21 @@ async function saved(page: Page, button: string): Promise<string> {
 
 const withoutDate = (text: string) => text.replace(/"exportedAt":"[^"]*"/, '');
 
+/** Rows of plucks, each of a number. */
+const PLUCKS = new RegExp(`^${en('recording.pluckValue', { value: '' })}\\d`);
+
 test('a recording is reported pluck by pluck', async ({ page }) => {
   await new BenchPage(page).open();
   await recording(page, sixPlucksFile().file);
   await page.waitForURL(/\/recordings\//);
-  await expect(page.getByRole('img', { name: 'Wave with 6 plucks' })).toBeVisible();
-  await page.getByRole('button', { name: 'pluck 3' }).click();
-  await expect(page.getByText(/stiffness B \d/)).toBeVisible();
-  await expect(page.getByRole('img', { name: /^Pitch track, \d\d/ })).toBeVisible();
+  await expect(
+    page.getByRole('img', { name: en('recording.waveWithLengthPlucks', { length: 6 }) }),
+  ).toBeVisible();
+  await page.getByRole('button', { name: en('recording.pluckValue', { value: 3 }) }).click();
+  await expect(page.getByText(saying('recording.partialsFacts'))).toBeVisible();
+  await expect(
+    page.getByRole('img', { name: begins('recording.pitchTrackLengthValues') }),
+  ).toBeVisible();
   await page.reload();
   await expect(page.getByRole('row')).toHaveCount(7);
   await page.setViewportSize({ width: 390, height: 844 });
@@ -44,28 +63,30 @@ test('a recording is reported pluck by pluck', async ({ page }) => {
 
 test('recordings that cannot be read say why, and leave nothing behind', async ({ page }) => {
   const bad: readonly (readonly [string, Uint8Array | string, RegExp])[] = [
-    ['empty.wav', '', /The file is empty/],
-    ['text.wav', 'RIFFxxxxWAVE', /holds no sound/],
-    ['text.mp3', 'this is no sound at all', /This browser cannot read the file as sound/],
-    ['silent.wav', writeWav([new Float32Array(48_000)], 48_000), /The recording is silent/],
+    ['empty.wav', '', saying('troubles.fileEmpty')],
+    ['text.wav', 'RIFFxxxxWAVE', saying('problems.wavNoSound')],
+    ['text.mp3', 'this is no sound at all', saying('troubles.fileNoSound')],
+    ['silent.wav', writeWav([new Float32Array(48_000)], 48_000), saying('troubles.fileSilent')],
     [
       'long.wav',
       writeWav([new Float32Array(31 * 60 * 8000).fill(0.1)], 8000),
-      /31 minutes; up to 30/,
+      saying('troubles.tooLong', { lasts: 31, most: 30 }),
     ],
   ];
   await new BenchPage(page).open();
   for (const [name, content, message] of bad) {
     await recording(page, temporaryFile(name, content));
     await expect(page.getByRole('alert')).toContainText(message);
-    await expect(page.getByRole('alert')).toContainText('Nothing was kept');
+    await expect(page.getByRole('alert')).toContainText(saying('recording.nothingKept'));
   }
   const huge = temporaryFile('huge.wav', '');
   truncateSync(huge, 201 * 1024 * 1024);
   await recording(page, huge);
-  await expect(page.getByRole('alert')).toContainText('201 MB; up to 200 MB');
+  await expect(page.getByRole('alert')).toContainText(
+    saying('troubles.tooLarge', { has: 201, most: 200 }),
+  );
   await page.goto('/log?all');
-  await expect(page.getByText('Every sitting at the bench is kept here')).toBeVisible();
+  await expect(page.getByText(saying('log.nothingYet'))).toBeVisible();
 });
 
 test('a compressed recording is read through the browser’s decoder', async ({ page }) => {
@@ -98,7 +119,7 @@ test('a compressed recording is read through the browser’s decoder', async ({ 
   }, readFileSync(file).toString('base64'));
   await recording(page, temporaryFile('three.webm', Uint8Array.from(bytes)));
   await page.waitForURL(/\/recordings\//);
-  const rows = page.getByRole('row', { name: /^pluck \d/ });
+  const rows = page.getByRole('row', { name: PLUCKS });
   await expect(rows).toHaveCount(3);
   const courses = [6, 5, 4];
   for (const [i, course] of courses.entries()) {
@@ -129,7 +150,7 @@ test('good recordings of other formats are read', async ({ page }) => {
       await recording(page, new URL(`fixtures/two.${format}`, import.meta.url).pathname);
       await page.waitForURL(/\/recordings\//);
       await expect(page.getByRole('heading', { name: `two.${format}` })).toBeVisible();
-      const rows = page.getByRole('row', { name: /^pluck \d/ });
+      const rows = page.getByRole('row', { name: PLUCKS });
       await expect(rows).toHaveCount(2);
       // Strings 6 and 5 of `sixPlucks`, as they were when the files were made: see fixtures/README.md.
       for (const [i, exact] of [-22.9, -9.4].entries()) {
@@ -161,20 +182,20 @@ test('cancelling while the file is still decoded keeps nothing', async ({ page }
   await page.evaluate(() => (window as unknown as { letGo: () => void }).letGo());
   await expect(page.getByRole('button', { name: en('parts.recording') })).toBeVisible();
   await page.keyboard.press('Escape');
-  await page.getByRole('link', { name: 'Log' }).click();
-  await expect(page.getByText('Every sitting at the bench is kept here')).toBeVisible();
+  await page.getByRole('link', { name: en('log.log') }).click();
+  await expect(page.getByText(saying('log.nothingYet'))).toBeVisible();
 });
 
 test('history: open, compare two, delete with undo', async ({ page }) => {
   const bench = await sitting(page, [6]);
   const found = await bench.deviation(6);
-  await fromMore(page, 'Start afresh');
+  await fromMore(page, en('bench.startAfresh'));
   for (let i = 0; i < 6; i++) await page.keyboard.press('ArrowUp');
   await page.keyboard.press('6');
   const later = await bench.pluck(6);
-  await page.getByRole('link', { name: 'Log' }).click();
-  await page.getByText('Every sitting of Heron').click();
-  const cards = page.getByRole('region', { name: /^Heron,/ });
+  await page.getByRole('link', { name: en('log.log') }).click();
+  await page.getByText(en('log.everySittingOfName', { name: 'Heron' })).click();
+  const cards = page.getByRole('region', { name: /^Heron, / });
   await expect(cards).toHaveCount(2);
   for (const box of await page.getByRole('checkbox', { name: en('log.compare') }).all())
     await box.check();
@@ -183,7 +204,10 @@ test('history: open, compare two, delete with undo', async ({ page }) => {
     .getByRole('row', { name: /^6 E2/ });
   const moved = Number((await row.getByRole('cell').nth(2).innerText()).replace('−', '-'));
   expect(Math.abs(moved - (later - found))).toBeLessThan(0.11);
-  await cards.first().getByRole('button', { name: 'Delete' }).click();
+  await cards
+    .first()
+    .getByRole('button', { name: en('log.delete') })
+    .click();
   await expect(cards).toHaveCount(1);
   await page.getByRole('button', { name: en('common.undo') }).click();
   await expect(cards).toHaveCount(2);
@@ -194,42 +218,50 @@ test('export, wipe, import, export: equal apart from the date', async ({ page })
   await recording(page, sixPlucksFile().file);
   await page.waitForURL(/\/recordings\//);
   await goTo(page, '/data');
-  await expect(page.getByText(/2 sittings and \d+ readings/)).toBeVisible();
-  const first = await saved(page, 'Write a backup');
+  await expect(page.getByText(saying('settings.keptHere', { sessions: 2 }))).toBeVisible();
+  const first = await saved(page, en('settings.writeABackup'));
   await page.getByRole('button', { name: en('settings.clearThisBrowser') }).click();
   await page.getByRole('button', { name: en('settings.removeEverything') }).click();
-  await expect(page.getByText('0 instruments, 0 sittings and 0 readings')).toBeVisible();
+  await expect(
+    page.getByText(saying('settings.keptHere', { instruments: 0, sessions: 0, readings: 0 })),
+  ).toBeVisible();
   // It can be taken back.
   await page
     .getByRole('region', { name: en('common.notice') })
     .getByRole('button', { name: en('common.undo') })
     .click();
-  await expect(page.getByText(/2 sittings and \d+ readings/)).toBeVisible();
+  await expect(page.getByText(saying('settings.keptHere', { sessions: 2 }))).toBeVisible();
   await page.getByRole('button', { name: en('settings.clearThisBrowser') }).click();
   await page.getByRole('button', { name: en('settings.removeEverything') }).click();
-  await expect(page.getByText('0 instruments, 0 sittings and 0 readings')).toBeVisible();
+  await expect(
+    page.getByText(saying('settings.keptHere', { instruments: 0, sessions: 0, readings: 0 })),
+  ).toBeVisible();
   await page
     .getByLabel(en('settings.backupFile'))
     .setInputFiles(temporaryFile('backup.json', first));
-  await expect(page.getByRole('row', { name: /^instruments/ })).toContainText('12');
+  await expect(page.getByRole('row', { name: begins('settings.kindInstruments') })).toContainText(
+    '12',
+  );
   await page.getByRole('button', { name: en('settings.restore'), exact: true }).click();
   await expect(page.getByText(en('settings.restoredAll'))).toBeVisible();
-  const second = await saved(page, 'Write a backup');
+  const second = await saved(page, en('settings.writeABackup'));
   expect(withoutDate(second)).toBe(withoutDate(first));
 });
 
 test('one instrument is handed on as a file, and is known again where it was', async ({ page }) => {
   await sitting(page, [6]);
   await page.goto('/shelf/heron');
-  await page.getByRole('button', { name: 'Hand it on' }).click();
-  const text = await saved(page, 'Save the file');
+  await page.getByRole('button', { name: en('shelf.handItOn') }).click();
+  const text = await saved(page, en('shelf.saveTheFile'));
   const file = JSON.parse(text);
   expect(file.instruments.map(({ name }: { name: string }) => name)).toEqual(['Heron']);
   expect(file.sessions).toHaveLength(1);
   expect(file.settings).toEqual([]);
   await page.goto('/data');
   await page.getByLabel(en('settings.backupFile')).setInputFiles(temporaryFile('heron.json', text));
-  await expect(page.getByRole('row', { name: /^instruments/ })).toContainText('1');
+  await expect(page.getByRole('row', { name: begins('settings.kindInstruments') })).toContainText(
+    '1',
+  );
   await page.getByRole('button', { name: en('settings.restore'), exact: true }).click();
   await expect(page.getByText(en('settings.restoredAll'))).toBeVisible();
 });
@@ -237,14 +269,14 @@ test('one instrument is handed on as a file, and is known again where it was', a
 test('a bad backup changes nothing and says which field is wrong', async ({ page }) => {
   await sitting(page, [6]);
   await goTo(page, '/data');
-  await expect(page.getByText(/1 sitting and \d+ readings?/)).toBeVisible();
-  const good = await saved(page, 'Write a backup');
+  await expect(page.getByText(saying('settings.keptHere', { sessions: 1 }))).toBeVisible();
+  const good = await saved(page, en('settings.writeABackup'));
   const bad = good.replace('"a4":440,"tolerance"', '"a4":4400,"tolerance"');
   expect(bad).not.toBe(good);
   await page.getByLabel(en('settings.backupFile')).setInputFiles(temporaryFile('bad.json', bad));
   await expect(page.getByRole('alert')).toContainText('sessions[0].a4');
-  await expect(page.getByRole('alert')).toContainText('Nothing was changed');
-  const after = await saved(page, 'Write a backup');
+  await expect(page.getByRole('alert')).toContainText(saying('settings.restWithout'));
+  const after = await saved(page, en('settings.writeABackup'));
   expect(withoutDate(after)).toBe(withoutDate(good));
 });
 
@@ -252,7 +284,7 @@ test('readings leave as CSV with units in the heading', async ({ page }) => {
   const bench = await sitting(page, [6, 5]);
   const five = await bench.deviation(5);
   await goTo(page, '/data');
-  const lines = (await saved(page, 'Readings as CSV')).trimEnd().split('\r\n');
+  const lines = (await saved(page, en('settings.readingsAsCSV'))).trimEnd().split('\r\n');
   // Where numbers have a decimal comma, cells are parted by semicolons.
   const parted = lines[0]!.includes(';') ? ';' : ',';
   const heads = lines[0]!.split(parted);
@@ -275,8 +307,8 @@ test('a full storage keeps the reading on screen and says what to do', async ({ 
   const bench = new BenchPage(page);
   await bench.pluckUnseen(5);
   expect(await bench.deviation(5)).toBeLessThan(0);
-  await expect(page.getByRole('alert')).toContainText('storage is full');
-  await expect(page.getByRole('alert')).toContainText('write a backup');
+  await expect(page.getByRole('alert')).toContainText(saying('troubles.storeFull'));
+  await expect(page.getByRole('alert')).toContainText(saying('troubles.storeFull'));
 });
 
 test('what could not be stored is stored with the next reading', async ({ page }) => {
@@ -308,12 +340,14 @@ test('a sitting keeps its A4 and tolerance when the settings change in its midst
   const bench = await sitting(page, [6]);
   const found = await bench.deviation(6);
   await goTo(page, '/settings');
-  await page.getByLabel('A4, Hz').fill('432');
+  await page.getByLabel(en('settings.a4Hz')).fill('432');
   await page.getByLabel(en('settings.toleranceCents')).fill('20');
   await page.keyboard.press('Tab');
   await page.getByRole('link', { name: en('views.bench') }).click();
   await bench.practise();
-  await expect(page.getByRole('button', { name: /^String 6,/ })).toContainText('low');
+  await expect(
+    page.getByRole('button', { name: begins('common.stringAndNoteTitle', { string: 6 }) }),
+  ).toContainText(en('bench.lineStanding', { standing: 'low' }));
   await page.keyboard.press('6');
   // At A4 432 the same string would stand some 8 cents high instead of 23 low.
   expect(Math.abs((await bench.pluck(6)) - found)).toBeLessThan(3);
@@ -337,9 +371,11 @@ test('an older tab that holds the database is named, not met with a blank page',
   );
   const newer = await context.newPage();
   await newer.goto('/');
-  await expect(newer.getByRole('alert')).toContainText('open in an older tab');
+  await expect(newer.getByRole('alert')).toContainText(saying('troubles.storeHeld'));
   await older.close();
-  await expect(newer.getByRole('button', { name: /^Heron .*in hand/ })).toBeVisible();
+  await expect(
+    newer.getByRole('button', { name: begins('common.nameTunedInHand', { name: 'Heron' }) }),
+  ).toBeVisible();
 });
 
 test('an upgrade of the database in another tab is told', async ({ page }) => {
@@ -347,7 +383,7 @@ test('an upgrade of the database in another tab is told', async ({ page }) => {
   await page.evaluate(() => {
     indexedDB.open('rosefinch-demo', 1000);
   });
-  await expect(page.getByRole('alert')).toContainText('updated in another tab');
+  await expect(page.getByRole('alert')).toContainText(saying('troubles.storeUpdated'));
 });
 
 test('a killed browser loses nothing that was shown', async () => {
@@ -359,12 +395,14 @@ test('a killed browser loses nothing that was shown', async () => {
       baseURL: `http://127.0.0.1:${DEMO_PORT}`,
     });
   const first = await open();
+  await giveLanguage(first);
   const bench = await sitting(await first.newPage(), [6, 5]);
   const shown = [await bench.deviation(6), await bench.deviation(5), await bench.plucks(6)];
   const { execFileSync } = await import('node:child_process');
   execFileSync('pkill', ['-KILL', '-f', profile]);
   await first.close().catch(() => {});
   const second = await open();
+  await giveLanguage(second);
   const again = new BenchPage(await second.newPage());
   await again.open();
   await expect.poll(() => again.plucks(5)).toBe(1);

@@ -6,7 +6,7 @@ import { CHROMIUM, CHROMIUM_ARGS } from './playwright.config.ts';
 import { addressOf, serveDemo } from './serve.ts';
 import { SettlePage } from './settle.ts';
 import { sixPlucksFile } from './sound.ts';
-import { en, LOCALE, recording, take, ZONE } from './test.ts';
+import { en, LOCALE, recording, saying, take, ZONE } from './test.ts';
 
 /** Makes the pictures of docs/screenshots from the demo data. */
 const PORT = 5283;
@@ -54,7 +54,7 @@ async function pictures(): Promise<void> {
   await page.setViewportSize({ width: 1280, height: 800 });
   await recording(page, sixPlucksFile().file);
   await page.waitForURL(/recordings/);
-  await page.getByRole('button', { name: 'pluck 1' }).click();
+  await page.getByRole('button', { name: en('recording.pluckValue', { value: 1 }) }).click();
   await shoot('recording');
   await page.goto('/log');
   await take(page, 'Lapwing');
@@ -62,7 +62,7 @@ async function pictures(): Promise<void> {
   await shoot('log');
   await take(page, 'Heron');
   await page.goto('/settings');
-  await page.getByRole('heading', { name: 'Settings' }).waitFor();
+  await page.getByRole('heading', { name: en('views.settings') }).waitFor();
   await shoot('settings');
   await page.goto('/paper?card=class&size=a6');
   await page.getByRole('article').first().waitFor();
@@ -79,14 +79,14 @@ async function pictures(): Promise<void> {
   await page.getByText(en('tunings.checksByEar')).waitFor();
   await shoot('tuning');
   await page.goto('/tunings/new?from=guitar-standard');
-  await page.getByLabel('Name').fill('Low tide');
+  await page.getByLabel(en('shelf.name')).fill('Low tide');
   await page.getByLabel(en('tunings.notes')).fill('D A D F# A D');
-  await page.getByLabel(en('tunings.openStrings')).selectOption('a pure open chord');
-  await page.getByRole('button', { name: 'Practice guitar' }).click();
+  await page.getByLabel(en('tunings.openStrings')).selectOption('pure');
+  await page.getByRole('button', { name: en('common.practiceSource', { kind: 'guitar' }) }).click();
   await page.waitForTimeout(1500);
   await page.getByLabel(en('tunings.stringToBePlayed')).getByRole('button', { name: '5' }).click();
   await page.keyboard.press('p');
-  await page.getByText('Pluck string 4.').waitFor();
+  await page.getByText(en('ear.pluckString', { string: 4 })).waitFor();
   await shoot('tuning-editor');
   const settle = new SettlePage(page);
   await page.goto('/settle');
@@ -107,7 +107,7 @@ async function pictures(): Promise<void> {
   await shoot('frets-result');
   await page.goto('/ear');
   await page.getByRole('region', { name: en('ear.whatToPractiseNext') }).waitFor();
-  await page.getByText('Notices').waitFor();
+  await page.getByText(saying('ear.noticesNoticed')).waitFor();
   await shoot('ear');
   await page.goto('/shelf');
   await page.getByText('its peg slips').waitFor();
@@ -116,15 +116,17 @@ async function pictures(): Promise<void> {
   await page.goto('/rounds/round-today');
   await page.getByText('Look again').first().waitFor();
   await shoot('round-sheet');
-  await page.getByRole('button', { name: 'Go on with the round' }).click();
-  await page.getByText('one strum over all strings').waitFor();
-  await page.getByRole('button', { name: 'Practice ukulele' }).click();
+  await page.getByRole('button', { name: en('shelf.goOnWithTheRound') }).click();
+  await page.getByText(saying('rounds.strum')).waitFor();
+  await page
+    .getByRole('button', { name: en('common.practiceSource', { kind: 'ukulele' }) })
+    .click();
   await page.waitForTimeout(1500);
   await page.keyboard.press('s');
-  await page.getByText('Begin with string').waitFor();
+  await page.getByText(saying('advice.beginWith')).waitFor();
   await shoot('round');
   await page.goto('/shelf/heron');
-  await page.getByRole('button', { name: 'Save' }).waitFor();
+  await page.getByRole('button', { name: en('shelf.save') }).waitFor();
   await shoot('instrument');
   await browser.close();
 }

@@ -5,7 +5,19 @@ import { inOrder } from '@rosefinch/core/sitting';
 import { HEARD_WITHIN } from './bench.ts';
 import { SettlePage } from './settle.ts';
 import { settledBy } from './sound.ts';
-import { allStored, en, expect, feed, fromMore, shiftClock, storedEvents, test } from './test.ts';
+import {
+  allStored,
+  begins,
+  either,
+  en,
+  expect,
+  feed,
+  fromMore,
+  saying,
+  shiftClock,
+  storedEvents,
+  test,
+} from './test.ts';
 
 const HOURS = 3_600_000;
 const TEN_HOURS = 10 * HOURS;
@@ -20,9 +32,9 @@ test('new strings are settled as their sentences say, left for ten hours, and lo
   test.setTimeout(600_000);
   const settle = new SettlePage(page);
   await settle.open();
-  await expect(page.getByText('each time it drops less')).toBeVisible();
+  await expect(page.getByText(saying('settle.howItGoes'))).toBeVisible();
   await settle.begin(NEW);
-  await expect(page.getByRole('status')).toContainText('Tune string 4, then pluck it.');
+  await expect(page.getByRole('status')).toContainText(en('settle.tuneThenPluck', { string: 4 }));
   await settle.practise();
   // Each is tuned, pulled once, and brought up again.
   for (let step = 0; step < 6; step++) await settle.obey();
@@ -39,20 +51,24 @@ test('new strings are settled as their sentences say, left for ten hours, and lo
   for (let step = 0; step < 2; step++) await settle.obey();
   await settle.sentence();
   for (const course of NEW)
-    expect(await settle.says(course)).toMatch(/sure (< 1|\d+) (min|h)|once up, sure/);
+    expect(await settle.says(course)).toMatch(
+      either(saying('settle.sure'), saying('settle.notInTune')),
+    );
   await settle.obeyAll();
-  await expect(page.getByRole('status')).toContainText(/^(Good for|Leave)/);
-  await expect(page.getByText(/^Look again/)).toBeVisible();
+  await expect(page.getByRole('status')).toContainText(
+    either(begins('settle.goodFor'), begins('settle.leaveFor'), begins('settle.leaveUntil')),
+  );
+  await expect(page.getByText(begins('settle.lookAt'))).toBeVisible();
   const [saved] = await Promise.all([page.waitForEvent('download'), page.keyboard.press('k')]);
   const calendar = readFileSync(await saved.path(), 'utf8');
-  expect(calendar).toContain('SUMMARY:Look at Stonechat');
+  expect(calendar).toContain(`SUMMARY:${en('settle.lookAtName', { name: 'Stonechat' })}`);
 
   // The forecast as it stands now, from the backup that anybody can save.
   await page.goto('/data');
   const [backup] = await Promise.all([
     page.waitForEvent('download'),
     page
-      .getByRole('button', { name: /backup/i })
+      .getByRole('button', { name: en('settings.writeABackup') })
       .first()
       .click(),
   ]);
@@ -64,12 +80,14 @@ test('new strings are settled as their sentences say, left for ten hours, and lo
   await shiftClock(later, TEN_HOURS);
   await later.goto('/shelf');
   const row = later.getByRole('listitem', { name: 'Stonechat' });
-  await expect(row).toContainText(/due (today|since)/);
+  await expect(row).toContainText(either(saying('shelf.dueToday'), saying('shelf.dueSince')));
   await expect(row).toContainText(en('settle.newStrings'));
   await expect(later.getByRole('main').getByRole('link').first()).toContainText('Stonechat');
   await later.goto('/settle');
   // Nobody is sent to it at night.
-  await expect(later.getByText(/Look (now|in the morning): due since/)).toBeVisible();
+  await expect(
+    later.getByText(either(saying('settle.lookNow'), saying('settle.lookMorning'))),
+  ).toBeVisible();
   const after = new SettlePage(later);
   await after.practise();
   const looks = inOrder(events).flatMap(({ event }): Look[] =>
@@ -97,15 +115,17 @@ test('new strings are settled as their sentences say, left for ten hours, and lo
   }
   expect(within).toBeGreaterThanOrEqual(1);
   // The check replans what comes next; a string that has left is not said to be in tune.
-  await expect(later.getByText(/Look again/)).toBeVisible();
-  await expect(later.getByRole('status')).toContainText(/^(Bring|Tune) string \d up/);
-  await fromMore(later, 'The lesson they must hold');
+  await expect(later.getByText(saying('settle.lookAt'))).toBeVisible();
+  await expect(later.getByRole('status')).toContainText(
+    either(begins('settle.bringUp'), begins('settle.bringBack'), begins('settle.tuneFirst')),
+  );
+  await fromMore(later, en('settle.theLessonTheyMustHold'));
   await later.getByLabel(en('settle.aStringMayBeOff')).fill('20');
-  await later.getByRole('button', { name: 'Keep it' }).click();
+  await later.getByRole('button', { name: en('settle.keepIt') }).click();
   await expect(later.getByRole('dialog')).toHaveCount(0);
-  await fromMore(later, 'They have settled');
+  await fromMore(later, en('settle.theyHaveSettled'));
   await expect(later.getByRole('region', { name: en('settle.ageOfTheStrings') })).toContainText(
-    'nylon',
+    en('common.material', { material: 'nylon' }),
   );
 });
 
@@ -135,7 +155,7 @@ test('what the sound cannot explain is asked about, and nothing is lost meanwhil
   await settle.practise();
   await settle.obey();
   await settle.obey();
-  await expect.poll(() => settle.says(3)).toContain('reading');
+  await expect.poll(() => settle.says(3)).toMatch(saying('settle.readingsCounted'));
   // One key puts a step right that was taken for another.
   await page.keyboard.press('x');
   await expect(page.getByLabel(en('settle.theLastReadingWas'))).toHaveValue('stretched');
@@ -149,8 +169,8 @@ test('what the sound cannot explain is asked about, and nothing is lost meanwhil
   const before = await settle.readings(3);
   const kept = await storedEvents(page, 'reading');
   await page.keyboard.press('p');
-  const question = page.getByRole('group', { name: 'Answers' });
-  await expect(page.getByRole('status')).toContainText('A string does not rise by itself.');
+  const question = page.getByRole('group', { name: en('settle.answers') });
+  await expect(page.getByRole('status')).toContainText(saying('settle.rose'));
   expect(await settle.readings(3)).toBe(before);
   await expect.poll(() => storedEvents(page, 'reading')).toBeGreaterThan(kept);
   await page.reload();
@@ -163,13 +183,13 @@ test('what the sound cannot explain is asked about, and nothing is lost meanwhil
   await page.keyboard.press('n');
   await page.getByLabel(en('settle.temperatureC')).fill('17');
   await page.getByLabel(en('settle.theInstrumentHasJustBeen')).check();
-  await page.getByRole('button', { name: 'Keep the note' }).click();
+  await page.getByRole('button', { name: en('settle.keepTheNote') }).click();
   await expect(page.getByRole('dialog')).toHaveCount(0);
   await page.keyboard.press('n');
   await expect(page.getByRole('list', { name: en('settle.notesOfTheRoom') })).toContainText(
-    '17 °C, just brought in',
+    en('settle.broughtInNow'),
   );
-  await expect(page.getByText('let it take the room’s warmth first')).toBeVisible();
+  await expect(page.getByText(saying('settle.broughtIn'))).toBeVisible();
   await expect.poll(() => storedEvents(page, 'room note')).toBe(1);
   await page.close();
 
@@ -181,9 +201,9 @@ test('what the sound cannot explain is asked about, and nothing is lost meanwhil
   await again.practise();
   await back.keyboard.press('3');
   await back.keyboard.press('p');
-  const asked = back.getByRole('group', { name: 'Answers' });
-  await expect(back.getByRole('status')).toContainText('The clock went back by');
-  await asked.getByLabel('Minutes').fill('3');
+  const asked = back.getByRole('group', { name: en('settle.answers') });
+  await expect(back.getByRole('status')).toContainText(saying('settle.clockBack'));
+  await asked.getByLabel(en('settle.minutes')).fill('3');
   await asked.getByRole('button', { name: en('settle.soLong') }).click();
   await expect(asked).toHaveCount(0);
 });

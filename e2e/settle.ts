@@ -1,8 +1,31 @@
 import { beginPractice, HEARD_WITHIN, LOOK_AGAIN } from './bench.ts';
-import { allStored, en, expect, heardOut, type Page, take } from './test.ts';
+import {
+  allStored,
+  begins,
+  either,
+  en,
+  expect,
+  heardOut,
+  type Page,
+  saying,
+  take,
+  told,
+} from './test.ts';
 
 /** The sentence goes on once a string is so near its note, in cents. */
 const IN_TUNE = 2;
+
+/** What a sentence asks of a literal player, in the order in which it is held against them. */
+const PULL = begins('settle.pull');
+const BRING = either(
+  begins('settle.bringBack'),
+  begins('settle.bringUp'),
+  begins('settle.tuneThenPluck'),
+  begins('settle.tuneFirst'),
+  begins('settle.loosen'),
+);
+const WAIT = saying('settle.tooSoon');
+const PLUCK = either(saying('settle.pluckAsIs'), saying('advice.notSure'));
 
 /** The settle view as a user finds it, on the demo's restrung ukulele. */
 export class SettlePage {
@@ -17,7 +40,9 @@ export class SettlePage {
   async begin(strings: readonly number[] = [1, 2, 3, 4]): Promise<void> {
     for (const course of [1, 2, 3, 4])
       if (!strings.includes(course))
-        await this.page.getByLabel(new RegExp(`^String ${course},`)).uncheck();
+        await this.page
+          .getByLabel(begins('common.stringAndNoteTitle', { string: course }))
+          .uncheck();
     await this.page.getByRole('button', { name: en('settle.settleTheseStrings') }).click();
   }
 
@@ -28,12 +53,14 @@ export class SettlePage {
 
   /** What a string’s wire says of it. */
   async says(course: number): Promise<string> {
-    const wire = this.page.getByRole('button', { name: new RegExp(`^String ${course},`) });
+    const wire = this.page.getByRole('button', {
+      name: begins('common.stringAndNoteTitle', { string: course }),
+    });
     return (await wire.getAttribute('aria-label')) ?? '';
   }
 
   async readings(course: number): Promise<number> {
-    return Number(/(\d+) reading/.exec(await this.says(course))?.[1]);
+    return Number(told('settle.readingsCounted', await this.says(course)).readings);
   }
 
   /** Presses P until the string has one more reading; answers its deviation in cents. */
@@ -50,7 +77,7 @@ export class SettlePage {
 
   /** Where a string was read last: the stage has gone on to the next one by then. */
   async cents(course: number): Promise<number> {
-    const text = /read last at (\S+) cents/.exec(await this.says(course))?.[1] ?? '';
+    const text = told('settle.readLast', await this.says(course)).cents ?? '';
     return Number(text.replace('−', '-').replace(/[+±]/, ''));
   }
 
@@ -74,24 +101,26 @@ export class SettlePage {
   async sentence(): Promise<string> {
     const status = this.page.getByRole('status');
     // While that is worked out there is nothing to do.
-    await expect(status).not.toContainText('Working out', { timeout: HEARD_WITHIN });
+    await expect(status).not.toContainText(en('settle.heard.more'), {
+      timeout: HEARD_WITHIN,
+    });
     return status.innerText();
   }
 
   /** Does what the sentence asks for, as a literal player would; answers it, or null where nothing is left to do. */
   async obey(): Promise<string | null> {
     const says = await this.sentence();
-    const course = Number(/string (\d)/i.exec(says)?.[1]);
-    if (/^Pull/.test(says)) {
+    const course = Number(/\d/.exec(says)?.[0]);
+    if (PULL.test(says)) {
       await this.page.keyboard.press('s');
       await this.pluck(course);
-    } else if (/^(Bring|Tune|Loosen)/.test(says)) {
+    } else if (BRING.test(says)) {
       const unread = (await this.readings(course)) === 0;
       await this.bringUp(course, unread ? await this.pluck(course) : await this.cents(course));
-    } else if (/half a minute/.test(says)) {
+    } else if (WAIT.test(says)) {
       await this.page.getByRole('button', { name: en('settle.aMinutePasses') }).click();
       await this.pluck(course);
-    } else if (/pluck/i.test(says) && !/^Leave (it|them)/.test(says)) await this.pluck(course);
+    } else if (PLUCK.test(says)) await this.pluck(course);
     else return null;
     return says;
   }
@@ -109,11 +138,11 @@ export class SettlePage {
 
   /** Rounds so far. */
   async rounds(course: number): Promise<number> {
-    return Number(/(\d+) round/.exec(await this.says(course))?.[1]);
+    return Number(told('settle.roundsCounted', await this.says(course)).rounds);
   }
 
   /** Dropped so far, in cents. */
   async dropped(course: number): Promise<number> {
-    return Number(/dropped ([\d.]+) cents/.exec(await this.says(course))?.[1]);
+    return Number(told('settle.droppedSoFar', await this.says(course)).cents);
   }
 }

@@ -1,7 +1,20 @@
+import { message } from '@rosefinch/core/message';
 import { BenchPage, beginPractice, HEARD_WITHIN } from './bench.ts';
 import { OWN_PORT } from './playwright.config.ts';
 import { type Doing, playedBy } from './sound.ts';
-import { en, expect, expectWithin, feed, fromMore, goTo, type Page, take, test } from './test.ts';
+import {
+  begins,
+  en,
+  expect,
+  expectWithin,
+  feed,
+  fromMore,
+  goTo,
+  type Page,
+  saying,
+  take,
+  test,
+} from './test.ts';
 
 /** Boxes of all that must not move: figure, sentence, wires and buttons. */
 function boxes(page: Page): Promise<string> {
@@ -116,7 +129,9 @@ test.describe('by microphone', () => {
       ],
     );
     await feed(page, sound);
-    await expect(page.getByText('pass 2, done')).toBeVisible({ timeout: HEARD_WITHIN });
+    await expect(page.getByText(en('bench.passDone', { pass: 2 }))).toBeVisible({
+      timeout: HEARD_WITHIN,
+    });
     await expect(bench.advice).toContainText(en('bench.inTune'));
   });
 
@@ -126,21 +141,21 @@ test.describe('by microphone', () => {
     await page.getByRole('button', { name: en('common.microphone') }).click();
     await feed(page, playedBy([], [{ pluck: 5, seconds: 1.6 }]));
     await expect.poll(() => bench.plucks(5)).toBe(1);
-    const name = page.getByRole('button', { name: /in hand$/ });
+    const name = page.getByRole('button', { name: saying('common.nameTunedInHand') });
     const before = await name.innerText();
     await page.keyboard.press('PageDown');
     await expect(name).not.toHaveText(before);
-    await expect(page.getByRole('button', { name: /^Listening/ })).toBeVisible();
+    await expect(page.getByRole('button', { name: begins('common.listening') })).toBeVisible();
     await page.keyboard.press('PageUp');
     await expect(name).toHaveText(before);
     await feed(page, playedBy([], [{ pluck: 5, seconds: 1.6 }]));
     await expect.poll(() => bench.plucks(5)).toBe(2);
     // The microphone goes from job to job, and is let go with the last of them.
-    await page.getByRole('link', { name: 'Retune' }).click();
+    await page.getByRole('link', { name: en('common.groupRetune') }).click();
     await page.getByRole('link', { name: en('views.bench') }).click();
-    await expect(page.getByRole('button', { name: /^Listening/ })).toBeVisible();
-    await page.getByRole('link', { name: 'Shelf' }).click();
-    await page.getByRole('heading', { name: 'Shelf' }).waitFor();
+    await expect(page.getByRole('button', { name: begins('common.listening') })).toBeVisible();
+    await page.getByRole('link', { name: en('views.shelf') }).click();
+    await page.getByRole('heading', { name: en('views.shelf') }).waitFor();
     await page.getByRole('link', { name: en('views.bench') }).click();
     await expect(page.getByRole('button', { name: en('common.microphone') })).toBeVisible();
   });
@@ -149,18 +164,31 @@ test.describe('by microphone', () => {
 test('another tuning is begun in three clicks', async ({ page }) => {
   const bench = new BenchPage(page);
   await bench.open();
-  await page.getByRole('button', { name: /in hand$/ }).click();
-  await page.getByRole('button', { name: 'Retune to Open D', exact: true }).click();
-  await page.getByRole('button', { name: /^Do it on the bench/ }).click();
-  await expect(page.getByRole('button', { name: 'Heron Open D, in hand' })).toBeVisible();
+  await page.getByRole('button', { name: saying('common.nameTunedInHand') }).click();
+  await page
+    .getByRole('button', {
+      name: en('common.retuneToName', { name: en('names.guitarOpenD') }),
+      exact: true,
+    })
+    .click();
+  await page.getByRole('button', { name: begins('retune.doItOnTheBench') }).click();
+  await expect(
+    page.getByRole('button', {
+      name: en('common.nameTunedInHand', { name: 'Heron', tuned: en('names.guitarOpenD') }),
+    }),
+  ).toBeVisible();
 });
 
 test('from an empty shelf a ukulele is read within three clicks, and no guitar is spoken of', async ({
   page,
 }) => {
   await page.goto(`http://127.0.0.1:${OWN_PORT}/`);
-  await page.getByRole('radio', { name: 'Ukulele, concert' }).click();
-  await page.getByRole('button', { name: 'Try it with a practice ukulele' }).click();
+  await page.getByRole('radio', { name: en('shelf.model.ukuleleConcert') }).click();
+  await page
+    .getByRole('button', {
+      name: en('bench.tryItWithAPractice', { kind: message('common.kind', { kind: 'ukulele' }) }),
+    })
+    .click();
   const bench = new BenchPage(page);
   await expect.poll(() => bench.plucks(4)).toBe(1);
   for (const path of ['/', '/retune', '/settle', '/frets', '/log', '/ear']) {
@@ -176,18 +204,22 @@ test('a pedal is learned for one action of a job', async ({ page }) => {
   await bench.practise();
   await page.keyboard.press('6');
   await bench.pluck(6);
-  await page.getByRole('button', { name: /^More/ }).click();
+  await page.getByRole('button', { name: begins('common.more') }).click();
   const dialog = page.getByRole('dialog');
-  await dialog.getByLabel(en('parts.aPedalOrClickerDoes')).selectOption('Accept and go on');
+  await dialog
+    .getByLabel(en('parts.aPedalOrClickerDoes'))
+    .selectOption({ label: en('keys.acceptAndGoOn') });
   await dialog.getByRole('button', { name: en('parts.learnAPedal') }).click();
   // What pedals that turn pages send: elsewhere it takes the next instrument.
   await page.keyboard.press('PageDown');
-  await dialog.getByRole('button', { name: 'Pedal: PageDown' }).waitFor();
+  await dialog.getByRole('button', { name: en('parts.pedalKey', { key: 'PageDown' }) }).waitFor();
   await page.keyboard.press('Escape');
   await expect(dialog).toHaveCount(0);
   await page.keyboard.press('PageDown');
   await expect(bench.string(5)).toHaveAttribute('data-active', 'true');
-  await expect(page.getByRole('button', { name: /^Heron .*in hand$/ })).toBeVisible();
+  await expect(
+    page.getByRole('button', { name: begins('common.nameTunedInHand', { name: 'Heron' }) }),
+  ).toBeVisible();
 });
 
 test('an instrument is found by its name, an action by its words', async ({ page }) => {
@@ -195,13 +227,13 @@ test('an instrument is found by its name, an action by its words', async ({ page
   await bench.open();
   await take(page, 'Whimbrel');
   await page.keyboard.press('Control+k');
-  await page.keyboard.type('settings');
-  await page.getByRole('button', { name: 'Settings', exact: true }).click();
-  await page.getByRole('heading', { name: 'Settings' }).waitFor();
+  await page.keyboard.type(en('views.settings').toLowerCase());
+  await page.getByRole('button', { name: en('views.settings'), exact: true }).click();
+  await page.getByRole('heading', { name: en('views.settings') }).waitFor();
   await page.getByRole('link', { name: en('views.bench') }).click();
   await beginPractice(page);
   await page.getByText(en('common.roomQuiet')).waitFor();
-  await fromMore(page, 'Hide the figures');
+  await fromMore(page, en('keys.hideTheFiguresThenSpaceCompares'));
   await expect(bench.figure).toHaveText(en('bench.hiddenFigure'));
 });
 
@@ -218,10 +250,10 @@ test('on a phone what is done next lies within the first screen, in every job', 
     expect(box!.y + box!.height, String(name)).toBeLessThanOrEqual(844);
     expect(box!.height, String(name)).toBeGreaterThanOrEqual(44);
   };
-  await inSight(/^Accept, next/);
-  await inSight(/^Pluck string/);
-  await page.getByRole('link', { name: 'Retune' }).click();
-  await inSight(/^Do it on the bench/);
+  await inSight(begins('bench.acceptNext'));
+  await inSight(begins('common.pluckStringCourse'));
+  await page.getByRole('link', { name: en('common.groupRetune') }).click();
+  await inSight(begins('retune.doItOnTheBench'));
   // 640 × 400 is what is left at 200 % of zoom, 320 × 256 at 400 % (WCAG 2.2, 1.4.10).
   for (const [width, height] of [
     [390, 844],

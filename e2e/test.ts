@@ -1,8 +1,11 @@
 import { type BrowserContext, test as base, expect, type Page } from '@playwright/test';
-import type { LabelId } from '@rosefinch/core/message';
-import { inEnglish, readCatalogue } from '@rosefinch/words/english';
+import { message, noteValue, type Value } from '@rosefinch/core/message';
+import type { Midi } from '@rosefinch/core/units';
+import { LANGUAGE, readCatalogue } from '@rosefinch/words/english';
+import { begins, en, saying } from '@rosefinch/words/expected';
 
 export type { BrowserContext, Locator, Page } from '@playwright/test';
+export { begins, either, en, saying, told, wholly } from '@rosefinch/words/expected';
 export { expect };
 
 /**
@@ -39,7 +42,7 @@ export async function give(
   // Scripts that run outside of the test runner name their functions by a helper of their own.
   await context.addInitScript('globalThis.__name ??= (named) => named');
   await context.addInitScript(
-    ({ start, seed, pace, standIn, year }) => {
+    ({ start, seed, pace, standIn, year, language }) => {
       const kept = (name: string, first: number) => {
         const value = Number(sessionStorage.getItem(name) ?? first);
         sessionStorage.setItem(name, String(value));
@@ -51,6 +54,7 @@ export async function give(
         rosefinchGiven: {
           startsAt: start + gone + kept('given ahead', 0),
           seed,
+          language,
           units: { decimal: '.', length: 'mm', force: 'N' },
           ...(year === 'none' && { demoYear: year }),
           ...(pace === 'fast' && { pace }),
@@ -68,10 +72,17 @@ export async function give(
         },
       });
     },
-    { start: START, seed: SEED, pace, standIn, year },
+    { start: START, seed: SEED, pace, standIn, year, language: LANGUAGE },
   );
   const opened = context.newPage.bind(context);
   context.newPage = async () => patient(await opened());
+}
+
+/** A context of a test's own, which is given nothing else, has the language of the tests. */
+export async function giveLanguage(context: BrowserContext): Promise<void> {
+  await context.addInitScript((language) => {
+    Object.assign(globalThis, { rosefinchGiven: { language } });
+  }, LANGUAGE);
 }
 
 /** A page that is left only when its records are at rest: what a busy machine is still storing would be lost. */
@@ -130,7 +141,7 @@ export async function heardOut(page: Page): Promise<void> {
 
 /** Waits until what was read is on the disk: until then it is marked, and a reload would lose it. */
 export async function allStored(page: Page): Promise<void> {
-  await expect(page.getByRole('img', { name: 'not stored yet' })).toHaveCount(0);
+  await expect(page.getByRole('img', { name: en('common.notStoredYet') })).toHaveCount(0);
 }
 
 /** How many events of a kind the records hold: what a reload will find. */
@@ -161,19 +172,21 @@ export async function goTo(page: Page, path: string): Promise<void> {
 
 /** Takes another instrument in hand, by its name, from the list at the head. */
 export async function take(page: Page, name: string): Promise<void> {
-  await page.getByRole('button', { name: /, in hand$/ }).click();
-  await page.getByRole('textbox', { name: 'Find an instrument, a tuning or a view' }).fill(name);
+  await page.getByRole('button', { name: saying('common.nameTunedInHand') }).click();
+  await page.getByRole('textbox', { name: en('common.findAnInstrumentATuning') }).fill(name);
   await page
     .getByRole('button', { name: new RegExp(`^${name}`) })
     .last()
     .click();
-  await expect(page.getByRole('button', { name: new RegExp(`^${name} .*in hand$`) })).toBeVisible();
+  await expect(
+    page.getByRole('button', { name: begins('common.nameTunedInHand', { name }) }),
+  ).toBeVisible();
 }
 
 /** Does what has no button of its own: it stands under More. */
 export async function fromMore(page: Page, action: string): Promise<void> {
-  await page.getByRole('button', { name: /^More/ }).click();
-  await page.getByRole('textbox', { name: 'Find an action' }).fill(action);
+  await page.getByRole('button', { name: begins('common.more') }).click();
+  await page.getByRole('textbox', { name: en('common.findAnAction') }).fill(action);
   await page.getByRole('dialog').getByRole('button', { name: action }).click();
 }
 
@@ -182,9 +195,9 @@ export async function recording(
   page: Page,
   files: Parameters<ReturnType<Page['getByLabel']>['setInputFiles']>[0],
 ): Promise<void> {
-  const file = page.getByLabel('Recording file');
+  const file = page.getByLabel(en('recording.file'));
   if (!(await file.count()))
-    await page.getByRole('button', { name: 'What is listened to' }).click();
+    await page.getByRole('button', { name: en('common.whatIsListenedTo') }).click();
   await file.setInputFiles(files);
 }
 
@@ -197,7 +210,7 @@ export async function expectWithin(page: Page, path: string, width: number): Pro
 }
 
 const MESSAGES: ReadonlySet<string> = new Set(
-  Object.entries(readCatalogue('en')).flatMap(([module, texts]) =>
+  Object.entries(readCatalogue(LANGUAGE)).flatMap(([module, texts]) =>
     Object.keys(texts).map((key) => `${module}.${key}`),
   ),
 );
@@ -209,9 +222,15 @@ async function unworded(page: Page): Promise<string[]> {
   return [...ids, ...(shown.match(/\[object \w+\]|\{"(?:id|kind)":.{0,60}/g) ?? [])];
 }
 
-/** An English text by its id: rewording one changes no test. */
-export function en(id: LabelId): string {
-  return inEnglish(id);
+/** A comparison as cards have it: a held string is as an open one. */
+export function same(string: number, fret: number, open: number): string {
+  const held = message('parts.held', { string, fret });
+  return en('parts.checkSame', { apartBy: 'none', held, open, cents: 0 });
+}
+
+/** A sharp or natural note with its octave, as an argument. */
+export function note(midi: Midi): Value {
+  return noteValue(midi, 'sharp');
 }
 
 interface Gave {

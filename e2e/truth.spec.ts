@@ -1,10 +1,27 @@
+import { list, message } from '@rosefinch/core/message';
 import { BenchPage, HEARD_WITHIN } from './bench.ts';
 import { FretsPage } from './frets.ts';
 import { OWN_PORT } from './playwright.config.ts';
 import { SettlePage } from './settle.ts';
 import { playedBy, plucksOf, sixPlucksFile } from './sound.ts';
-import { en, expect, feed, fromMore, type Page, recording, test } from './test.ts';
+import {
+  begins,
+  either,
+  en,
+  expect,
+  feed,
+  fromMore,
+  note,
+  type Page,
+  recording,
+  saying,
+  test,
+} from './test.ts';
 
+/** Advice to turn a peg. */
+const TURNING = either(saying('bench.turn'), saying('bench.turnBold'), saying('bench.farOff'));
+/** What the first guitar is called that is put on an empty shelf. */
+const MINE = en('bench.myInstrument', { kind: 'guitar' });
 const OWN = `http://127.0.0.1:${OWN_PORT}`;
 
 test.describe('by microphone', () => {
@@ -27,8 +44,8 @@ test.describe('by microphone', () => {
       await page.keyboard.press(String(chosen));
       await feed(page, playedBy([], [{ pluck: sounded, seconds: 1.6 }]));
       await expect.poll(() => bench.plucks(sounded)).toBe(1);
-      await expect(bench.advice).toContainText(`That sounds like string ${sounded}`);
-      await expect(bench.advice).not.toContainText(/tighten|loosen|slack/i);
+      await expect(bench.advice).toContainText(en('advice.anotherString', { heard: sounded }));
+      await expect(bench.advice).not.toContainText(TURNING);
       expect(await bench.plucks(chosen)).toBe(0);
     }
   });
@@ -44,14 +61,23 @@ test.describe('by microphone', () => {
     await expect.poll(() => bench.plucks(6)).toBe(1);
     expect(await bench.plucks(3)).toBe(0);
     expect(Math.abs((await bench.deviation(6)) - notes[0]!.exact)).toBeLessThan(1.5);
-    await expect(bench.advice).toContainText('Pluck string 3');
+    await expect(bench.advice).toContainText(
+      saying('bench.pluck', {
+        string: message('common.stringAndNote', { string: 3, note: note(55) }),
+      }),
+    );
   });
 
   test('a string in doubt is asked for, and its pluck kept until then', async ({ page }) => {
     const bench = await listening(page);
     // Half way between the fifth and the sixth string: nobody can say which it is.
     await feed(page, playedBy([0, 0, 0, 0, 0, 250], [{ pluck: 6, seconds: 1.6 }]));
-    await expect(bench.advice).toContainText(/Was that string (5 or 6|6 or 5)\?/);
+    await expect(bench.advice).toContainText(
+      either(
+        saying('bench.whichString', { strings: list([5, 6], 'or') }),
+        saying('bench.whichString', { strings: list([6, 5], 'or') }),
+      ),
+    );
     expect(await bench.plucks(6)).toBe(0);
     await page.keyboard.press('6');
     await expect.poll(() => bench.plucks(6)).toBe(1);
@@ -64,47 +90,51 @@ test.describe('by microphone', () => {
   }) => {
     const bench = await listening(page);
     await page.keyboard.press('g');
-    await expect(bench.advice).toContainText('Pluck string 6.');
+    await expect(bench.advice).toContainText(en('advice.pegPluck', { string: 6 }));
     // Two plucks of the fifth string, the first of them while the sixth was in hand.
     const { sound, notes } = plucksOf([5, 5], [0, 0, 0, 0, 0, 0]);
     const cut = Math.round((notes[0]!.at + 0.15) * 48_000);
     await feed(page, sound.subarray(0, cut));
     await page.keyboard.press(' ');
-    await expect(bench.advice).toContainText('Pluck string 5.');
+    await expect(bench.advice).toContainText(en('advice.pegPluck', { string: 5 }));
     await feed(page, sound.subarray(cut, Math.round(notes[1]!.at * 48_000)));
     await expect.poll(() => bench.plucks(5)).toBe(1);
-    await expect(bench.advice).toContainText('Pluck string 5.');
+    await expect(bench.advice).toContainText(en('advice.pegPluck', { string: 5 }));
     await feed(page, sound.subarray(Math.round(notes[1]!.at * 48_000)));
-    await expect(bench.advice).toContainText('Turn its button');
+    await expect(bench.advice).toContainText(saying('advice.pegTurn'));
   });
 
   test('practising alone does not make a real guitar looked at', async ({ page }) => {
     await page.goto(OWN);
-    await page.getByRole('button', { name: 'Try it with a practice guitar' }).click();
+    await page
+      .getByRole('button', {
+        name: en('bench.tryItWithAPractice', { kind: message('common.kind', { kind: 'guitar' }) }),
+      })
+      .click();
     const bench = new BenchPage(page);
     await expect.poll(() => bench.plucks(6)).toBe(1);
-    await expect(page.getByText('it tells nothing of the real My guitar')).toBeVisible();
-    await page.getByRole('link', { name: 'Shelf' }).click();
-    await expect(page.getByRole('listitem', { name: /My guitar/ })).toContainText(
-      'Not looked at yet.',
-    );
+    await expect(page.getByText(saying('bench.practising', { instrument: MINE }))).toBeVisible();
+    await page.getByRole('link', { name: en('views.shelf') }).click();
+    await expect(
+      page.getByRole('listitem', { name: saying('bench.myInstrument', { kind: 'guitar' }) }),
+    ).toContainText(en('shelf.notLookedAt'));
     await page.getByRole('link', { name: en('views.bench') }).click();
     // The real one begins anew, whatever was practised.
     await page.getByRole('button', { name: en('common.microphone') }).click();
     await feed(page, playedBy([], [{ pluck: 5, seconds: 1.6 }]));
     await expect.poll(() => bench.plucks(5)).toBe(1);
     expect(await bench.plucks(6)).toBe(0);
-    await page.getByRole('link', { name: 'Shelf' }).click();
-    await expect(page.getByRole('listitem', { name: /My guitar/ })).not.toContainText(
-      'Not looked at',
-    );
+    await page.getByRole('link', { name: en('views.shelf') }).click();
+    await expect(
+      page.getByRole('listitem', { name: saying('bench.myInstrument', { kind: 'guitar' }) }),
+    ).not.toContainText(saying('shelf.notLookedAt'));
   });
 });
 
 test('practice at new strings and at frets tells nothing of a real ukulele', async ({ page }) => {
   await page.goto(`${OWN}/shelf`);
-  await page.getByLabel('Name').fill('Godwit');
-  await page.getByLabel('Kind').selectOption({ label: 'Ukulele, soprano' });
+  await page.getByLabel(en('shelf.name')).fill('Godwit');
+  await page.getByLabel(en('bench.kind')).selectOption({ label: en('shelf.model.ukuleleSoprano') });
   await page.getByRole('button', { name: en('shelf.putItOnTheShelf') }).click();
   await page.getByRole('link', { name: /Godwit/ }).waitFor();
   await page.goto(`${OWN}/frets`);
@@ -112,46 +142,50 @@ test('practice at new strings and at frets tells nothing of a real ukulele', asy
   await page.getByRole('button', { name: en('frets.beginTheCheck') }).click();
   await frets.practise();
   await frets.sound();
-  await fromMore(page, 'That is enough');
+  await fromMore(page, en('frets.thatIsEnough'));
   await page.goto(`${OWN}/settle`);
   const settle = new SettlePage(page);
   await settle.begin();
   await settle.practise();
   await settle.pluck(4);
-  await page.getByRole('link', { name: 'Shelf' }).click();
+  await page.getByRole('link', { name: en('views.shelf') }).click();
   await page.getByRole('link', { name: /Godwit/ }).waitFor();
   await expect(page.getByRole('listitem', { name: /Godwit/ })).toContainText(
     en('shelf.notLookedAt'),
   );
   await page.getByRole('link', { name: /Godwit/ }).click();
-  await page.getByRole('button', { name: 'Save' }).waitFor();
-  await expect(page.getByRole('region', { name: 'Frets' })).toHaveCount(0);
+  await page.getByRole('button', { name: en('shelf.save') }).waitFor();
+  await expect(page.getByRole('region', { name: en('views.frets') })).toHaveCount(0);
   // The real one begins anew on the bench.
   await page.goto(OWN);
-  await expect(new BenchPage(page).string(4)).toHaveAccessibleName(/no figure/);
+  await expect(new BenchPage(page).string(4)).toHaveAccessibleName(saying('bench.noFigure'));
 });
 
 test('a recording counts for its instrument once the teacher has said so', async ({ page }) => {
   await page.goto(OWN);
-  await page.getByRole('button', { name: 'Try it with a practice guitar' }).click();
+  await page
+    .getByRole('button', {
+      name: en('bench.tryItWithAPractice', { kind: message('common.kind', { kind: 'guitar' }) }),
+    })
+    .click();
   await recording(page, sixPlucksFile().file);
   await page.waitForURL(/\/recordings\//);
   const asked = page.getByRole('region', { name: en('recording.whoseRecording') });
-  await expect(asked).toContainText('Is this My guitar, as it is now?');
-  await page.getByRole('link', { name: 'Shelf' }).click();
-  await expect(page.getByRole('listitem', { name: /My guitar/ })).toContainText(
-    'Not looked at yet.',
-  );
+  await expect(asked).toContainText(en('recording.whose', { instrument: MINE }));
+  await page.getByRole('link', { name: en('views.shelf') }).click();
+  await expect(
+    page.getByRole('listitem', { name: saying('bench.myInstrument', { kind: 'guitar' }) }),
+  ).toContainText(en('shelf.notLookedAt'));
   await page.goBack();
-  await asked.getByRole('button', { name: 'Yes, count it for My guitar' }).click();
-  await expect(page.getByText('Kept as a sitting of My guitar.')).toBeVisible();
+  await asked.getByRole('button', { name: en('recording.yesCountItForOf', { of: MINE }) }).click();
+  await expect(page.getByText(en('recording.keptAsSitting', { instrument: MINE }))).toBeVisible();
   await page.reload();
-  await expect(page.getByText('Kept as a sitting of My guitar.')).toBeVisible();
+  await expect(page.getByText(en('recording.keptAsSitting', { instrument: MINE }))).toBeVisible();
   await expect(asked).toHaveCount(0);
-  await page.getByRole('link', { name: 'Shelf' }).click();
-  await expect(page.getByRole('listitem', { name: /My guitar/ })).not.toContainText(
-    'Not looked at',
-  );
+  await page.getByRole('link', { name: en('views.shelf') }).click();
+  await expect(
+    page.getByRole('listitem', { name: saying('bench.myInstrument', { kind: 'guitar' }) }),
+  ).not.toContainText(saying('shelf.notLookedAt'));
 });
 
 test('a setting that cannot be says so in its field, and one that waits says for what', async ({
@@ -160,31 +194,35 @@ test('a setting that cannot be says so in its field, and one that waits says for
   const bench = new BenchPage(page);
   await bench.open();
   await bench.practise();
-  await page.getByRole('link', { name: 'Settings' }).click();
-  const a4 = page.getByLabel('A4, Hz');
+  await page.getByRole('link', { name: en('views.settings') }).click();
+  const a4 = page.getByLabel(en('settings.a4Hz'));
   for (const typed of ['1000', '13', '-440', '']) {
     await a4.fill(typed);
     await expect(a4).toHaveAttribute('aria-invalid', 'true');
-    await expect(page.getByText(/^A4: .*400 to 480 Hz\. 440 Hz stays\.$/)).toBeVisible();
+    await expect(page.getByText(saying('settings.a4Stays', { a4: '440' }))).toBeVisible();
   }
   await a4.fill('442');
   await expect(a4).not.toHaveAttribute('aria-invalid', 'true');
-  await expect(page.getByText('The sitting on the bench keeps 440 Hz')).toBeVisible();
-  await page.getByRole('button', { name: /^Begin a new sitting with 442 Hz/ }).click();
-  await expect(page.getByText('The sitting on the bench keeps')).toHaveCount(0);
+  await expect(page.getByText(saying('settings.sittingKeeps', { a4: '440' }))).toBeVisible();
+  await page
+    .getByRole('button', { name: begins('settings.beginANewSittingWith', { a4: '442' }) })
+    .click();
+  await expect(page.getByText(saying('settings.sittingKeeps'))).toHaveCount(0);
   await page.getByLabel(en('settings.toleranceCents')).fill('0');
   await expect(
-    page.getByText('Tolerance: 0 cents is too little; 0.5 to 20 cents. 2 cents stay.'),
+    page.getByText(
+      saying('parts.tooLittle', { unit: 'cents', value: '0', low: '0.5', high: '20' }),
+    ),
   ).toBeVisible();
   await page.getByRole('link', { name: en('views.bench') }).click();
-  await expect(page.getByText('A4 442 Hz')).toBeVisible();
+  await expect(page.getByText(en('common.a4', { a4: 442 }))).toBeVisible();
 });
 
 test('a sitting that was ended by a slip is taken back', async ({ page }) => {
   const bench = new BenchPage(page);
   await bench.open();
   await bench.practise();
-  await fromMore(page, 'Start afresh');
+  await fromMore(page, en('bench.startAfresh'));
   await expect.poll(() => bench.plucks(6)).toBe(0);
   await page
     .getByRole('region', { name: en('common.notice') })
@@ -199,13 +237,13 @@ test('each view has its title and a way past the head; one that fails leaves the
   page,
 }) => {
   for (const [path, title] of [
-    ['/', 'Bench'],
-    ['/shelf', 'Shelf'],
-    ['/tunings', 'Tunings'],
-    ['/shelf/heron', 'Instrument'],
+    ['/', 'views.bench'],
+    ['/shelf', 'views.shelf'],
+    ['/tunings', 'views.tunings'],
+    ['/shelf/heron', 'views.instrument'],
   ] as const) {
     await page.goto(path);
-    await expect(page).toHaveTitle(`${title} · Rosefinch`);
+    await expect(page).toHaveTitle(en('common.titleRosefinch', { title: en(title) }));
   }
   await page.keyboard.press('Tab');
   await expect(page.getByRole('link', { name: en('common.skipToTheView') })).toBeFocused();
@@ -233,9 +271,9 @@ test('each view has its title and a way past the head; one that fails leaves the
   await expect(page.getByRole('alert')).toContainText(en('common.stopped'));
   const [saved] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('button', { name: 'Write a backup' }).click(),
+    page.getByRole('button', { name: en('views.writeABackup') }).click(),
   ]);
   expect(saved.suggestedFilename()).toMatch(/^rosefinch-.*\.json$/);
-  await page.getByRole('link', { name: 'Tunings' }).click();
-  await expect(page.getByText(/tunings fit/)).toBeVisible();
+  await page.getByRole('link', { name: en('views.tunings') }).click();
+  await expect(page.getByText(saying('tunings.fit'))).toBeVisible();
 });

@@ -2,9 +2,10 @@ import { appendFileSync, cpSync, mkdtempSync, readFileSync } from 'node:fs';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { list, message, signed } from '@rosefinch/core/message';
 import { createApp } from '@rosefinch/server/app';
 import { OWN_PORT } from './playwright.config.ts';
-import { en, expect, test } from './test.ts';
+import { begins, en, expect, note, saying, test } from './test.ts';
 
 test.use({ serviceWorkers: 'allow' });
 
@@ -15,16 +16,20 @@ test('a new version waits until it is asked for', async ({ page }) => {
   await new Promise((resolve) => server.once('listening', resolve));
   try {
     await page.goto(`http://127.0.0.1:${(server.address() as AddressInfo).port}/`);
-    await page.getByRole('button', { name: 'Practice guitar' }).waitFor();
+    await page
+      .getByRole('button', { name: en('common.practiceSource', { kind: 'guitar' }) })
+      .waitFor();
     await page.evaluate(() => navigator.serviceWorker.ready);
     await page.reload();
-    await page.getByRole('button', { name: 'Practice guitar' }).waitFor();
+    await page
+      .getByRole('button', { name: en('common.practiceSource', { kind: 'guitar' }) })
+      .waitFor();
     appendFileSync(join(built, 'sw.js'), '\n// a newer version\n');
     await page.evaluate(() => Object.assign(window, { samePage: true }));
     // While the page is being replaced it cannot answer.
     const samePage = () => page.evaluate(() => 'samePage' in window).catch(() => true);
     await page.evaluate(async () => (await navigator.serviceWorker.getRegistration())?.update());
-    await expect(page.getByRole('alert')).toContainText('A new version is ready', {
+    await expect(page.getByRole('alert')).toContainText(saying('troubles.updateReady'), {
       timeout: 15_000,
     });
     await page.waitForTimeout(1000);
@@ -77,19 +82,29 @@ test('a database of the first version is taken along', async ({ page }) => {
     FIRST_SHELF,
   );
   await page.goto(`${origin}/shelf/lapwing`);
-  await expect(page.getByLabel(en('shelf.pegs'), { exact: true })).toHaveValue(
-    '2+2 and a side peg',
-  );
+  await expect(page.getByLabel(en('shelf.pegs'), { exact: true })).toHaveValue('2+2+side');
   await expect(page.getByLabel(en('shelf.pegType'))).toHaveValue('planetary');
   await expect(page.getByLabel(en('shelf.bridge'))).toHaveValue('loose');
-  await page.getByRole('button', { name: 'Save' }).click();
+  await page.getByRole('button', { name: en('shelf.save') }).click();
   await expect(page.getByRole('region', { name: en('common.notice') })).toContainText(
     en('shelf.saved'),
   );
   await page.goto(`${origin}/`);
   // Its open sitting goes on; it was one of practice.
-  await page.getByRole('button', { name: /^Practice/ }).click();
+  await page.getByRole('button', { name: begins('common.practiceSource') }).click();
   await expect(
-    page.getByRole('button', { name: 'String 6, D2: −23.0 cents, low (flat)' }),
+    page.getByRole('button', {
+      name: saying('common.lineSays', {
+        line: message('common.stringAndNoteTitle', { string: 6, note: note(38) }),
+        says: list([
+          message('bench.lineCentsFound', {
+            cents: signed(-23),
+            place: message('common.deviation', { side: 'low' }),
+            found: signed(-23),
+          }),
+          message('bench.lineStanding', { standing: 'done' }),
+        ]),
+      }),
+    }),
   ).toBeVisible();
 });

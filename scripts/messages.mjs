@@ -129,7 +129,12 @@ for (const language of languages.filter((name) => name !== FIRST)) {
 const sources = ['app/src', 'core/src', 'words/src'].flatMap((room) =>
   existsSync(join(root, room))
     ? readdirSync(join(root, room), { recursive: true })
-        .filter((file) => /\.tsx?$/.test(file) && !/catalogue\.ts$|\.test\.ts$/.test(file))
+        .filter(
+          (file) =>
+            /\.tsx?$/.test(file) &&
+            join(root, 'core/src/catalogue.ts') !== file &&
+            !/\.test\.ts$/.test(file),
+        )
         .map((file) => readFileSync(join(root, room, file), 'utf8'))
     : [],
 );

@@ -10,8 +10,7 @@ const root = process.argv[2] ?? join(import.meta.dirname, '..');
 const ROOMS = ['app/src', 'core/src', 'words/src'];
 /** The invented library, what developers read of a backup, and what messages are tried with: data. */
 const DATA = ['core/src/demo/', 'core/src/records/schema.ts', 'words/src/samples.ts'];
-/** Tables whose names are still English: docs/decisions.md says why they are left. */
-const NAMES = ['core/src/music/catalogue.ts', 'core/src/music/pairs.ts'];
+
 /** Attributes whose value is shown or read out. */
 const SHOWN =
   /^(aria-(label|description|roledescription|valuetext)|alt|caption|description|does|error|heading|label|legend|message|placeholder|says|summary|text|title|under|why)$/;
@@ -26,9 +25,7 @@ const files = ROOMS.filter((room) => existsSync(join(root, room)))
       .map((entry) => relative(root, join(entry.parentPath, entry.name))),
   )
   .filter(
-    (file) =>
-      !/\.test\.tsx?$|Fixture\.ts$/.test(file) &&
-      ![...DATA, ...NAMES].some((at) => file.startsWith(at)),
+    (file) => !/\.test\.tsx?$|Fixture\.ts$/.test(file) && !DATA.some((at) => file.startsWith(at)),
   );
 
 /** Whether a call writes a message out: t('…'), t.value(…). */

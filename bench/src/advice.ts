@@ -42,7 +42,7 @@ const FALSE_BEYOND: Cents = 3;
 const TRUE_WITHIN: Cents = 2;
 /** No string is retuned further. */
 const FARTHEST: Cents = 600;
-const ORDERS: readonly PlanOrder[] = ['planned', 'thickest first', 'thinnest first'];
+const ORDERS: readonly PlanOrder[] = ['planned', 'thickestFirst', 'thinnestFirst'];
 const MODELS: readonly (readonly [model: string, strings: number])[] = [
   ['steel-guitar', 6],
   ['ukulele-concert', 4],

@@ -10,7 +10,6 @@ import {
 } from '@rosefinch/core/dialogue';
 import { outcomeOf, plainWorld, readingAt } from '@rosefinch/core/dialogue/benchFixture';
 import { between, normal, type Random, seededRandom } from '@rosefinch/core/maths';
-import type { Sentence } from '@rosefinch/core/message';
 import { findTuning, shiftHz, type Target, targetsOf } from '@rosefinch/core/music';
 import { sayingInWords } from '@rosefinch/core/sentences';
 import {
@@ -29,7 +28,6 @@ import {
   withPeg,
 } from '@rosefinch/core/strings';
 import type { Cents } from '@rosefinch/core/units';
-import { inEnglish } from '@rosefinch/words/english';
 import { type Asked, askedBy, LEAST } from './obey.ts';
 
 /** What pegs and nuts do to a hand that does what it is told. */
@@ -150,7 +148,7 @@ class Literal {
   /** True once the bench says that it is in tune and it truly is. */
   play(): boolean {
     while (this.plucks < MOST_PLUCKS && this.bench.passes.length <= MOST_PASSES) {
-      const asked = askedBy(inWords(sayingInWords(benchSaying(this.talk, this.world))));
+      const asked = askedBy(sayingInWords(benchSaying(this.talk, this.world)));
       if (asked.do === 'over')
         return this.pegs.every((peg) => Math.abs(peg.cents) <= 2 * TOLERANCE);
       this.obey(asked);
@@ -289,9 +287,4 @@ export function literalFigures(first: number, sittings: number): void {
       `  ${name}: given up ${given} of ${sittings}, ${(plucks / sittings).toFixed(0)} plucks in the mean; pegs within two stated errors ${figures.filter(Boolean).length} of ${figures.length}`,
     );
   }
-}
-
-/** A sentence as its player reads it. */
-function inWords({ say, more }: Sentence): { readonly say: string; readonly more: string } {
-  return { say: inEnglish(say), more: inEnglish(more) };
 }

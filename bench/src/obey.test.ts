@@ -1,13 +1,16 @@
+import { type Message, message, noteValue } from '@rosefinch/core/message';
 import { turnInWords } from '@rosefinch/core/sentences';
-import { inEnglish } from '@rosefinch/words/english';
 import { expect } from 'chai';
-import { askedBy, LEAST, turnsIn } from './obey.ts';
+import { type Asked, askedBy, LEAST, turnsOf } from './obey.ts';
+
+const string = message('common.stringAndNote', { string: 4, note: noteValue(50, 'sharp') });
+const way = message('common.direction', { way: 'counter' });
+const eighth = message('common.turnEighths', { eighths: 1 });
 
 describe('a player who does what is said', () => {
-  it('turns by what the words of a size come to, within what words leave open', () => {
+  it('turns by the size that is named, within what words leave open', () => {
     for (let degrees = 1; degrees <= 900; degrees++) {
-      const told =
-        360 * turnsIn(`Low. Tighten, clockwise, ${inEnglish(turnInWords(degrees / 360))}.`);
+      const told = 360 * turnsOf(turnInWords(degrees / 360));
       // Without a size it is the least; else within a third of an eighth, from a whole turn on within half of one.
       if (degrees < 3.5) expect(told).to.equal(360 * LEAST);
       else
@@ -17,21 +20,36 @@ describe('a player who does what is said', () => {
     }
   });
 
-  const SENTENCES: readonly (readonly [say: string, asked: object])[] = [
+  const SENTENCES: readonly (readonly [say: Message, asked: Asked])[] = [
     [
-      'Far above. Loosen, counter-clockwise, 2⅛ turns, at a guess.',
+      message('bench.farOff', {
+        side: 'high',
+        way,
+        turn: message('common.turnGuessed', {
+          size: message('common.turnWhole', { whole: 2, part: 1 }),
+        }),
+      }),
       { do: 'turn', way: 'loosen', turns: 2.125 },
     ],
     [
-      'High. In one move: loosen, towards you, half a turn.',
-      { do: 'turn', way: 'loosen', turns: 0.5 },
+      message('bench.turnBold', { side: 'low', way, turn: eighth }),
+      { do: 'turn', way: 'tighten', turns: 0.125 },
     ],
-    ['It is right: leave it alone. Now string 4, D3.', { do: 'pluck', course: 4 }],
-    ['Pluck string 6, E2.', { do: 'pluck', course: 6 }],
-    ['It does not move. Press it gently behind the nut, then pluck.', { do: 'press' }],
-    ['In tune. Nothing had to move.', { do: 'over' }],
-    ['At rest. Pluck it once more to be sure.', { do: 'again' }],
+    [message('bench.goOn', { done: 'untouched', next: string }), { do: 'pluck', course: 4 }],
+    [message('bench.pluck', { string }), { do: 'pluck', course: 4 }],
+    [message('advice.doesNotMove'), { do: 'press' }],
+    [message('bench.inTune'), { do: 'over' }],
+    [message('bench.onceMore'), { do: 'again' }],
   ];
   for (const [say, asked] of SENTENCES)
-    it(say, () => expect(askedBy({ say, more: '' })).to.deep.equal(asked));
+    it(`${say.id}: ${asked.do}`, () => expect(askedBy({ say, more: null })).to.deep.equal(asked));
+
+  it('comes back from too far by what the line below names, and a little more', () => {
+    const more = message('bench.tooFar.more', { way, turn: eighth });
+    expect(askedBy({ say: [message('bench.tooFar')], more: [more] })).to.deep.equal({
+      do: 'turn',
+      way: 'loosen',
+      turns: 0.125 + LEAST,
+    });
+  });
 });

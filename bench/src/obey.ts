@@ -1,3 +1,6 @@
+import type { Message, MessageId, Text, Value } from '@rosefinch/core/message';
+import { sentencesOf } from '@rosefinch/core/message';
+
 /** What a sentence of the bench asks of two hands, for players who do literally what is said. */
 export type Asked =
   | { readonly do: 'turn'; readonly way: 'tighten' | 'loosen'; readonly turns: number }
@@ -10,68 +13,97 @@ export type Asked =
 /** A hand that turns as little as it can, in turns of the button: common practice, no source. */
 export const LEAST = 2 / 360;
 
-const PARTS: Readonly<Record<string, number>> = {
-  'a sixteenth': 0.5,
-  'an eighth': 1,
-  'a quarter': 2,
-  'three eighths': 3,
-  half: 4,
-  'five eighths': 5,
-  'three quarters': 6,
-  'seven eighths': 7,
-  'a whole': 8,
-};
-const EIGHTH_SIGNS = ['', '⅛', '¼', '⅜', '½', '⅝', '¾', '⅞'];
+/** A sixteenth of a turn, and what “nearly” or “a little over” adds to eighths, in turns of the button. */
+const SIXTEENTH = 1 / 16;
+const NOT_QUITE = 0.3 / 8;
 
 /**
  * The size of a turn that a sentence names, in turns of the button; the least that a hand can do where it names none.
- * @example turnsIn('Low. Tighten, away from you, nearly a quarter turn.') // => 0.22
+ * @example turnsOf(message('common.turnDegrees', { degrees: 18 })) // => 0.05
  */
-export function turnsIn(sentence: string): number {
-  const degrees = /(\d+)° on the button/.exec(sentence);
-  if (degrees) return Number(degrees[1]) / 360;
-  const many = /(\d+)([⅛¼⅜½⅝¾⅞]?) turns/.exec(sentence);
-  if (many) return Number(many[1]) + EIGHTH_SIGNS.indexOf(many[2]!) / 8;
-  const part =
-    /(nearly |a little over )?(a|an|three|five|seven|half)( [a-z]+)?( of)?( a)? turn/.exec(
-      sentence,
-    );
-  if (!part) return LEAST;
-  const eighths = PARTS[`${part[2]}${part[3] ?? ''}`.replace(/ (of|a)$/, '')] ?? 0;
-  const off = part[1] === 'nearly ' ? -0.3 : part[1] ? 0.3 : 0;
-  return (eighths + off) / 8;
+export function turnsOf(size: Value | null | undefined): number {
+  if (!isMessage(size)) return LEAST;
+  const { id, args = {} } = size;
+  switch (id) {
+    case 'common.turnGuessed':
+    case 'common.turnAndMore':
+      return turnsOf(args.size);
+    case 'common.turn':
+      return turnsOf(args.size) + { nearly: -NOT_QUITE, exactly: 0, over: NOT_QUITE }[about(args)];
+    case 'common.turnDegrees':
+      return Number(args.degrees) / 360;
+    case 'common.turnSixteenth':
+      return SIXTEENTH;
+    case 'common.turnEighths':
+      return Number(args.eighths) / 8;
+    case 'common.turnWhole':
+      return Number(args.whole) + Number(args.part) / 8;
+    default:
+      return LEAST;
+  }
 }
 
-const PATTERNS: readonly (readonly [RegExp, (found: RegExpExecArray, more: string) => Asked])[] = [
-  [/^In tune/, () => ({ do: 'over' })],
-  [/Now string (\d+)/, ([, course]) => ({ do: 'pluck', course: Number(course) })],
-  [/^Pluck string (\d+)/, ([, course]) => ({ do: 'pluck', course: Number(course) })],
-  [/^Was that string/, () => ({ do: 'name' })],
-  [/^Go round again/, () => ({ do: 'next pass' })],
-  [/^Leave it for now/, () => ({ do: 'go on' })],
-  [/^The wrong way/, () => ({ do: 'turn back' })],
-  [
-    /press (it gently )?behind the nut/i,
-    ({ input }) => ({ do: /Go below/.test(input) ? 'below' : 'press' }),
-  ],
-  [/^To and fro. Loosen/, ({ input }) => ({ do: 'turn', way: 'loosen', turns: turnsIn(input) })],
-  [/^It slipped back/, () => ({ do: 'below' })],
-  [/^Too far/, (_, more) => ({ do: 'turn', way: 'loosen', turns: turnsIn(more) + LEAST })],
-  [
-    /(tighten|loosen), [a-z -]+, /i,
-    ({ 1: way, input }) => ({
-      do: 'turn',
-      way: way!.toLowerCase() as 'tighten' | 'loosen',
-      turns: turnsIn(input),
-    }),
-  ],
+const about = ({ about }: Args) => String(about) as 'nearly' | 'exactly' | 'over';
+
+type Args = NonNullable<Message['args']>;
+
+/** By the side that a string is on. */
+const byTurning = ({ side, turn }: Args): Asked => ({
+  do: 'turn',
+  way: side === 'low' ? 'tighten' : 'loosen',
+  turns: turnsOf(turn),
+});
+const loosening = ({ turn }: Args): Asked => ({
+  do: 'turn',
+  way: 'loosen',
+  turns: turnsOf(turn),
+});
+
+/** What each message asks for; one that is not among them, a pluck of the string in hand. */
+const ASKS: Partial<Record<MessageId, (args: Args, more: Text | null) => Asked>> = {
+  'bench.inTune': () => ({ do: 'over' }),
+  'bench.goOn': ({ next }) => ({ do: 'pluck', course: courseOf(next) }),
+  'bench.pluck': ({ string }) => ({ do: 'pluck', course: courseOf(string) }),
+  'bench.whichString': () => ({ do: 'name' }),
+  'bench.roundAgain': () => ({ do: 'next pass' }),
+  'bench.turn': byTurning,
+  'bench.turnBold': byTurning,
+  'bench.farOff': byTurning,
+  'bench.tooFar': (_, more) => {
+    const back = sentencesOf(more).find(({ id }) => id === 'bench.tooFar.more');
+    return { do: 'turn', way: 'loosen', turns: turnsOf(back?.args?.turn) + LEAST };
+  },
+  'advice.semitoneOff': byTurning,
+  'advice.toAndFro': loosening,
+  'advice.toAndFroNoTurn': loosening,
+  'advice.noArrival': () => ({ do: 'go on' }),
+  'advice.wrongWay': () => ({ do: 'turn back' }),
+  'advice.doesNotMove': () => ({ do: 'press' }),
+  'advice.sticksAtNut': () => ({ do: 'below' }),
+  'advice.slipsBack': () => ({ do: 'below' }),
+};
+
+/** The messages that ask for something, and those that name the size of a turn back. */
+export const ASKING: readonly MessageId[] = [
+  ...(Object.keys(ASKS) as MessageId[]),
+  'bench.tooFar.more',
 ];
 
 /** What a sentence asks for; a pluck of the string in hand where it asks for nothing else. */
-export function askedBy({ say, more }: { readonly say: string; readonly more: string }): Asked {
-  for (const [pattern, asked] of PATTERNS) {
-    const found = pattern.exec(say);
-    if (found) return asked(found, more);
+export function askedBy({ say, more }: { readonly say: Text; readonly more: Text | null }): Asked {
+  for (const { id, args = {} } of sentencesOf(say)) {
+    const asked = ASKS[id]?.(args, more);
+    if (asked) return asked;
   }
   return { do: 'again' };
+}
+
+function isMessage(value: Value | null | undefined): value is Message {
+  return typeof value === 'object' && value !== null && 'id' in value;
+}
+
+/** The number of the string that an argument names. */
+function courseOf(named: Value | undefined): number | null {
+  const string = isMessage(named) ? named.args?.string : named;
+  return string === undefined ? null : Number(string);
 }

@@ -42,11 +42,11 @@ export class FormatError extends RosefinchError {
   override readonly name = 'FormatError';
 }
 
-/** A rule of a stored record was broken; `path` names the field. */
+/** A rule of a stored record was broken; `path` names the field, or the place in a file. */
 export class RecordError extends RosefinchError {
   override readonly name = 'RecordError';
   constructor(
-    readonly path: string,
+    readonly path: Value,
     readonly reason: Value,
   ) {
     super({ id: 'problems.at', args: { place: path, reason } });

@@ -77,9 +77,12 @@ export type Value =
       readonly form: MomentForm;
     };
 
+/** What is to be given with a message. */
+export type ArgumentsOf<Id extends MessageId> = Catalogue<Value>[Id];
+
 type Arguments<Id extends MessageId> = keyof Catalogue<never>[Id] extends never
   ? []
-  : [args: Catalogue<Value>[Id]];
+  : [args: ArgumentsOf<Id>];
 
 /** A text as a list of its sentences. */
 export function sentencesOf(text: Text | null): readonly Message[] {

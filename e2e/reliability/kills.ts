@@ -78,7 +78,7 @@ async function openBench(page: Page): Promise<number> {
 async function pluckUntil(page: Page, soon: boolean, chance: number): Promise<number> {
   const bench = new BenchPage(page);
   await page.keyboard.press('6');
-  await page.getByRole('button', { name: 'Practice guitar' }).click();
+  await page.getByRole('button', { name: en('common.practiceSource', { kind: 'guitar' }) }).click();
   await page.getByText(en('common.roomQuiet')).waitFor();
   await page.evaluate(`(() => {
     globalThis.stored = 0;

@@ -1,4 +1,4 @@
-import { RosefinchError } from '@rosefinch/core/errors';
+import { asText, RosefinchError } from '@rosefinch/core/errors';
 import { mixDown, readWav } from '@rosefinch/core/formats';
 import { Listener } from '@rosefinch/core/listen';
 import { type Fault, readBackup, salvage, writeBackup } from '@rosefinch/core/records';
@@ -31,7 +31,7 @@ function readBackupCase(bytes: Uint8Array): FileAnswer {
     readBackup(writeBackup(contents, new Date(0)));
     const [first] = faults;
     return first
-      ? { end: 'salvaged', says: `${first.place}: ${first.reason}` }
+      ? { end: 'salvaged', says: `${asText(first.place)}: ${asText(first.reason)}` }
       : { end: 'taken', says: '' };
   } catch (error) {
     return told(error);

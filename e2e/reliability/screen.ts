@@ -4,7 +4,7 @@ import type { Browser } from '@playwright/test';
 import { writeWav } from '@rosefinch/core/formats';
 import { BenchPage } from '../bench.ts';
 import { plucksOf } from '../sound.ts';
-import { en, give, goTo, recording } from '../test.ts';
+import { begins, en, give, goTo, recording, saying } from '../test.ts';
 import { mutatedBackup, mutatedRecording } from './mutations.ts';
 import { incongruities, tableOf } from './store.ts';
 
@@ -26,7 +26,7 @@ export async function backupsOnScreen(
   await goTo(page, '/data');
   const [download] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('button', { name: 'Write a backup' }).click(),
+    page.getByRole('button', { name: en('views.writeABackup') }).click(),
   ]);
   const good = readFileSync(await download.path(), 'utf8');
   const told: string[] = [];
@@ -41,7 +41,7 @@ export async function backupsOnScreen(
     await page
       .getByLabel(en('settings.backupFile'))
       .setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(bytes) });
-    const plan = page.getByText(`What ${name} will do`);
+    const plan = page.getByText(saying('settings.whatFileDoes', { file: name }));
     const alert = page.getByRole('alert');
     const answered = await plan
       .or(alert)
@@ -53,7 +53,7 @@ export async function backupsOnScreen(
     if (!answered) told.push(`seed ${10_000 + seed}, ${damage}: no answer`);
     if (await plan.isVisible()) {
       planned++;
-      await page.getByRole('button', { name: /^Restore( what is good)?$/ }).click();
+      await page.getByRole('button', { name: begins('settings.restore') }).click();
       await page.getByText(en('settings.restoredAll')).or(alert).first().waitFor();
     } else {
       refused++;
@@ -66,7 +66,7 @@ export async function backupsOnScreen(
     for (const path of ['/log', '/shelf', '/', '/data']) {
       await goTo(page, path);
       await page.getByRole('heading').first().waitFor();
-      if (await page.getByText('This view has stopped').isVisible())
+      if (await page.getByText(saying('common.stopped')).isVisible())
         told.push(`seed ${10_000 + seed}, ${damage}: ${path} is blank`);
     }
     await page.reload();
@@ -107,7 +107,9 @@ export async function recordingsOnScreen(
     const file = files[seed % files.length]!;
     const { damage, bytes } = mutatedRecording(file.bytes, 20_000 + seed);
     await page.goto('/');
-    await page.getByRole('button', { name: 'Practice guitar' }).waitFor();
+    await page
+      .getByRole('button', { name: en('common.practiceSource', { kind: 'guitar' }) })
+      .waitFor();
     const began = performance.now();
     await recording(page, { name: file.name, mimeType: 'audio/wav', buffer: Buffer.from(bytes) });
     const report = page.waitForURL(/\/recordings\//, { timeout: WITHIN_MS }).then(() => 'read');
@@ -120,7 +122,7 @@ export async function recordingsOnScreen(
     if (end === 'read') read++;
     else if (end === 'refused') refused++;
     else told.push(`seed ${20_000 + seed}, ${file.name}, ${damage}: no answer`);
-    if (await page.getByText('This view has stopped').isVisible())
+    if (await page.getByText(saying('common.stopped')).isVisible())
       told.push(`seed ${20_000 + seed}, ${file.name}, ${damage}: blank`);
   }
   await context.close();

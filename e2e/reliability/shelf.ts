@@ -56,10 +56,14 @@ async function measured(browser: Browser, baseURL: string, size: Size) {
       for (const { duration } of list.getEntries()) globalThis.longest = Math.max(globalThis.longest, duration);
     }).observe({ type: 'longtask', buffered: true });`);
   await page.goto('/');
-  await page.getByRole('button', { name: 'Practice guitar' }).waitFor();
+  await page
+    .getByRole('button', { name: en('common.practiceSource', { kind: 'guitar' }) })
+    .waitFor();
   await fill(page, size);
   await page.reload();
-  await page.getByRole('button', { name: 'Practice guitar' }).waitFor();
+  await page
+    .getByRole('button', { name: en('common.practiceSource', { kind: 'guitar' }) })
+    .waitFor();
   const views = new Map<string, Measured>();
   for (const [path, ready] of VIEWS) {
     const times: Measured[] = [];

@@ -30,7 +30,9 @@ export async function tabDrill(
   // The first of them hears the sitting begin; all are on string 5.
   for (const page of pages) {
     await page.bringToFront();
-    await page.getByRole('button', { name: 'Practice guitar' }).click();
+    await page
+      .getByRole('button', { name: en('common.practiceSource', { kind: 'guitar' }) })
+      .click();
     await page.getByText(en('common.roomQuiet')).waitFor();
     await new BenchPage(page).plucks(6);
     await page.keyboard.press('5');
@@ -52,7 +54,9 @@ export async function tabDrill(
     if (reloaded) {
       await reloaded.reload();
       await new BenchPage(reloaded).open();
-      await reloaded.getByRole('button', { name: 'Practice guitar' }).click();
+      await reloaded
+        .getByRole('button', { name: en('common.practiceSource', { kind: 'guitar' }) })
+        .click();
       await reloaded.getByText(en('common.roomQuiet')).waitFor();
     }
     for (const other of others) await hasRead(other, i + 1);

@@ -6,6 +6,7 @@ import { writeWav } from '@rosefinch/core/formats';
 import { findTuning, targetsOf } from '@rosefinch/core/music';
 import { PracticeInstrument } from '@rosefinch/core/practice';
 import { steelGuitar } from '@rosefinch/core/strings';
+import { saying } from '@rosefinch/words/expected';
 import { expect } from 'chai';
 import { measureWav } from './lines.ts';
 
@@ -60,7 +61,8 @@ describe('measure', () => {
     );
     expect(done.status).to.equal(2);
     expect(done.stderr)
-      .to.match(/bad\.wav: this is no WAV file/)
+      .to.match(/bad\.wav: /)
+      .and.to.match(saying('problems.noWav'))
       .and.to.match(/none\.wav:/);
     const lines = done.stdout
       .trim()

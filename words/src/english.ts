@@ -1,20 +1,41 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { parse } from '@formatjs/icu-messageformat-parser';
 import { USUAL_READER } from './reader.ts';
+import { stretched } from './stretched.ts';
 import { type Catalogued, translator } from './translator.ts';
 
 const HOME = join(import.meta.dirname, '../../messages');
 
+/** Every text of it is another one than in English: what holds in it hangs on no wording. */
+export const REWORDED = 'en-XA';
+
 /** The whole catalogue of a language, for tests and tools that run in Node. */
 export function readCatalogue(language: string): Catalogued {
-  const files = readdirSync(join(HOME, language)).filter((name) => name.endsWith('.json'));
+  const reworded = language === REWORDED;
+  const home = join(HOME, reworded ? 'en' : language);
+  const files = readdirSync(home).filter((name) => name.endsWith('.json'));
   return Object.fromEntries(
-    files.map((name) => [
-      name.replace('.json', ''),
-      JSON.parse(readFileSync(join(HOME, language, name), 'utf8')),
-    ]),
+    files.map((name) => {
+      const texts = JSON.parse(readFileSync(join(home, name), 'utf8'));
+      return [name.replace('.json', ''), reworded ? stretched(parsed(texts)) : texts];
+    }),
   );
 }
 
-/** English for tests and tools: what a usual reader reads. */
-export const inEnglish = translator(readCatalogue('en'), USUAL_READER);
+const parsed = (texts: Record<string, string>) =>
+  Object.fromEntries(
+    Object.entries(texts).map(([key, text]) => [
+      key,
+      /[{}]/.test(text) ? parse(text, { captureLocation: false, ignoreTag: true }) : text,
+    ]),
+  );
+
+/** The language of tests: in another one than English they show that they hang on no wording. */
+export const LANGUAGE = process.env.ROSEFINCH_LANGUAGE ?? 'en';
+
+/** English for tests and tools, as a usual reader reads it: reworded where `npm run reworded` asks for it. */
+export const inEnglish = translator(readCatalogue(LANGUAGE), {
+  ...USUAL_READER,
+  language: LANGUAGE,
+});

@@ -187,7 +187,7 @@ describe('what is kept', () => {
       () => '',
       (error: Error) => error.message,
     );
-    expect(failed).to.match(/recordings\[0\]\.sampleRate, line \d+.*problems\.got.*fast/);
+    expect(failed).to.match(/recordings\[0\]\.sampleRate.*"line":\d+.*problems\.got.*fast/);
     expect(await all()).to.equal(before);
     const survey = await surveyArchive(db, bad, quiet);
     expect(survey.faults.map(({ place }) => place)).to.have.length(1);
@@ -235,7 +235,7 @@ describe('what is kept', () => {
     await db.sessions.update('s1', { a4: 5000 });
     const { file: backup, faults } = await writeArchive(db, [], DATE, quiet);
     expect(await backup.text()).to.include('"a4":5000');
-    expect(faults[0]?.place).to.match(/sessions\[0\]\.a4/);
+    expect(asText(faults[0]?.place ?? '')).to.match(/sessions\[0\]\.a4/);
     expect(asText(faults[0]?.reason ?? '')).to.match(/problems\.got.*5000/);
   });
 

@@ -329,7 +329,10 @@ function faultOf(name: TableName, record: Tables[TableName]): Fault | null {
     return null;
   } catch (error) {
     if (!(error instanceof RecordError)) throw error;
-    const place = `${name}, ${record.id}: ${error.path}`;
+    const place = message('problems.inRecord', {
+      record: `${name}, ${record.id}`,
+      path: error.path,
+    });
     return { place, reason: error.reason, text: recordLine(record) };
   }
 }

@@ -72,7 +72,7 @@ describe('the chronicle', () => {
   });
 
   const round = (id: string, madeAt: number) =>
-    newRound({ id, name: 'Class', way: 'any order', madeAt, zone: 'UTC', by: null }, [
+    newRound({ id, name: 'Class', way: 'anyOrder', madeAt, zone: 'UTC', by: null }, [
       { instrumentId: HERON.id, minutes: 1 },
     ]);
 

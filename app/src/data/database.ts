@@ -1,7 +1,9 @@
 import type { Message } from '@rosefinch/core/message';
 import {
+  CODED_IN_7,
   instrument1to2,
   logEntry3to4,
+  record6to7,
   SCHEMA,
   type TableName,
   type Tables,
@@ -97,7 +99,21 @@ export class RosefinchDatabase extends Dexie {
         await change.table('measurements').bulkAdd(moved.flatMap((line) => line.measurement));
       });
     this.version(5).stores({ rounds: 'id', marks: 'id, instrumentId', climate: 'id' });
-    this.version(SCHEMA).stores({ learners: 'id', earRuns: 'id, learnerId, startedAt' });
+    this.version(6).stores({ learners: 'id', earRuns: 'id, learnerId, startedAt' });
+    this.version(SCHEMA)
+      .stores({})
+      .upgrade((change) =>
+        Promise.all(
+          CODED_IN_7.map((table) =>
+            change
+              .table(table)
+              .toCollection()
+              .modify((value, ref) => {
+                ref.value = record6to7(table, value);
+              }),
+          ),
+        ),
+      );
     this.on('versionchange', ({ newVersion }) => {
       this.close();
       trouble(newVersion === null ? STORE_TROUBLES.deleted : STORE_TROUBLES.updated);

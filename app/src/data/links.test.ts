@@ -1,15 +1,19 @@
 import { FormatError, RecordError } from '@rosefinch/core/errors';
-import { TUNINGS, type Tuning } from '@rosefinch/core/music';
+import { type OwnTuning, TUNINGS } from '@rosefinch/core/music';
 import type { Linked } from '@rosefinch/core/records';
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { readLink, writeLink } from './links.ts';
 
-const [STANDARD, OTHER] = TUNINGS as unknown as [Tuning, Tuning];
+const NAMED: OwnTuning[] = TUNINGS.map(({ aliases: _, ...tuning }) => ({
+  ...tuning,
+  name: tuning.id,
+}));
+const [STANDARD, OTHER] = NAMED as [OwnTuning, OwnTuning];
 
 describe('links', () => {
   it('every tuning of the catalogue goes through a link and comes out as it was', () => {
-    for (const tuning of TUNINGS) {
+    for (const tuning of NAMED) {
       const link = writeLink({ kind: 'tuning', tuning });
       expect(link, tuning.name).to.match(/^v1\.[\w-]+$/);
       expect(link.length).to.be.lessThan(1000);

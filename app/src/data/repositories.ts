@@ -1,5 +1,11 @@
 import { message } from '@rosefinch/core/message';
-import { shiftHz, singleTuningId, TUNINGS, type Tuning } from '@rosefinch/core/music';
+import {
+  type OwnTuning,
+  shiftHz,
+  singleTuningId,
+  TUNINGS,
+  type Tuning,
+} from '@rosefinch/core/music';
 import {
   DEFAULT_SETTINGS,
   type FretCheck,
@@ -134,7 +140,7 @@ export class Repository {
   }
 
   /** Stores a new or changed tuning of the teacher's own; answers the way back. @throws RecordError if a field is wrong. */
-  async saveTuning(tuning: Tuning): Promise<() => Promise<void>> {
+  async saveTuning(tuning: OwnTuning): Promise<() => Promise<void>> {
     return this.put('tunings', tuning);
   }
 

@@ -58,7 +58,7 @@ function judge(steps: readonly (Pluck | BenchEvent)[], change: Partial<CoachView
   }
   const strings = TARGETS.map((target) => ({
     target,
-    tighten: 'away from you' as const,
+    tighten: 'awayFromYou' as const,
     headroom: () => 6,
   }));
   const view = { state, strings, coupling: COUPLING, a4: 440, retuning: false, ...change };

@@ -70,7 +70,7 @@ function ruleAfter(plucks: readonly (Pluck | 'pass')[], world: World = {}): Rule
   const { headroom = 6, ...change } = world;
   const strings = TARGETS.map((target) => ({
     target,
-    tighten: 'away from you' as const,
+    tighten: 'awayFromYou' as const,
     headroom: () => headroom,
   }));
   const view = { state, strings, coupling: COUPLING, a4: 440, retuning: false, ...change };
@@ -429,7 +429,7 @@ describe('limits of the coach', () => {
       );
       const strings = TARGETS.map((target) => ({
         target,
-        tighten: 'away from you' as const,
+        tighten: 'awayFromYou' as const,
         headroom: () => headroom,
       }));
       const view = { state, strings, coupling: COUPLING, a4: 440, retuning: false };

@@ -28,7 +28,7 @@ function afterAll(cents: (course: number) => number) {
   });
   const fault = faultOf(heard, {
     state,
-    strings: TARGETS.map((target) => ({ target, tighten: 'away from you' as const })),
+    strings: TARGETS.map((target) => ({ target, tighten: 'awayFromYou' as const })),
     coupling: expectedCoupling({ tensions: [72, 69, 74, 82, 86, 78], bridge: 'fixed' }),
     a4: 440,
     retuning: false,

@@ -257,7 +257,7 @@ function morningOf(
   const round: Round = {
     id: 'round-today',
     name: CLASS,
-    way: 'any order',
+    way: 'anyOrder',
     madeAt: begun,
     zone,
     by: now + 30 * MINUTE_MS,

@@ -253,7 +253,7 @@ describe('a whole instrument', () => {
 
   it('is put out far enough, tuned in silence, and drawn once every string was read', () => {
     const one = restoring();
-    one.send({ type: 'aid', aid: 'one tone' }, world(0));
+    one.send({ type: 'aid', aid: 'oneTone' }, world(0));
     one.send({ type: 'go' }, world(0));
     expect(restoringAsked(one.state, strings)).to.equal(6);
     one.send(
@@ -287,7 +287,7 @@ describe('a whole instrument', () => {
   });
 
   it('by the display each pluck is shown while it is tuned, and by no other help', () => {
-    for (const aid of ['display', 'all tones'] as const) {
+    for (const aid of ['display', 'allTones'] as const) {
       const one = restoring();
       one.send({ type: 'aid', aid }, world(0));
       one.send({ type: 'go' }, world(0));
@@ -305,7 +305,7 @@ describe('a whole instrument', () => {
 
   it('from memory no tone is given', () => {
     expect(tonesOf('memory', { strings, oneTone: 6 })).to.be.empty;
-    expect(tonesOf('all tones', { strings, oneTone: 6 })).to.have.length(6);
+    expect(tonesOf('allTones', { strings, oneTone: 6 })).to.have.length(6);
   });
 });
 

@@ -74,7 +74,7 @@ describe('the peg test', () => {
     expect(events).to.have.length(3);
     expect(events[0]).to.include({ type: 'peg test', course: 6, turns: -1 / 8 });
     expect(events[2]).to.include({ turns: 1 / 8 });
-    expect(peg).to.include({ tighten: 'away from you', known: 'tested' });
+    expect(peg).to.include({ tighten: 'awayFromYou', known: 'tested' });
     expect(peg.measured!.play!.turns).to.be.within(0.002, 0.03);
   });
 
@@ -87,7 +87,7 @@ describe('the peg test', () => {
         way: message('common.direction', { way: 'towards' }),
       }),
     );
-    expect(peg.tighten).to.equal('towards you');
+    expect(peg.tighten).to.equal('towardsYou');
     expect(round.toCome).to.deep.equal([6, 5]);
     // Tried as it was found to work, it is known.
     const again = after([6, 5], 82, [0, 40, 0, -40, -80, -40]);

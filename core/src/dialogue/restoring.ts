@@ -62,7 +62,7 @@ const FAR_ENOUGH: Cents = 15;
 const TOO_FAR: Cents = 400;
 
 export const NOT_RESTORED: RestoringTalk = {
-  aid: 'all tones',
+  aid: 'allTones',
   phase: 'resting',
   at: 0,
   out: [],
@@ -124,7 +124,7 @@ export function tonesOf(
   { strings, oneTone }: Pick<RestoringWorld, 'strings' | 'oneTone'>,
 ): number[] {
   if (aid === 'memory') return [];
-  return aid === 'one tone' ? [oneTone] : strings.map(({ course }) => course);
+  return aid === 'oneTone' ? [oneTone] : strings.map(({ course }) => course);
 }
 
 function heard(

@@ -59,7 +59,7 @@ export interface EarRun {
   /** The instrument that was used, where one was. */
   readonly instrumentId?: string;
   /** By what it was brought back: the display, one tone, or the ear alone. */
-  readonly aid?: 'display' | 'all tones' | 'one tone' | 'memory';
+  readonly aid?: 'display' | 'allTones' | 'oneTone' | 'memory';
   readonly trials: readonly EarTrial[];
 }
 

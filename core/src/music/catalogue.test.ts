@@ -5,7 +5,6 @@ import { expect } from 'chai';
 import { chordOf } from './chords.ts';
 import {
   findTuning,
-  findTunings,
   midiToHz,
   noteName,
   openChord,
@@ -115,25 +114,6 @@ describe('the catalogue', () => {
 
   it('gives no name to what is no common chord', () => {
     expect(chordOf([40, 41, 42])).to.equal(null);
-  });
-});
-
-describe('searching tunings', () => {
-  const ids = (query: string) => findTunings(query).map((tuning) => tuning.id);
-
-  it('goes by name, other names, kind, chord and notes', () => {
-    expect(ids('guitar open d')).to.include.members(['guitar-open-d', 'guitar-open-d-minor']);
-    expect(ids('mountain')).to.deep.equal(['banjo-sawmill']);
-    // One tuning under several names.
-    expect(ids('vestapol')).to.deep.equal(['guitar-open-d']);
-    expect(ids('taro patch')).to.deep.equal(['guitar-open-g']);
-    expect(ids('spanish')).to.deep.equal(['guitar-open-g']);
-    expect(ids('chicago')).to.deep.equal(['banjo-plectrum-guitar']);
-    expect(ids('d a d g a d')).to.deep.equal(['guitar-dadgad']);
-    expect(ids('eb2 ab2')).to.deep.equal(['guitar-half-step-down']);
-    expect(ids('C6')).to.include('ukulele-standard');
-    expect(ids('nothing like it')).to.deep.equal([]);
-    expect(ids('').length).to.equal(TUNINGS.length);
   });
 });
 

@@ -29,4 +29,4 @@ export { centsOfStep, type Scale, type ScaleStep, scaleOf, scaleOffsets } from '
 export { findTunings, notesInWords, openChord, tuningsFor } from './search.ts';
 export { targetNote, targetsOf } from './targets.ts';
 export { offsetsOf, type Temper } from './temper.ts';
-export type { InstrumentKind, Target, Tuning } from './tunings.ts';
+export type { InstrumentKind, OwnTuning, Target, Tuning } from './tunings.ts';

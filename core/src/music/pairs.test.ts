@@ -1,4 +1,5 @@
 import { expect } from 'chai';
+import { message } from '../message.ts';
 import { findTuning, inPairs, noteName, PAIRINGS, pairingOf, tuningsFor } from './index.ts';
 import { stringsOfPairing } from './pairs.ts';
 
@@ -23,7 +24,12 @@ describe('instruments in pairs', () => {
   it('every tuning of the courses serves, named by its strings', () => {
     const twelve = tuningsFor('guitar', 12);
     expect(twelve.length).to.equal(tuningsFor('guitar', 6).length);
-    expect(twelve.map(({ name }) => name)).to.include('Open D, twelve strings');
+    expect(twelve.map(({ name }) => name)).to.deep.include(
+      message('names.inPairs', {
+        tuning: message('names.guitarOpenD'),
+        pairing: message('names.twelveStrings'),
+      }),
+    );
     for (const { id } of twelve) expect(findTuning(id)!.id).to.equal(id);
     expect(tuningsFor('ukulele', 4).every(({ courses }) => courses.length === 4)).to.equal(true);
   });

@@ -1,3 +1,4 @@
+import { type Message, message } from '../message.ts';
 import type { InstrumentKind, Tuning } from './tunings.ts';
 
 /**
@@ -8,7 +9,7 @@ import type { InstrumentKind, Tuning } from './tunings.ts';
 export interface Pairing {
   readonly id: string;
   /** @example 'twelve strings' */
-  readonly name: string;
+  readonly name: Message;
   readonly kind: InstrumentKind;
   readonly courses: readonly (readonly number[])[];
 }
@@ -19,7 +20,7 @@ const OCTAVE = 12;
 export const PAIRINGS: readonly Pairing[] = [
   {
     id: 'twelve',
-    name: 'twelve strings',
+    name: message('names.twelveStrings'),
     kind: 'guitar',
     courses: [
       [0, 0],
@@ -32,7 +33,7 @@ export const PAIRINGS: readonly Pairing[] = [
   },
   {
     id: 'eight',
-    name: 'eight strings',
+    name: message('names.eightStrings'),
     kind: 'ukulele',
     courses: [
       [0, 0],
@@ -43,7 +44,7 @@ export const PAIRINGS: readonly Pairing[] = [
   },
   {
     id: 'six',
-    name: 'six strings',
+    name: message('names.sixStrings'),
     kind: 'ukulele',
     courses: [[0, -OCTAVE], [0], [0, OCTAVE], [0]],
   },
@@ -100,7 +101,7 @@ export function inPairs(tuning: Tuning, pairing: Pairing): Tuning {
   return {
     ...tuning,
     id: `${id}${STRUNG}${pairing.id}`,
-    name: `${name}, ${pairing.name}`,
+    name: message('names.inPairs', { tuning: name, pairing: pairing.name }),
     courses: above.flatMap((own, i) => own.map((semitones) => [(notes[i] ?? 0) + semitones])),
     ...(temper?.kind === 'own' && { temper: { ...temper, offsets: spread(temper.offsets) } }),
   };

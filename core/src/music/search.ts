@@ -1,4 +1,5 @@
 import { FormatError } from '../errors.ts';
+import { message, type Value } from '../message.ts';
 import { TUNINGS } from './catalogue.ts';
 import { chordOf } from './chords.ts';
 import {
@@ -32,11 +33,13 @@ export function openChord(tuning: Tuning, style: NoteStyle = ENGLISH_NOTES): str
 /**
  * Tunings of which every word of the query is found in name, other names, kind, open
  * chord or notes; notes may be given without octaves, sharps and flats as # and b.
- * @example findTunings('guitar open d') // open D, open D minor …
- * @example findTunings('d a d g a d')
+ * @param read how the reader's language writes a name
+ * @example findTunings('guitar open d', t.value) // open D, open D minor …
+ * @example findTunings('d a d g a d', t.value)
  */
 export function findTunings(
   query: string,
+  read: (name: Value) => string,
   tunings: readonly Tuning[] = TUNINGS,
   style: NoteStyle = ENGLISH_NOTES,
 ): Tuning[] {
@@ -49,9 +52,11 @@ export function findTunings(
     if (typed) return holdsInARow(tuning, typed);
     const notes = plain(notesInWords(tuning, style)).split(' ');
     const named = [
-      tuning.name,
-      ...(tuning.aliases ?? []),
-      tuning.kind,
+      ...[
+        tuning.name,
+        ...(tuning.aliases ?? []),
+        message('common.kind', { kind: tuning.kind }),
+      ].map(read),
       openChord(tuning, style) ?? '',
     ];
     const text = plain([...named, ...notes].join(' '));

@@ -1,3 +1,4 @@
+import type { Value } from '../message.ts';
 import type { Hz, Midi } from '../units.ts';
 import type { Accidental } from './notes.ts';
 import type { Temper } from './temper.ts';
@@ -11,14 +12,21 @@ export type InstrumentKind = 'guitar' | 'ukulele' | 'banjo' | 'bass';
  */
 export interface Tuning {
   readonly id: string;
-  readonly name: string;
+  /** A message for one that ships with Rosefinch. */
+  readonly name: Value;
   readonly kind: InstrumentKind;
   readonly courses: readonly (readonly Midi[])[];
   readonly accidental: Accidental;
   /** Other names by which players know it. */
-  readonly aliases?: readonly string[];
+  readonly aliases?: readonly Value[];
   /** How its strings are set against equal temperament; absent means equal. */
   readonly temper?: Temper;
+}
+
+/** A tuning that a teacher made: its name is as they typed it. */
+export interface OwnTuning extends Tuning {
+  readonly name: string;
+  readonly aliases?: readonly string[];
 }
 
 /** One course's target: its number, and pitch of each of its strings. */

@@ -14,7 +14,7 @@ export {
 export { checkLinked, type Linked } from './link.ts';
 export type { Newness, Preference } from './merge.ts';
 export { merged, newnessOf } from './merge.ts';
-export { instrument1to2, logEntry3to4 } from './migrations.ts';
+export { CODED_IN_7, instrument1to2, logEntry3to4, record6to7 } from './migrations.ts';
 export type { Fault, Scanned } from './scan.ts';
 export { BackupScanner } from './scan.ts';
 export type { Settings, SettingsRecord, StoredSettings } from './settings.ts';

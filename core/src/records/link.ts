@@ -1,12 +1,12 @@
 import { EXERCISES, type ExerciseKind } from '../ear/index.ts';
-import type { Tuning } from '../music/index.ts';
+import type { OwnTuning } from '../music/index.ts';
 import { among, byField, checked, choice, optional, record, yes } from './shape.ts';
 import { TABLES } from './shapes.ts';
 
 /** What can be handed on as a link: it stands in the link itself, and nothing is sent anywhere. */
 export type Linked =
-  | { readonly kind: 'tuning'; readonly tuning: Tuning }
-  | { readonly kind: 'plan'; readonly from: Tuning; readonly to: Tuning }
+  | { readonly kind: 'tuning'; readonly tuning: OwnTuning }
+  | { readonly kind: 'plan'; readonly from: OwnTuning; readonly to: OwnTuning }
   | { readonly kind: 'exercise'; readonly exercise: ExerciseKind; readonly minute?: true };
 
 const { shape: tuning } = TABLES.tunings;

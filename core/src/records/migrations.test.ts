@@ -11,6 +11,42 @@ const plain = (value: unknown) =>
 const SINCE_6 = { learners: [], earRuns: [] };
 const SINCE_5 = { rounds: [], marks: [], climate: [], ...SINCE_6 };
 
+/** Choices were English phrases until schema 6, which end the fields named here. */
+const CHOICES: readonly (readonly [field: string, phrase: string, code: string])[] = [
+  ['tighten', 'away from you', 'awayFromYou'],
+  ['tighten', 'towards you', 'towardsYou'],
+  ['tighten', 'counter-clockwise', 'counterClockwise'],
+  ['layout', '2+2 and a side peg', '2+2+side'],
+  ['layout', 'in line', 'inLine'],
+  ['layout', 'in line, reversed', 'inLineReversed'],
+  ['way', 'round by round', 'roundByRound'],
+  ['way', 'five pulls', 'fivePulls'],
+  ['way', 'any order', 'anyOrder'],
+  ['way', 'roll call', 'rollCall'],
+  ['standing', 'needs a string', 'needsString'],
+  ['standing', 'to the repairer', 'toRepairer'],
+  ['order', 'thickest first', 'thickestFirst'],
+  ['order', 'thinnest first', 'thinnestFirst'],
+  ['planOrder', 'thickest first', 'thickestFirst'],
+  ['planOrder', 'thinnest first', 'thinnestFirst'],
+  ['wires', 'as you look down', 'asYouLookDown'],
+  ['wires', 'turned round', 'turnedRound'],
+  ['moves', 'many small', 'manySmall'],
+  ['moves', 'one bold', 'oneBold'],
+  ['aid', 'all tones', 'allTones'],
+  ['aid', 'one tone', 'oneTone'],
+];
+
+const inCodes = (dump: string) =>
+  CHOICES.reduce(
+    (now, [field, phrase, code]) =>
+      now.replaceAll(
+        new RegExp(`("${field}": ?)"${phrase.replaceAll('+', '\\+')}"`, 'g'),
+        `$1"${code}"`,
+      ),
+    dump,
+  );
+
 /** What a dump holds beside its head, with a log of schema 3 and before as events and measurements. */
 function heldBy(schema: number) {
   const {
@@ -20,7 +56,7 @@ function heldBy(schema: number) {
     log,
     settings,
     ...file
-  } = JSON.parse(text(schema));
+  } = JSON.parse(schema < 7 ? inCodes(text(schema)) : text(schema));
   if (schema >= 6) return { ...file, settings };
   if (schema === 5) return { ...SINCE_6, ...file, settings };
   if (schema === 4) return { ...SINCE_5, ...file, settings };
@@ -66,15 +102,15 @@ describe('a dump of schema 1', () => {
         strings: [{ ...course.strings[0], peg: pegs[i] }],
       })),
     });
-    const [towards, away] = ['towards you', 'away from you'].map((way) => peg('geared', 15, way));
-    const onHead = ['counter-clockwise', 'counter-clockwise', 'clockwise', 'clockwise'];
+    const [towards, away] = ['towardsYou', 'awayFromYou'].map((way) => peg('geared', 15, way));
+    const onHead = ['counterClockwise', 'counterClockwise', 'clockwise', 'clockwise'];
     const planetary = onHead.map((way) => peg('planetary', 4, way));
     expect(contents).to.deep.equal({
       ...held,
       instruments: [
         withPegs(heron, '3+3', 'fixed', [towards, towards, towards, away, away, away]),
         withPegs(linnet, '2+2', 'fixed', linnet.courses.map(pegOf(contents.instruments[1]))),
-        withPegs(lapwing, '2+2 and a side peg', 'loose', [
+        withPegs(lapwing, '2+2+side', 'loose', [
           ...planetary,
           contents.instruments[2].courses[4].strings[0].peg,
         ]),
@@ -97,14 +133,14 @@ describe('a dump of schema 1', () => {
   });
 });
 
-for (const schema of [2, 3, 4, 5, 6])
+for (const schema of [2, 3, 4, 5, 6, 7])
   describe(`a dump of schema ${schema}`, () => {
     it('comes in field by field', () => {
       expect(plain(readBackup(text(schema)))).to.deep.equal(plain(heldBy(schema)));
     });
   });
 
-for (const schema of [1, 2, 3, 4, 5, 6])
+for (const schema of [1, 2, 3, 4, 5, 6, 7])
   describe(`a dump of schema ${schema}`, () => {
     it('goes out again as the newest one, which reads the same', () => {
       const contents = readBackup(text(schema));
@@ -113,6 +149,56 @@ for (const schema of [1, 2, 3, 4, 5, 6])
       expect(readBackup(again)).to.deep.equal(contents);
     });
   });
+
+describe('choices that were stored in English', () => {
+  const file = () => {
+    const whole = JSON.parse(text(6));
+    whole.settings[0].value = { order: 'thinnest first', wires: 'turned round', moves: 'one bold' };
+    whole.rounds[0].way = 'roll call';
+    whole.rounds[0].entries[0].standing = 'to the repairer';
+    whole.instruments[0].note = 'roll call';
+    whole.instruments[0].courses[0].strings[0].peg.tighten = 'towards you';
+    return whole;
+  };
+  const become = (contents: ReturnType<typeof readBackup>) => {
+    const [heron] = contents.instruments;
+    expect(contents.settings[0]!.value).to.include({
+      order: 'thinnestFirst',
+      wires: 'turnedRound',
+      moves: 'oneBold',
+    });
+    expect(contents.rounds[0]).to.include({ way: 'rollCall' });
+    expect(contents.rounds[0]!.entries[0]!.standing).to.equal('toRepairer');
+    expect(heron!.courses[0]!.strings[0]!.peg.tighten).to.equal('towardsYou');
+    // What a person typed stays as it is.
+    expect(heron!.note).to.equal('roll call');
+  };
+
+  it('become codes in a backup of one piece', () => {
+    become(readBackup(JSON.stringify(file())));
+  });
+
+  it('and in one that has a record a line', () => {
+    const { format: _, schema: __, exportedAt, ...tables } = file();
+    const lines = Object.entries(tables as Record<string, unknown[]>).map(
+      ([name, list]) =>
+        `"${name}":[${list.length === 0 ? '' : `\n${list.map((one) => JSON.stringify(one)).join(',\n')}\n`}]`,
+    );
+    become(
+      readBackup(
+        `{"format":"rosefinch-backup","schema":6,"exportedAt":"${exportedAt}",\n${lines.join(',\n')}\n}\n`,
+      ),
+    );
+  });
+
+  it('are left for the check to name where a record is damaged', () => {
+    for (const damage of [null, 7, 'one', [1]]) {
+      const whole = file();
+      whole.rounds[0].entries = damage;
+      expect(() => readBackup(JSON.stringify(whole))).to.throw(RecordError, 'rounds[0]');
+    }
+  });
+});
 
 describe('a backup that schema 4 wrote in lines', () => {
   it('comes in line by line, and only what it could not know is missing', () => {

@@ -127,6 +127,79 @@ function from5to6(file: Loose): Loose {
   return { learners: [], earRuns: [], ...file, schema: 6 };
 }
 
+/** Choices as they were stored until schema 6, in English, and their codes since schema 7. */
+const SCHEMA_7_CODES: Readonly<Record<string, string>> = {
+  'away from you': 'awayFromYou',
+  'towards you': 'towardsYou',
+  'counter-clockwise': 'counterClockwise',
+  '2+2 and a side peg': '2+2+side',
+  'in line': 'inLine',
+  'in line, reversed': 'inLineReversed',
+  'round by round': 'roundByRound',
+  'five pulls': 'fivePulls',
+  'needs a string': 'needsString',
+  'to the repairer': 'toRepairer',
+  'any order': 'anyOrder',
+  'roll call': 'rollCall',
+  'thickest first': 'thickestFirst',
+  'thinnest first': 'thinnestFirst',
+  'as you look down': 'asYouLookDown',
+  'turned round': 'turnedRound',
+  'many small': 'manySmall',
+  'one bold': 'oneBold',
+  'all tones': 'allTones',
+  'one tone': 'oneTone',
+};
+
+/** Where such choices stand in a record, by its table: fields, and below which ones. */
+const SCHEMA_7_PLACES: Readonly<Record<string, readonly (readonly string[])[]>> = {
+  settings: [
+    ['value', 'order'],
+    ['value', 'planOrder'],
+    ['value', 'wires'],
+    ['value', 'moves'],
+  ],
+  instruments: [['layout'], ['courses', 'strings', 'peg', 'tighten']],
+  restringings: [['way']],
+  rounds: [['way'], ['entries', 'standing']],
+  earRuns: [['aid']],
+};
+
+/** The tables whose records differ between schema 6 and 7. */
+export const CODED_IN_7 = Object.keys(SCHEMA_7_PLACES);
+
+/** From schema 6 to 7, one record of a table: its choices are codes. */
+export function record6to7(table: string, record: Loose): Loose {
+  return (SCHEMA_7_PLACES[table] ?? []).reduce<Loose>(
+    (now, place) => coded(now, place) as Loose,
+    record,
+  );
+}
+
+function coded(value: unknown, place: readonly string[]): unknown {
+  if (Array.isArray(value)) return value.map((one: unknown) => coded(one, place));
+  const [field, ...below] = place;
+  if (field === undefined)
+    return typeof value === 'string' && Object.hasOwn(SCHEMA_7_CODES, value)
+      ? SCHEMA_7_CODES[value]
+      : value;
+  // What has no such field, or is no record, is for the check that follows to name.
+  if (!isRecord(value) || !Object.hasOwn(value, field)) return value;
+  return { ...value, [field]: coded(value[field], below) };
+}
+
+function from6to7(file: Loose): Loose {
+  const tables = CODED_IN_7.map((table) =>
+    mapped(file, table, (record) => record6to7(table, record)),
+  );
+  return Object.assign({}, file, ...tables, { schema: 7 }) as Loose;
+}
+
+/** One record as the newest schema has it, of a backup that has a record a line. */
+export function migratedRecord(table: string, record: unknown, schema: number): unknown {
+  return schema < 7 && isRecord(record) ? record6to7(table, record) : record;
+}
+
 function mapped(file: Loose, table: string, change: (record: Loose) => Loose): Loose {
   const list = file[table];
   // What is no list, or no record, is for the check that follows to name.
@@ -145,6 +218,7 @@ const STEPS: readonly ((file: Loose) => Loose)[] = [
   from3to4,
   from4to5,
   from5to6,
+  from6to7,
 ];
 
 /** A backup of an older schema as the newest one; what is wrong in it is left for the check. */

@@ -4,7 +4,7 @@ import { saltmarshLibrary } from '../demo/index.ts';
 import { FormatError, RecordError, RosefinchError } from '../errors.ts';
 import type { Reading } from '../listen/index.ts';
 import { message } from '../message.ts';
-import type { Tuning } from '../music/index.ts';
+import type { OwnTuning } from '../music/index.ts';
 import { inOrder, type LogEntry, movedMost, summarise, summaryAfter } from '../sitting/index.ts';
 import { type Contents, type Fault, readBackup, SCHEMA, salvage, writeBackup } from './index.ts';
 
@@ -25,7 +25,7 @@ const READING: Reading = {
   partials: [{ number: 1, hz: 82.06, errorCents: 0.2, amplitude: 0.1 }],
 };
 
-const OWN: Tuning = {
+const OWN: OwnTuning = {
   id: 't1',
   name: 'Low tide',
   kind: 'guitar',
@@ -108,7 +108,7 @@ function contents(): Contents {
       {
         id: 'round',
         name: 'Class at four',
-        way: 'roll call',
+        way: 'rollCall',
         madeAt: AT,
         zone: 'Europe/Berlin',
         by: AT + 3_600_000,
@@ -338,8 +338,8 @@ describe('salvage', () => {
     expect(got.events.map(({ number }) => number)).to.deep.equal([0, 1, 4, 5]);
     expect(got.instruments).to.deep.equal(contents().instruments);
     expect(faults.map(({ place }) => place)).to.deep.equal([
-      `events[2].event.reading.course, line ${at + 1}`,
-      `events[3], line ${torn + 1}`,
+      message('problems.inLine', { place: 'events[2].event.reading.course', line: at + 1 }),
+      message('problems.inLine', { place: 'events[3]', line: torn + 1 }),
     ]);
     expect(faults[0]!.reason).to.deep.equal(
       message('problems.got', {

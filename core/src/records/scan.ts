@@ -1,7 +1,7 @@
 import { FormatError, RecordError } from '../errors.ts';
 import { nth } from '../maths/index.ts';
-import { message, type Value } from '../message.ts';
-import { migrated } from './migrations.ts';
+import { type Message, message, type Value } from '../message.ts';
+import { migrated, migratedRecord } from './migrations.ts';
 import { checked } from './shape.ts';
 import { TABLE_NAMES, TABLES, type TableName, type Tables } from './shapes.ts';
 import { SCHEMA } from './version.ts';
@@ -11,20 +11,20 @@ export type Scanned = {
   readonly [K in TableName]: {
     readonly table: K;
     readonly record: Tables[K];
-    readonly place: string;
+    readonly place: Value;
   };
 }[TableName];
 
 /** What is wrong in a backup: where, why, and as much of it as can be shown. */
 export interface Fault {
-  readonly place: string;
+  readonly place: Value;
   readonly reason: Value;
   readonly text: string;
 }
 
 /** A file that is no list of lines must be read in one piece: so much of it, in characters. */
 const MOST_IN_ONE_PIECE = 200_000_000;
-/** Since this schema backups are written in lines, whose records mean the same. */
+/** Since this schema backups are written in lines. */
 const FIRST_IN_LINES = 4;
 /** No record is longer, in characters. */
 const LONGEST_LINE = 50_000_000;
@@ -42,6 +42,7 @@ const TABLE = /^"([A-Za-z]+)":\[(\],?)?$/;
 export class BackupScanner {
   private rest = '';
   private line = 0;
+  private schema = SCHEMA;
   /** Null until the first line says what the file is. */
   private manner: 'lines' | 'one piece' | null = null;
   private table: TableName | null = null;
@@ -84,7 +85,12 @@ export class BackupScanner {
     if (this.rest !== '') this.take(this.rest);
     if (this.manner === null) throw new FormatError(message('problems.emptyFile'));
     if (this.isOnePiece()) this.readInOnePiece();
-    else if (!this.closed) this.faultAt(`line ${this.line}`, message('problems.endsEarly'), '');
+    else if (!this.closed)
+      this.faultAt(
+        message('problems.line', { line: this.line }),
+        message('problems.endsEarly'),
+        '',
+      );
   }
 
   private isOnePiece(): boolean {
@@ -100,7 +106,7 @@ export class BackupScanner {
   private take(line: string): void {
     this.line++;
     if (this.manner === null) return this.begin(line);
-    const where = `line ${this.line}`;
+    const where = message('problems.line', { line: this.line });
     const text = line.trim();
     if (text === '' || this.closed) return;
     const opened = TABLE.exec(text);
@@ -120,25 +126,31 @@ export class BackupScanner {
     try {
       value = JSON.parse(json);
     } catch {
-      return this.faultAt(`${place}, ${where}`, message('problems.noJson'), text);
+      return this.faultAt(this.inLine(place), message('problems.noJson'), text);
     }
-    this.offer(this.table, value, place, `, ${where}`);
+    this.offer(this.table, migratedRecord(this.table, value, this.schema), place);
+  }
+
+  private inLine(place: Value): Message {
+    return message('problems.inLine', { place, line: this.line });
   }
 
   /** The first line: the head of this Rosefinch's own form, or something else. */
   private begin(line: string): void {
     const head = HEAD.exec(line.trim());
     // Older forms were never written in lines.
-    if (head && checkSchema(Number(head[1])) >= FIRST_IN_LINES) {
+    const schema = head ? checkSchema(Number(head[1])) : 0;
+    if (head && schema >= FIRST_IN_LINES) {
       checkHead({ exportedAt: head[2] });
       this.manner = 'lines';
+      this.schema = schema;
       return;
     }
     this.manner = 'one piece';
     this.hold(`${line}\n`);
   }
 
-  private open(name: string, empty: boolean, where: string): void {
+  private open(name: string, empty: boolean, where: Value): void {
     if (!isTable(name)) {
       this.table = null;
       return this.faultAt(where, message('problems.noTable', { name }), name);
@@ -167,14 +179,16 @@ export class BackupScanner {
     }
   }
 
-  private offer(table: TableName, value: unknown, place: string, line = ''): void {
+  private offer(table: TableName, value: unknown, place: string): void {
+    // In one piece no line says where it stands.
+    const located = (at: Value) => (this.manner === 'lines' ? this.inLine(at) : at);
     try {
       const record = checked<Tables[TableName]>(TABLES[table].shape, value, place);
       this.checkPlace(table, record, place);
-      this.onRecord({ table, record: packed(table, record), place: place + line } as Scanned);
+      this.onRecord({ table, record: packed(table, record), place: located(place) } as Scanned);
     } catch (error) {
       if (!(error instanceof RecordError)) throw error;
-      this.faultAt(error.path + line, error.reason, shownOf(value));
+      this.faultAt(located(error.path), error.reason, shownOf(value));
     }
   }
 
@@ -194,7 +208,7 @@ export class BackupScanner {
     seen.add(record.id);
   }
 
-  private faultAt(place: string, reason: Value, text: string): void {
+  private faultAt(place: Value, reason: Value, text: string): void {
     this.onFault({ place, reason, text: text.slice(0, FAULT_SHOWN) });
   }
 }

@@ -6,8 +6,8 @@ import type { Cents, Hz } from '../units.ts';
 export interface Settings {
   readonly a4: Hz;
   readonly tolerance: Cents;
-  readonly order: 'thickest first' | 'thinnest first';
-  readonly wires: 'as you look down' | 'turned round';
+  readonly order: 'thickestFirst' | 'thinnestFirst';
+  readonly wires: 'asYouLookDown' | 'turnedRound';
   readonly keysOn: boolean;
   readonly practiceSound: boolean;
   /** Loudness of the reference tone, 0 to 1. */
@@ -21,7 +21,7 @@ export interface Settings {
   readonly planOrder: PlanOrder;
   /** Strings are brought to where they will land on their note when the others are tuned. */
   readonly aiming: boolean;
-  readonly moves: 'many small' | 'one bold';
+  readonly moves: 'manySmall' | 'oneBold';
   /** Learners get a second line that says how. */
   readonly wording: 'full' | 'short';
   /** What follows an answer of an ear exercise. */
@@ -47,8 +47,8 @@ export interface Settings {
 export const DEFAULT_SETTINGS: Settings = {
   a4: 440,
   tolerance: 2,
-  order: 'thickest first',
-  wires: 'as you look down',
+  order: 'thickestFirst',
+  wires: 'asYouLookDown',
   keysOn: true,
   practiceSound: true,
   referenceVolume: 0.15,
@@ -59,7 +59,7 @@ export const DEFAULT_SETTINGS: Settings = {
   instrumentId: null,
   planOrder: 'planned',
   aiming: true,
-  moves: 'many small',
+  moves: 'manySmall',
   wording: 'full',
   earFeedback: 'stroke',
   learnerId: null,

@@ -2,7 +2,7 @@ import type { EarRun, EarTrial, Learner } from '../ear/index.ts';
 import type { FretReading, Ordered } from '../intonation/index.ts';
 import type { PluckOutcome, Reading } from '../listen/index.ts';
 import type { LabelId } from '../message.ts';
-import type { Tuning } from '../music/index.ts';
+import type { OwnTuning, Tuning } from '../music/index.ts';
 import type { Round, RoundEntry } from '../rounds/index.ts';
 import type {
   LogEntry,
@@ -80,10 +80,10 @@ const peg = record<Peg>({
   postMm: positive(100),
   ratio: positive(1000),
   tighten: among<Peg['tighten']>({
-    'away from you': true,
-    'towards you': true,
+    awayFromYou: true,
+    towardsYou: true,
     clockwise: true,
-    'counter-clockwise': true,
+    counterClockwise: true,
   }),
   known: among<Peg['known']>({ assumed: true, tested: true }),
   measured: optional(
@@ -147,9 +147,9 @@ const instrument = record<Kept<Instrument>>({
     '6+6': true,
     '3+2': true,
     '2+2': true,
-    '2+2 and a side peg': true,
-    'in line': true,
-    'in line, reversed': true,
+    '2+2+side': true,
+    inLine: true,
+    inLineReversed: true,
   }),
   bridge: among<Instrument['bridge']>({ fixed: true, loose: true, floating: true }),
   tuningId: id(),
@@ -165,7 +165,7 @@ const instrument = record<Kept<Instrument>>({
 
 type TemperShape = NonNullable<Tuning['temper']>;
 
-const tuning = record<Kept<Tuning>>({
+const tuning = record<Kept<OwnTuning>>({
   id: id(),
   name: name(),
   kind: kind(),
@@ -204,8 +204,8 @@ const session = record<Kept<Session>>({
 
 const way = () =>
   among<NonNullable<Restringing['way']>>({
-    'round by round': true,
-    'five pulls': true,
+    roundByRound: true,
+    fivePulls: true,
     high: true,
   });
 const restringing = record<Kept<Restringing>>({
@@ -453,8 +453,8 @@ const roundEntry = record<RoundEntry>({
     done: true,
     off: true,
     skipped: true,
-    'needs a string': true,
-    'to the repairer': true,
+    needsString: true,
+    toRepairer: true,
   }),
   minutes: optional(real(0, 1e4)),
   sessionId: optional(id()),
@@ -465,7 +465,7 @@ const roundEntry = record<RoundEntry>({
 const round = record<Kept<Round>>({
   id: id(),
   name: name(),
-  way: among<Round['way']>({ 'any order': true, 'roll call': true }),
+  way: among<Round['way']>({ anyOrder: true, rollCall: true }),
   madeAt: moment(),
   zone: name(),
   by: nullable(moment()),
@@ -500,8 +500,8 @@ const settings = record<Kept<SettingsRecord>>({
   value: record<StoredSettings>({
     a4: optional(a4()),
     tolerance: optional(real(0.5, 20)),
-    order: optional(among<SettingOf<'order'>>({ 'thickest first': true, 'thinnest first': true })),
-    wires: optional(among<SettingOf<'wires'>>({ 'as you look down': true, 'turned round': true })),
+    order: optional(among<SettingOf<'order'>>({ thickestFirst: true, thinnestFirst: true })),
+    wires: optional(among<SettingOf<'wires'>>({ asYouLookDown: true, turnedRound: true })),
     keysOn: optional(flag()),
     practiceSound: optional(flag()),
     referenceVolume: optional(real(0, 1)),
@@ -513,12 +513,12 @@ const settings = record<Kept<SettingsRecord>>({
     planOrder: optional(
       among<SettingOf<'planOrder'>>({
         planned: true,
-        'thickest first': true,
-        'thinnest first': true,
+        thickestFirst: true,
+        thinnestFirst: true,
       }),
     ),
     aiming: optional(flag()),
-    moves: optional(among<SettingOf<'moves'>>({ 'many small': true, 'one bold': true })),
+    moves: optional(among<SettingOf<'moves'>>({ manySmall: true, oneBold: true })),
     wording: optional(among<SettingOf<'wording'>>({ full: true, short: true })),
     earFeedback: optional(
       among<SettingOf<'earFeedback'>>({ words: true, stroke: true, none: true }),
@@ -586,8 +586,8 @@ const earRun = record<Kept<EarRun>>({
   aid: optional(
     among<NonNullable<EarRun['aid']>>({
       display: true,
-      'all tones': true,
-      'one tone': true,
+      allTones: true,
+      oneTone: true,
       memory: true,
     }),
   ),

@@ -19,7 +19,7 @@ import type { PlanString } from './strings.ts';
 import { type PlanWarning, warningsOf } from './warnings.ts';
 
 /** How the steps of a plan are put in order. */
-export type PlanOrder = 'thickest first' | 'thinnest first' | 'planned';
+export type PlanOrder = 'thickestFirst' | 'thinnestFirst' | 'planned';
 
 /**
  * By display a figure leads each string to where it lands once the others are tuned, in one pass. By
@@ -49,7 +49,7 @@ export interface FineStep {
 
 /** Why steps come in their order; a planned one with how many of its steps have no string to compare with, and how many will have to be looked at again. */
 export type OrderReason =
-  | { readonly kind: 'thickest first' | 'thinnest first' }
+  | { readonly kind: 'thickestFirst' | 'thinnestFirst' }
   | {
       readonly kind: 'planned';
       readonly steps: number;
@@ -200,7 +200,7 @@ class Rehearsal {
  */
 function fineOrder(strings: readonly PlanString[], order: PlanOrder): number[] {
   const ranked = thickestFirst(strings);
-  if (order === 'thinnest first') ranked.reverse();
+  if (order === 'thinnestFirst') ranked.reverse();
   const stay = (s: PlanString) => (isBroughtOver(s) ? 1 : 0);
   const rest = ranked.sort((a, b) => stay(a) - stay(b));
   if (order !== 'planned') return rest.map(({ course }) => course);
@@ -277,8 +277,8 @@ interface Problem {
 
 function arrange(order: PlanOrder, problem: Problem): { courses: number[]; reason: OrderReason } {
   const thickest = thickestFirst(problem.moving).map((s) => s.course);
-  if (order === 'thickest first') return { courses: thickest, reason: { kind: order } };
-  if (order === 'thinnest first') return { courses: thickest.reverse(), reason: { kind: order } };
+  if (order === 'thickestFirst') return { courses: thickest, reason: { kind: order } };
+  if (order === 'thinnestFirst') return { courses: thickest.reverse(), reason: { kind: order } };
   const best = bestOrder(orderProblem(thickest, problem));
   const courses = best.order.map((i) => nth(thickest, i));
   const reason = {

@@ -48,7 +48,7 @@ function stringsOf(from: string, to: string, off: readonly number[] = []) {
 
 /** On a neck that gives way to nothing, so that what is compared is what the notes say. */
 const STIFF = { bridge: 'fixed', coupling: { matrix: [], error: 0, turns: 0 } } as const;
-const plan = (from: string, to: string, order: PlanOrder = 'thickest first') =>
+const plan = (from: string, to: string, order: PlanOrder = 'thickestFirst') =>
   planRetune(stringsOf(from, to), order, 2, STIFF);
 const moves = ({ steps }: Plan) =>
   steps.map(({ course, cents }) => [course, Math.round(cents / 100)]);
@@ -150,7 +150,7 @@ describe('strings that are off', () => {
   // Open 4 is the reference of string 3 on the way to open D; it stays, and is this much off.
   const servingFor = (off: number) => {
     const strings = stringsOf('guitar-standard', 'guitar-open-d', [0, 0, 0, off, 0, 0]);
-    const { steps } = planRetune(strings, 'thinnest first', 2, STIFF);
+    const { steps } = planRetune(strings, 'thinnestFirst', 2, STIFF);
     const step = steps.find((s) => s.course === 3)!;
     return step.references.find((reference) => reference.course === 4);
   };
@@ -165,7 +165,7 @@ describe('strings that are off', () => {
 
   it('those that stay come first, whatever the order of the others', () => {
     const strings = stringsOf('guitar-standard', 'guitar-open-d', [0, 0, 0, -12, 30, 0]);
-    for (const order of ['thickest first', 'thinnest first', 'planned'] as const)
+    for (const order of ['thickestFirst', 'thinnestFirst', 'planned'] as const)
       expect(
         planRetune(strings, order, 2)
           .steps.slice(0, 2)
@@ -194,7 +194,7 @@ describe('the fine pass by ear', () => {
   });
 
   it('asks for no difference to be heard: every comparison is exact', () => {
-    for (const order of ['thickest first', 'thinnest first', 'planned'] as const)
+    for (const order of ['thickestFirst', 'thinnestFirst', 'planned'] as const)
       for (const { references } of planRetune(strings, order, 2).fine)
         for (const { good, offsetCents } of references) {
           expect(good).to.equal('exact');
@@ -213,7 +213,7 @@ describe('the fine pass by ear', () => {
     const matrix = [1, 2, 3, 4, 5, 6].map((j) =>
       [1, 2, 3, 4, 5, 6].map((i) => (i === j ? 0 : -0.04)),
     );
-    const plan = planRetune(strings, 'thickest first', 2, {
+    const plan = planRetune(strings, 'thickestFirst', 2, {
       bridge: 'fixed',
       coupling: { matrix, error: 0.15, turns: 40 },
       manner: 'by display',
@@ -227,7 +227,7 @@ describe('the fine pass by ear', () => {
 
 describe('a reference in words', () => {
   const words = (id: string, course: number, held: number, fret: number) => {
-    const { steps } = planRetune(stringsOf('guitar-standard', id), 'thickest first', 2, STIFF);
+    const { steps } = planRetune(stringsOf('guitar-standard', id), 'thickestFirst', 2, STIFF);
     const all: readonly Comparison[] = steps.find((step) => step.course === course)!.references;
     return referenceInWords(all.find((r) => r.held.course === held && r.held.fret === fret)!);
   };
@@ -309,7 +309,7 @@ describe('any two tunings of one instrument', () => {
       (to) => to.kind === from.kind && to.courses.length === from.courses.length && to !== from,
     ).map((to) => [from.id, to.id] as const),
   );
-  const orders: PlanOrder[] = ['thickest first', 'thinnest first', 'planned'];
+  const orders: PlanOrder[] = ['thickestFirst', 'thinnestFirst', 'planned'];
   /** Every third pair: all of them take as many seconds as there are of them hundreds. */
   const sample = pairs.filter((_, i) => i % 3 === 0);
 

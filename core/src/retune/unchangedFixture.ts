@@ -28,7 +28,7 @@ function plan([model, from, to]: (typeof WAYS)[number], seed: number) {
     a4: 440,
     nowHz: (course) => off[course - 1]!,
   });
-  return (['thickest first', 'thinnest first', 'planned'] as const).map((order) => {
+  return (['thickestFirst', 'thinnestFirst', 'planned'] as const).map((order) => {
     const { steps, ...rest } = planRetune(strings, order, 2, { bridge: instrument.bridge });
     return {
       ...rest,

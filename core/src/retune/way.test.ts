@@ -30,7 +30,7 @@ function wayAfter(
     instrument: steelGuitar('g', 'G'),
     home: HOME,
     target: OPEN_D,
-    order: 'thickest first',
+    order: 'thickestFirst',
     manner: 'by ear',
     coupling: COUPLING,
     a4: 440,
@@ -82,7 +82,7 @@ describe('the way that is left to a tuning', () => {
   });
 
   it('stays frozen: its order is that of before the first pluck, whatever the strings do', () => {
-    const thinnest = wayAfter([...ANCHORS, [1, 190], [3, 90]], { order: 'thinnest first' });
+    const thinnest = wayAfter([...ANCHORS, [1, 190], [3, 90]], { order: 'thinnestFirst' });
     expect(thinnest.next).to.deep.equal([1, 2, 3, 6]);
   });
 

@@ -22,7 +22,7 @@ const DAY_MS = 86_400_000;
 
 const made = (count: number, minutes = 2): Round =>
   newRound(
-    { id: 'r', name: 'Class', way: 'any order', madeAt: AT, zone: 'Europe/Berlin', by: null },
+    { id: 'r', name: 'Class', way: 'anyOrder', madeAt: AT, zone: 'Europe/Berlin', by: null },
     Array.from({ length: count }, (_, i) => ({ instrumentId: `i${i + 1}`, minutes })),
   );
 type Act = RoundInput | ((round: Round) => Round);

@@ -10,8 +10,8 @@ export type Standing =
   /** Called up and found off: to be put right later. */
   | 'off'
   | 'skipped'
-  | 'needs a string'
-  | 'to the repairer';
+  | 'needsString'
+  | 'toRepairer';
 
 /** One instrument of a round. */
 export interface RoundEntry {
@@ -33,7 +33,7 @@ export interface Round {
   /** @example 'Class of eight' */
   readonly name: string;
   /** In a roll call each is called and strummed once, and the next one follows whatever was heard. */
-  readonly way: 'any order' | 'roll call';
+  readonly way: 'anyOrder' | 'rollCall';
   readonly madeAt: EpochMs;
   /** IANA time zone of the teacher at that moment. */
   readonly zone: string;

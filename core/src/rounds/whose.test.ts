@@ -119,7 +119,7 @@ describe('what a strum may be of instead', () => {
     );
     expect(found.map(({ name }) => name)).to.have.length(1);
     expect(found[0]?.name).to.deep.equal(
-      message('rounds.oneOf', { kind: 'ukulele', tuning: 'Standard, re-entrant' }),
+      message('rounds.oneOf', { kind: 'ukulele', tuning: message('names.ukuleleStandard') }),
     );
   });
 

@@ -16,12 +16,12 @@ const CASES: readonly (readonly [fault: Fault, say: Text, more: Text])[] = [
     message('advice.tooSlack.more', { way: message('common.direction', { way: 'clockwise' }) }),
   ],
   [
-    { rule: 'wrong octave', octaves: -1, tighten: 'away from you', touched: false },
+    { rule: 'wrong octave', octaves: -1, tighten: 'awayFromYou', touched: false },
     message('advice.octaveLow', { octaves: 1, way: message('common.direction', { way: 'away' }) }),
     message('advice.octaveLow.more'),
   ],
   [
-    { rule: 'wrong octave', octaves: 2, tighten: 'away from you', touched: false },
+    { rule: 'wrong octave', octaves: 2, tighten: 'awayFromYou', touched: false },
     message('advice.octaveHigh', {
       octaves: 2,
       way: message('common.direction', { way: 'towards' }),
@@ -29,7 +29,7 @@ const CASES: readonly (readonly [fault: Fault, say: Text, more: Text])[] = [
     message('advice.octaveHigh.more'),
   ],
   [
-    { rule: 'wrong octave', octaves: 1, tighten: 'away from you', touched: true },
+    { rule: 'wrong octave', octaves: 1, tighten: 'awayFromYou', touched: true },
     message('advice.octaveTouched', { octaves: 1 }),
     message('advice.handOffString'),
   ],
@@ -81,7 +81,7 @@ const CASES: readonly (readonly [fault: Fault, say: Text, more: Text])[] = [
     message('advice.handOffString'),
   ],
   [
-    { rule: 'to and fro', tighten: 'away from you', turn: { turns: -0.06, guess: false } },
+    { rule: 'to and fro', tighten: 'awayFromYou', turn: { turns: -0.06, guess: false } },
     message('advice.toAndFro', {
       way: message('common.direction', { way: 'towards' }),
       turn: message('common.turnSixteenth'),
@@ -89,7 +89,7 @@ const CASES: readonly (readonly [fault: Fault, say: Text, more: Text])[] = [
     message('advice.toAndFro.more'),
   ],
   [
-    { rule: 'to and fro', tighten: 'away from you', turn: null },
+    { rule: 'to and fro', tighten: 'awayFromYou', turn: null },
     message('advice.toAndFroNoTurn', { way: message('common.direction', { way: 'towards' }) }),
     message('advice.toAndFro.more'),
   ],
@@ -104,7 +104,7 @@ const CASES: readonly (readonly [fault: Fault, say: Text, more: Text])[] = [
       heard: noteValue(56),
       wanted: noteValue(55),
       high: true,
-      tighten: 'towards you',
+      tighten: 'towardsYou',
       turn: { turns: -0.25, guess: true },
     },
     message('advice.semitoneOff', {
@@ -127,7 +127,7 @@ const CASES: readonly (readonly [fault: Fault, say: Text, more: Text])[] = [
       heard: noteValue(63, 'flat'),
       wanted: noteValue(64),
       high: false,
-      tighten: 'towards you',
+      tighten: 'towardsYou',
       turn: null,
     },
     message('advice.semitoneOffNoTurn', {

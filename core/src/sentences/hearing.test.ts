@@ -188,7 +188,7 @@ describe('words of the ear', () => {
   });
 
   it('what does not count says why', () => {
-    const at = { course: 3, aid: 'one tone', tones: [6] } as const;
+    const at = { course: 3, aid: 'oneTone', tones: [6] } as const;
     expect(restoringInWords({ ...at, phase: 'out', notice: 'too near' }).more).to.deep.equal(
       message('ear.notTaken', { why: 'near' }),
     );

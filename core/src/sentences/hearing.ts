@@ -16,6 +16,7 @@ import {
   type Text,
   type Value,
 } from '../message.ts';
+import { findTuning } from '../music/index.ts';
 import type { Cents } from '../units.ts';
 import { durationInWords } from './figures.ts';
 
@@ -52,7 +53,7 @@ export function cellInWords(cell: string): Value {
   const known = (CELLS as Readonly<Record<string, (typeof CELLS)[keyof typeof CELLS]>>)[cell];
   if (known !== undefined) return message('ear.cell', { cell: known });
   const [, string, fret] = ON_A_STRING.exec(cell) ?? [];
-  if (string === undefined) return cell;
+  if (string === undefined) return findTuning(cell)?.name ?? cell;
   return fret === undefined
     ? message('common.string', { string: Number(string) })
     : message('ear.stringAtFret', { string: Number(string), fret: Number(fret) });
@@ -373,21 +374,14 @@ export function sungInWords({ cents, octaves, errorCents }: Sung): Sentence {
 
 type Aid = NonNullable<EarRun['aid']>;
 
-const AIDS = {
-  display: 'display',
-  'all tones': 'allTones',
-  'one tone': 'oneTone',
-  memory: 'memory',
-} as const satisfies Readonly<Record<Aid, string>>;
-
 /** By what a whole instrument is brought back. */
 export function aidInWords(aid: Aid): Message {
-  return message('ear.aid', { aid: AIDS[aid] });
+  return message('ear.aid', { aid });
 }
 
 /** What that aid gives. */
 export function aidGives(aid: Aid): Message {
-  return message('ear.aidGives', { aid: AIDS[aid] });
+  return message('ear.aidGives', { aid });
 }
 
 interface Restoring {

@@ -84,7 +84,7 @@ export {
   toldInWords,
   touchingInWords,
 } from './hearing.ts';
-export { kindInWords, materialInWords, sourceInWords, tuningName } from './names.ts';
+export { cellOfTuning, kindInWords, materialInWords, sourceInWords, tuningName } from './names.ts';
 export { stepInWords } from './next.ts';
 export { beatInWords, pairInWords } from './pair.ts';
 export { type PegFound, type PegTask, pegTestInWords } from './pegTest.ts';

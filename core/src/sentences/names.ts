@@ -13,6 +13,11 @@ export function tuningName(tuning: Pick<Tuning, 'name'>): Value {
   return tuning.name;
 }
 
+/** By what records name the open chord of a tuning: its id, or the name that its teacher gave it. */
+export function cellOfTuning({ id, name }: Pick<Tuning, 'id' | 'name'>): string {
+  return typeof name === 'string' ? name : id;
+}
+
 /** Where sound comes from. @example ‘microphone’ */
 export function sourceInWords(source: Session['source']): Message {
   return message('common.source', { source });

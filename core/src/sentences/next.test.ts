@@ -3,7 +3,7 @@ import type { NextStep } from '../coach/index.ts';
 import { list, message, noteValue, sentencesOf, type Text } from '../message.ts';
 import { stepInWords } from './next.ts';
 
-const TIGHTEN = 'away from you';
+const TIGHTEN = 'awayFromYou';
 const turn = {
   step: 'turn',
   tighten: TIGHTEN,

@@ -5,7 +5,7 @@ import { pegTestInWords } from './pegTest.ts';
 import { refusalInWords } from './refusal.ts';
 
 describe('a round over the pegs in words', () => {
-  const turn = { kind: 'turn', turns: 1 / 8, tighten: 'away from you' } as const;
+  const turn = { kind: 'turn', turns: 1 / 8, tighten: 'awayFromYou' } as const;
 
   it('asks for a pluck, then for a turn the way that is thought to loosen', () => {
     expect(pegTestInWords({ kind: 'pluck', course: 4 }, null).say).to.deep.equal(
@@ -57,7 +57,7 @@ describe('a round over the pegs in words', () => {
       say: message('advice.pegMeasured', { string: 4, cents: 350, percent: 11.8, degrees: 8 }),
       more: message('advice.pegPluckNext', { string: 3 }),
     });
-    const other = { kind: 'other way', course: 4, cents: 20.2, tighten: 'towards you' } as const;
+    const other = { kind: 'other way', course: 4, cents: 20.2, tighten: 'towardsYou' } as const;
     expect(pegTestInWords(next, other).say).to.deep.equal(
       message('advice.pegOtherWay', {
         cents: 20.2,

@@ -50,12 +50,8 @@ describe('plans in words', () => {
   });
 
   it('say why the strings come in their order, and what it costs', () => {
-    expect(reasonInWords({ kind: 'thinnest first' })).to.deep.equal(
-      message('retune.thinnestFirst'),
-    );
-    expect(reasonInWords({ kind: 'thickest first' })).to.deep.equal(
-      message('retune.thickestFirst'),
-    );
+    expect(reasonInWords({ kind: 'thinnestFirst' })).to.deep.equal(message('retune.thinnestFirst'));
+    expect(reasonInWords({ kind: 'thickestFirst' })).to.deep.equal(message('retune.thickestFirst'));
     const planned = { kind: 'planned', steps: 4, unreferenced: 0, rechecks: 0 } as const;
     expect(reasonInWords(planned)).to.deep.equal(
       message('retune.planned', { steps: 4, unreferenced: 0, rechecks: 0 }),

@@ -104,7 +104,7 @@ export function wayInWords({ from, target, plan, capo }: TuningWay): Message {
 /** Why the steps of a plan come in their order. */
 export function reasonInWords(reason: OrderReason): Message {
   if (reason.kind !== 'planned')
-    return reason.kind === 'thickest first'
+    return reason.kind === 'thickestFirst'
       ? message('retune.thickestFirst')
       : message('retune.thinnestFirst');
   const { steps, unreferenced, rechecks } = reason;

@@ -15,7 +15,7 @@ const CLOCK = { now: NOW, zone: 'Europe/Berlin' };
 
 const round = (by: number | null, done = 0): Round => {
   const made = newRound(
-    { id: 'r', name: 'Class', way: 'any order', madeAt: NOW, zone: 'Europe/Berlin', by },
+    { id: 'r', name: 'Class', way: 'anyOrder', madeAt: NOW, zone: 'Europe/Berlin', by },
     [1, 2, 3, 4].map((n) => ({ instrumentId: `i${n}`, minutes: 3 })),
   );
   let now = roundAfter(made, { type: 'take', instrumentId: 'i1' }, NOW);
@@ -65,7 +65,7 @@ describe('a round in words', () => {
 
   const task = (change: Partial<RoundTask>): RoundTask => ({
     name: 'Wren',
-    way: 'any order',
+    way: 'anyOrder',
     heard: { kind: 'unread', courses: [4, 3, 2, 1], of: 4 },
     mayBe: null,
     before: null,
@@ -84,7 +84,7 @@ describe('a round in words', () => {
       },
     ],
     [
-      { way: 'roll call' },
+      { way: 'rollCall' },
       { say: message('rounds.call', { name: 'Wren' }), more: message('rounds.strum.more') },
     ],
     [{ heard: { kind: 'off', courses: [2] } }, null],
@@ -146,8 +146,8 @@ describe('a round in words', () => {
         strings: list([message('rounds.stringOff', { side: 'low', string: 2, cents: 9.2 })]),
       }),
     );
-    expect(later('needs a string')).to.deep.equal(message('rounds.putStringOn'));
-    expect(later('to the repairer')).to.deep.equal(message('rounds.takeToRepairer'));
+    expect(later('needsString')).to.deep.equal(message('rounds.putStringOn'));
+    expect(later('toRepairer')).to.deep.equal(message('rounds.takeToRepairer'));
     expect(later('right', NOW + 86_400_000)).to.deep.equal(
       message('rounds.lookAgain', {
         day: moment(1795876200000, { now: 1795789800000, zone: 'Europe/Berlin' }, 'spoken day'),

@@ -72,24 +72,14 @@ function unreadInWords(
     };
   }
   return {
-    say: way === 'roll call' ? message('rounds.call', { name }) : message('rounds.strum', { name }),
+    say: way === 'rollCall' ? message('rounds.call', { name }) : message('rounds.strum', { name }),
     more: before ?? message('rounds.strum.more'),
   };
 }
 
-const STANDINGS = {
-  waiting: 'waiting',
-  right: 'right',
-  done: 'done',
-  off: 'off',
-  skipped: 'skipped',
-  'needs a string': 'needsString',
-  'to the repairer': 'toRepairer',
-} as const satisfies Readonly<Record<Standing, string>>;
-
 /** What became of an instrument of a round. */
 export function standingOf(standing: Standing): Message {
-  return message('rounds.standing', { standing: STANDINGS[standing] });
+  return message('rounds.standing', { standing });
 }
 
 /** Instruments left, minutes that they take, and how many minutes are to spare; null without a time. */
@@ -128,8 +118,8 @@ export function laterInWords(
   clock: Clock,
 ): Message | null {
   if (standing === 'waiting' || standing === 'skipped') return message('rounds.notLookedAt');
-  if (standing === 'needs a string') return message('rounds.putStringOn');
-  if (standing === 'to the repairer') return message('rounds.takeToRepairer');
+  if (standing === 'needsString') return message('rounds.putStringOn');
+  if (standing === 'toRepairer') return message('rounds.takeToRepairer');
   if (off.length > 0)
     return message('rounds.toBeTuned', {
       strings: list(

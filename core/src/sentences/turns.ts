@@ -16,10 +16,10 @@ export function pegInWords({ row, fromNut }: PegPlace): Message {
 }
 
 const ARROWS: Readonly<Record<TightenDirection, string>> = {
-  'away from you': '↑',
-  'towards you': '↓',
+  awayFromYou: '↑',
+  towardsYou: '↓',
   clockwise: '↻',
-  'counter-clockwise': '↺',
+  counterClockwise: '↺',
 };
 
 /** A direction as an arrow, beside its words. @example arrowOf('clockwise') // => '↻' */
@@ -28,10 +28,10 @@ export function arrowOf(tighten: TightenDirection): string {
 }
 
 const DIRECTIONS = {
-  'away from you': 'away',
-  'towards you': 'towards',
+  awayFromYou: 'away',
+  towardsYou: 'towards',
   clockwise: 'clockwise',
-  'counter-clockwise': 'counter',
+  counterClockwise: 'counter',
 } as const satisfies Readonly<Record<TightenDirection, string>>;
 
 /** Which way a button turns. @example ‘away from you’ */

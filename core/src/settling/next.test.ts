@@ -14,7 +14,7 @@ import {
 } from './index.ts';
 import { AT, LAWS, Strings } from './worldFixture.ts';
 
-const RULES: SettlingRules = { tuned: 2, lesson: 5, way: 'round by round', high: 0 };
+const RULES: SettlingRules = { tuned: 2, lesson: 5, way: 'roundByRound', high: 0 };
 const REST = {
   lesson: message('settle.lesson', { minutes: 45 }),
   sure: message('settle.sureUntil', { when: '16:20' }),
@@ -123,7 +123,7 @@ describe('the next step of settling', () => {
     const five = settlingStep(
       [string(1, [['first', 0, 0]])],
       1,
-      { ...RULES, way: 'five pulls' },
+      { ...RULES, way: 'fivePulls' },
       CLOCK,
     );
     expect(five).to.include({ step: 'pull', times: 5 });
@@ -252,14 +252,14 @@ describe('a literal player', () => {
   }
 
   it('has a first verdict for four strings within 16 plucks and 3.5 minutes, and comes to rest', () => {
-    const { told, first } = played(30, 'round by round');
+    const { told, first } = played(30, 'roundByRound');
     expect(first!.plucks).to.be.at.most(16);
     expect(first!.minutes).to.be.at.most(3.5);
     expect(told.step).to.be.oneOf(['all hold', 'leave alone']);
   });
 
   it('pulls five times at once and looks once, or tunes high and pulls never', () => {
-    const five = played(30, 'five pulls');
+    const five = played(30, 'fivePulls');
     expect(five.seen.find(({ step }) => step === 'pull')).to.include({ times: 5 });
     const high = played(10, 'high');
     expect(high.seen.some(({ step }) => step === 'pull')).to.equal(false);

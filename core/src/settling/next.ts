@@ -6,11 +6,11 @@ import type { StringSettling } from './verdict.ts';
 import { LEAST_WATCH, watchOf } from './watch.ts';
 
 /** How a teacher settles new strings. */
-export const WAYS = ['round by round', 'five pulls', 'high'] as const;
+export const WAYS = ['roundByRound', 'fivePulls', 'high'] as const;
 export type Way = (typeof WAYS)[number];
 
 /** How often each way pulls before it reads. */
-const PULLS: Readonly<Record<Way, number>> = { 'round by round': 1, 'five pulls': 5, high: 1 };
+const PULLS: Readonly<Record<Way, number>> = { roundByRound: 1, fivePulls: 5, high: 1 };
 
 /** Pulls before each reading. */
 export function pullsAtOnce(way: Way): number {

@@ -23,7 +23,7 @@ import {
 const GOAL = { order: [6, 5, 4, 3, 2, 1], tolerance: 2 };
 const STRINGS = targetsOf(findTuning('guitar-standard')!, 440).map((target) => ({
   target,
-  tighten: 'away from you' as const,
+  tighten: 'awayFromYou' as const,
 }));
 
 const read = (course: number, cents: number, moving = false): BenchEvent => {

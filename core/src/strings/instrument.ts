@@ -44,6 +44,6 @@ function usualDirection(
   row: PegPlace['row'],
   leftHanded: boolean,
 ): TightenDirection {
-  if (kind === 'geared') return row === 'upper' ? 'away from you' : 'towards you';
-  return (row === 'upper') !== leftHanded ? 'clockwise' : 'counter-clockwise';
+  if (kind === 'geared') return row === 'upper' ? 'awayFromYou' : 'towardsYou';
+  return (row === 'upper') !== leftHanded ? 'clockwise' : 'counterClockwise';
 }

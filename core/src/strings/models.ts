@@ -44,7 +44,7 @@ interface Sheet {
 
 function built(sheet: Sheet): Model['build'] {
   const { kind, scaleMm, frets, tuningId, strings, bridge = 'fixed', shortFrom } = sheet;
-  const layout = sheet.layout ?? layoutsFor(kind, strings.length)[0] ?? 'in line';
+  const layout = sheet.layout ?? layoutsFor(kind, strings.length)[0] ?? 'inLine';
   return (id, name, note = '') => ({
     id,
     name,
@@ -88,7 +88,7 @@ function bass(strings: 'four' | 'five' | 'six', frets = 20): Model['build'] {
     tuningId: strings === 'four' ? 'bass-standard' : `bass-${strings}`,
     pegs: 'geared',
     postMm: 10,
-    ...(strings === 'four' && { layout: 'in line' as const }),
+    ...(strings === 'four' && { layout: 'inLine' as const }),
     strings: stringsOfSet(`bass-${strings}`),
   });
 }
@@ -115,7 +115,7 @@ export const MODELS: readonly Model[] = [
       frets: 22,
       tuningId: 'guitar-standard',
       pegs: 'geared',
-      layout: 'in line',
+      layout: 'inLine',
       strings: stringsOfSet('guitar-electric-10'),
     }),
   },

@@ -61,10 +61,10 @@ const TOOK_HOLD = 0.1;
 const CREDIBLE = { low: 1 / 4, high: 4 } as const;
 
 const OTHER_WAY: Readonly<Record<TightenDirection, TightenDirection>> = {
-  'away from you': 'towards you',
-  'towards you': 'away from you',
-  clockwise: 'counter-clockwise',
-  'counter-clockwise': 'clockwise',
+  awayFromYou: 'towardsYou',
+  towardsYou: 'awayFromYou',
+  clockwise: 'counterClockwise',
+  counterClockwise: 'clockwise',
 };
 
 /** The direction in which a peg loosens. */

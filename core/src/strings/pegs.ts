@@ -24,16 +24,16 @@ const ROWS: Readonly<Record<number, PegLayout>> = {
 
 /** The layouts that so many pegs can have, the usual one first. */
 export function layoutsFor(kind: InstrumentKind, courses: number): PegLayout[] {
-  if (kind === 'banjo' && courses === 5) return ['2+2 and a side peg'];
+  if (kind === 'banjo' && courses === 5) return ['2+2+side'];
   const rows = ROWS[courses];
-  return [...(rows ? [rows] : []), 'in line', 'in line, reversed'];
+  return [...(rows ? [rows] : []), 'inLine', 'inLineReversed'];
 }
 
 /** Where the peg of a course stands. Strings do not cross, so the outer ones' pegs are nearest the nut. */
 export function pegPlace(layout: PegLayout, course: number, courses: number): PegPlace {
-  if (layout === 'in line') return { row: 'upper', fromNut: courses - course + 1 };
-  if (layout === 'in line, reversed') return { row: 'lower', fromNut: course };
-  const side = layout === '2+2 and a side peg';
+  if (layout === 'inLine') return { row: 'upper', fromNut: courses - course + 1 };
+  if (layout === 'inLineReversed') return { row: 'lower', fromNut: course };
+  const side = layout === '2+2+side';
   if (side && course === courses) return { row: 'side', fromNut: 1 };
   const onHead = side ? courses - 1 : courses;
   const lower = Math.floor(onHead / 2);

@@ -13,9 +13,9 @@ export type PegLayout =
   | '6+6'
   | '3+2'
   | '2+2'
-  | '2+2 and a side peg'
-  | 'in line'
-  | 'in line, reversed';
+  | '2+2+side'
+  | 'inLine'
+  | 'inLineReversed';
 
 /** A peg's place as the player looks down on the instrument. */
 export interface PegPlace {
@@ -72,7 +72,7 @@ export interface StringSpec {
  * Which way the button is turned to tighten: as the player holds the instrument where it
  * points sideways, as one faces it where it points backwards.
  */
-export type TightenDirection = 'away from you' | 'towards you' | 'clockwise' | 'counter-clockwise';
+export type TightenDirection = 'awayFromYou' | 'towardsYou' | 'clockwise' | 'counterClockwise';
 
 /** The winder of one string. */
 export interface Peg extends PegGeometry {

@@ -1,7 +1,7 @@
 import { useWords } from '../words/index.ts';
 import './cards.css';
 import { type Neighbour, neighboursOf, type Tuning } from '@rosefinch/core/music';
-import { semitonesShort } from '@rosefinch/core/sentences';
+import { semitonesShort, tuningName } from '@rosefinch/core/sentences';
 import { Link } from 'react-router';
 
 const COLUMN = 200;
@@ -47,7 +47,7 @@ export function NeighbourMap({ tuning, tunings }: Props) {
   return (
     <figure className="near" aria-label={t('parts.tuningsNearBy')}>
       <svg viewBox={`0 0 ${4 * COLUMN} ${height}`} className="chart near-map">
-        <title>{t('parts.tuningsOneTwoAndThree', { name: tuning.name })}</title>
+        <title>{t('parts.tuningsOneTwoAndThree', { name: tuningName(tuning) })}</title>
         {[1, 2, 3].map((strings) => (
           <text key={strings} x={strings * COLUMN} y={12}>
             {t('parts.stringsAway', { strings })}
@@ -55,7 +55,8 @@ export function NeighbourMap({ tuning, tunings }: Props) {
         ))}
         {[...placed.values()].map(({ tuning: to, by, x, y }) => {
           const from = placed.get(by.id) ?? own;
-          const start = from === own ? own.x : from.x + NAME + LETTER * by.name.length;
+          const start =
+            from === own ? own.x : from.x + NAME + LETTER * t.value(tuningName(by)).length;
           return (
             <path
               key={to.id}
@@ -66,13 +67,13 @@ export function NeighbourMap({ tuning, tunings }: Props) {
         })}
         <circle cx={own.x} cy={own.y} r={5} className="mark" />
         <text x={own.x + NAME} y={own.y - 8} className="near-own">
-          {tuning.name}
+          {t.value(tuningName(tuning))}
         </text>
         {[...placed.values()].map(({ tuning: to, moves, x, y }) => (
           <Link key={to.id} to={`/tunings/${to.id}`} className="near-link">
             <circle cx={x} cy={y} r={3.5} className="mark" />
             <text x={x + NAME} y={y - 1} className="near-name">
-              {to.name}
+              {t.value(tuningName(to))}
             </text>
             <text x={x + NAME} y={y + 12}>
               {moves

@@ -3,6 +3,7 @@ import { message } from '@rosefinch/core/message';
 import { findTuning } from '@rosefinch/core/music';
 import { DEFAULT_SETTINGS } from '@rosefinch/core/records';
 import { inEnglish } from '@rosefinch/words/english';
+import { begins, en, saying } from '@rosefinch/words/expected';
 import { expect } from 'chai';
 import type { Stock } from '../../data/index.ts';
 import { cardOf, checkInWords, comparisonsOf, heldInWords } from './card.ts';
@@ -34,22 +35,27 @@ describe('the card of a tuning', () => {
   it('compares at the fifth fret, and at the fourth between the third string and the second', () => {
     // The way guitars are tuned by ear; common practice, no source.
     const said = card.checks.map((check) => inEnglish(checkInWords(check)));
-    for (const wanted of [
-      'string 6 at fret 5 = open string 5',
-      'string 5 at fret 5 = open string 4',
-      'string 4 at fret 5 = open string 3',
-      'string 3 at fret 4 = open string 2',
-      'string 2 at fret 5 = open string 1',
-    ])
-      expect(said).to.include(wanted);
+    for (const [string, fret] of [
+      [6, 5],
+      [5, 5],
+      [4, 5],
+      [3, 4],
+      [2, 5],
+    ] as const) {
+      const held = message('parts.held', { string, fret });
+      const wanted = { apartBy: 'none', held, open: string - 1, cents: 0 } as const;
+      expect(said).to.include(en('parts.checkSame', wanted));
+    }
     expect(card.checks).to.have.length.within(5, 12);
     for (const { octaves } of card.checks) expect(octaves).to.equal(0);
   });
 
   it('says by how much harmonics are out, and where in a row it adds up', () => {
     // The fourth of three to four is 498.045 cents, 1.955 less than the tempered one.
-    expect(card.harmonics).to.include('string 6 at fret 5 with string 5 at fret 7');
-    expect(card.harmonics).to.match(/−2\.0 cents/);
+    expect(card.harmonics).to.match(
+      saying('parts.harmonicPair', { low: 6, lowFret: 5, high: 5, highFret: 7 }),
+    );
+    expect(card.harmonics).to.match(/−2\.0 /);
     expect(card.chain.length).to.be.above(2);
   });
 
@@ -57,19 +63,19 @@ describe('the card of a tuning', () => {
     const dropped = { ...STANDARD, id: 'dropped', name: 'Dropped' };
     const courses = STANDARD.courses.map((course, i) => (i === 5 ? [38] : course));
     const { way } = cardOf({ ...dropped, courses }, guitar, stock, inEnglish);
-    expect(way?.from).to.equal(STANDARD.name);
+    expect(way?.from).to.equal(inEnglish.value(STANDARD.name));
     expect(way?.steps).to.have.length(1);
-    expect(way?.steps[0]).to.match(/^String 6 down .*2 semitones|^String 6 down .*whole tone/);
+    expect(way?.steps[0]).to.match(begins('parts.onePegMoves', { way: 'down', string: 6 }));
   });
 
   it('with offsets leaves harmonics out, and says what a comparison is out by', () => {
     const temper = { kind: 'pure', root: 4, share: 1 } as const;
     const pure = { ...STANDARD, temper };
     const tempered = cardOf(pure, guitar, stock, inEnglish);
-    expect(tempered.about).to.include('pure');
+    expect(tempered.about).to.include(en('parts.pure'));
     expect([tempered.harmonics, tempered.chain]).to.deep.equal([null, []]);
     const half = cardOf({ ...pure, temper: { ...temper, share: 0.5 } }, guitar, stock, inEnglish);
-    expect(half.about).to.include('50 % of the way to pure');
+    expect(half.about).to.include(en('parts.partlyPure', { percent: 50 }));
     const offset = (course: number) =>
       tempered.strings.find((string) => string.course === course)!.offset;
     for (const { held, open, apartCents } of tempered.checks)

@@ -16,6 +16,7 @@ import {
   pegInWords,
   referenceInWords,
   relationInWords,
+  tuningName,
   warningInWords,
 } from '@rosefinch/core/sentences';
 import {
@@ -79,7 +80,7 @@ export function cardOf(tuning: Tuning, instrument: Instrument, stock: Stock, t: 
   const fourths = equal ? harmonicChecks(neck).filter(isFourth) : [];
   const chain = chainOfFourths(fourths);
   return {
-    title: tuning.name,
+    title: t.value(tuningName(tuning)),
     about: [
       t(kindInWords(tuning.kind)),
       ...(chord ? [t('parts.openChordOf', { chord })] : []),
@@ -94,7 +95,7 @@ export function cardOf(tuning: Tuning, instrument: Instrument, stock: Stock, t: 
         hz,
         offset: offsets[course - 1] ?? 0,
         peg: t(pegInWords(pegPlace(instrument.layout, course, instrument.courses.length))),
-        tighten: instrument.courses[course - 1]?.strings[0]?.peg.tighten ?? 'away from you',
+        tighten: instrument.courses[course - 1]?.strings[0]?.peg.tighten ?? 'awayFromYou',
       }))
       .reverse(),
     way: wayThere(tuning, instrument, stock, t),
@@ -138,7 +139,7 @@ function wayThere(
     bridge: instrument.bridge,
   });
   return {
-    from: home.name,
+    from: t.value(tuningName(home)),
     steps: steps.map(({ course, cents }) => {
       // On paper what is right at the end, not what only comes near.
       const [best] = fine.find((step) => step.course === course)?.references ?? [];

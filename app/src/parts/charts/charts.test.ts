@@ -1,4 +1,6 @@
+import { message } from '@rosefinch/core/message';
 import type { Comparison } from '@rosefinch/core/state';
+import { en, saying } from '@rosefinch/words/expected';
 import { expect } from 'chai';
 import { createElement } from 'react';
 import { drawnInWords } from '../words/inWordsFixture.ts';
@@ -21,25 +23,36 @@ const line = (references: readonly Comparison[], drawn = true) =>
 describe('what to compare a string with', () => {
   it('is the best comparison, with the finger’s place', () => {
     const shown = line([comparison()]);
-    expect(shown).to.contain('Compare: String 4 at fret 4 sounds the same.');
-    expect(shown).to.contain('fret 4</text>');
+    expect(shown).to.match(
+      saying('common.compareBest', {
+        best: message('common.compareOther', {
+          good: 'exact',
+          string: 4,
+          fret: 4,
+          interval: message('common.interval', { distance: 'same' }),
+        }),
+      }),
+    );
+    expect(shown).to.match(/ 4<\/text>/);
   });
 
   it('says “about” of one to come near by, and asks for no difference to be heard', () => {
     const shown = line([comparison({ good: 'about', offsetCents: -8 })], false);
-    expect(shown).to.contain('sounds about the same.');
+    expect(shown).to.match(saying('common.compareOther', { good: 'about' }));
     expect(shown).to.not.match(/8|cent/);
   });
 
   it('tells two others at most', () => {
     const others = [5, 7, 9, 12].map((fret) => comparison({ held: { course: 4, fret } }));
     const shown = line([comparison(), ...others]);
-    expect(shown.match(/or: /g)).to.have.length(2);
-    expect(shown).to.contain('or: String 4 at fret 7').and.not.contain('fret 9 sounds');
+    const compared = [...shown.matchAll(new RegExp(saying('common.compareOther').source, 'g'))];
+    expect(compared).to.have.length(3);
+    expect(shown).to.match(saying('common.compareOther', { fret: 7 }));
+    expect(shown).to.not.match(saying('common.compareOther', { fret: 9 }));
   });
 
   it('is the tone where no string serves', () => {
-    expect(line([])).to.contain('No string to compare with: hear the note.');
+    expect(line([])).to.contain(en('common.compareTone'));
     expect(line([])).to.not.contain('<svg');
   });
 

@@ -1,9 +1,12 @@
 import { inEnglish } from '@rosefinch/words/english';
+import { en } from '@rosefinch/words/expected';
 import { expect } from 'chai';
 import { judgedNumber } from './CheckedNumber.tsx';
 
 const A4 = { name: 'parts.ruleA4', low: 400, high: 480, unit: 'Hz' } as const;
 const FRETS = { name: 'parts.ruleFrets', low: 0, high: 40, unit: 'none', whole: true } as const;
+
+const NAMED = { name: en('parts.ruleA4'), low: 400, high: 480, unit: 'Hz' } as const;
 
 describe('a number in a field', () => {
   for (const [typed, says] of [
@@ -11,20 +14,22 @@ describe('a number in a field', () => {
     [400, 400],
     [480, 480],
     ['442.5', 442.5],
-    [1000, 'A4: 1000 Hz is too much; 400 to 480 Hz'],
-    [480.1, 'A4: 480.1 Hz is too much; 400 to 480 Hz'],
-    [13, 'A4: 13 Hz is too little; 400 to 480 Hz'],
-    [-440, 'A4: -440 Hz is too little; 400 to 480 Hz'],
-    [399.9, 'A4: 399.9 Hz is too little; 400 to 480 Hz'],
-    ['', 'A4: a number from 400 to 480 Hz'],
-    ['-', 'A4: a number from 400 to 480 Hz'],
-    ['high', 'A4: a number from 400 to 480 Hz'],
+    [1000, en('parts.tooMuch', { ...NAMED, value: 1000 })],
+    [480.1, en('parts.tooMuch', { ...NAMED, value: 480.1 })],
+    [13, en('parts.tooLittle', { ...NAMED, value: 13 })],
+    [-440, en('parts.tooLittle', { ...NAMED, value: '-440' })],
+    [399.9, en('parts.tooLittle', { ...NAMED, value: 399.9 })],
+    ['', en('parts.numberFrom', NAMED)],
+    ['-', en('parts.numberFrom', NAMED)],
+    ['high', en('parts.numberFrom', NAMED)],
   ] as const)
     it(`${JSON.stringify(typed)} is ${says}`, () =>
       expect(judgedNumber(typed, A4, inEnglish)).to.equal(says));
 
   it('may have to be whole', () => {
     expect(judgedNumber(20, FRETS, inEnglish)).to.equal(20);
-    expect(judgedNumber(20.5, FRETS, inEnglish)).to.equal('Frets: a whole number; 0 to 40');
+    expect(judgedNumber(20.5, FRETS, inEnglish)).to.equal(
+      en('parts.wholeNumber', { name: en('parts.ruleFrets'), low: 0, high: 40, unit: 'none' }),
+    );
   });
 });

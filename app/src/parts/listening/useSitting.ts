@@ -107,7 +107,7 @@ function sittingStore(
 
 function goalOf(courses: number, settings: Settings): BenchState['goal'] {
   const order = Array.from({ length: courses }, (_, i) => i + 1);
-  if (settings.order === 'thickest first') order.reverse();
+  if (settings.order === 'thickestFirst') order.reverse();
   return { order, tolerance: settings.tolerance };
 }
 

@@ -16,7 +16,7 @@ describe('what is done in a round', () => {
     repository = new Repository(db, 'own');
     await repository.addInstruments(saltmarshLibrary().filter(({ id }) => IDS.includes(id)));
     const made = newRound(
-      { id: 'r', name: 'Class', way: 'any order', madeAt: 1.7e12, zone: 'UTC', by: null },
+      { id: 'r', name: 'Class', way: 'anyOrder', madeAt: 1.7e12, zone: 'UTC', by: null },
       IDS.map((instrumentId) => ({ instrumentId, minutes: 1 })),
     );
     await repository.chronicle.beginRound(made);
@@ -66,7 +66,7 @@ describe('what is done in a round', () => {
   it('what is put back comes again at the end; to the repairer is noted in its log', async () => {
     await putBackInRound(repository, await now());
     expect(await inHand()).to.deep.equal(['wren', 'wren']);
-    await bookInRound(repository, await now(), 'to the repairer', undefined, inEnglish);
+    await bookInRound(repository, await now(), 'toRepairer', undefined, inEnglish);
     const life = (await repository.chronicle.lives('wren')).get('wren');
     expect(life?.marks[0]).to.deep.include({ kind: 'repair', until: null });
     await bookInRound(repository, await now(), 'right', undefined, inEnglish);

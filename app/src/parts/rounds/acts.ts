@@ -31,7 +31,7 @@ export async function bookInRound(
   if (sessionId !== undefined) await repository.endSession(sessionId, now());
   const told = sessionId === undefined ? {} : { sessionId };
   await chronicle.changeRound(round.id, { type: 'book', instrumentId, standing, ...told });
-  if (standing === 'to the repairer')
+  if (standing === 'toRepairer')
     await chronicle.saveMark({
       id: newId(),
       instrumentId,

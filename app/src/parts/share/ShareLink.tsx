@@ -1,7 +1,9 @@
+import { tuningName } from '@rosefinch/core/sentences';
+import type { Words } from '@rosefinch/words';
 import { useWords } from '../words/index.ts';
 import './share.css';
 import { Button, Group, Text, TextInput } from '@mantine/core';
-import type { Tuning } from '@rosefinch/core/music';
+import type { OwnTuning, Tuning } from '@rosefinch/core/music';
 import type { Linked } from '@rosefinch/core/records';
 import { QRCodeSVG } from 'qrcode.react';
 import { useState } from 'react';
@@ -14,10 +16,17 @@ export function linkTo(what: Linked): string {
   return `${location.origin}${base}${hashRoutes() ? '#/' : ''}open#${writeLink(what)}`;
 }
 
-/** A tuning as a link holds it: when it was changed here is nobody else's. */
-export function asLinked(tuning: Tuning & { readonly changedAt?: number }): Tuning {
-  const { changedAt: _, ...rest } = tuning;
-  return rest;
+/** A tuning as a link holds it: its names written out, and without the date it was changed here. */
+export function asLinked(
+  tuning: Tuning & { readonly changedAt?: number },
+  { value }: Words,
+): OwnTuning {
+  const { changedAt: _, aliases, ...rest } = tuning;
+  return {
+    ...rest,
+    name: value(tuningName(tuning)),
+    ...(aliases && { aliases: aliases.map(value) }),
+  };
 }
 
 interface Props {

@@ -1,6 +1,7 @@
 import { message } from '@rosefinch/core/message';
 import { MICROPHONE_TROUBLES } from '@rosefinch/core/sentences';
 import { inEnglish } from '@rosefinch/words/english';
+import { en } from '@rosefinch/words/expected';
 import { expect } from 'chai';
 import { createElement } from 'react';
 import { drawnInWords } from '../words/inWordsFixture.ts';
@@ -53,8 +54,8 @@ describe('the stage', () => {
   it('marks a figure that is not on the disk yet, and keeps its size while it is short', () => {
     const figure = (props: object) =>
       drawnInWords(createElement(StageFigure, { figure: '–', note: '', ...props }));
-    expect(figure({ stored: false })).to.contain('not stored yet');
-    expect(figure({})).to.not.contain('not stored yet');
+    expect(figure({ stored: false })).to.contain(en('common.notStoredYet'));
+    expect(figure({})).to.not.contain(en('common.notStoredYet'));
     expect(figure({})).to.contain('--characters:4');
     expect(figure({ figure: '−139.1' })).to.contain('--characters:6');
   });

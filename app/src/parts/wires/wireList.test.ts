@@ -19,7 +19,7 @@ const list = (lines: readonly WireLine[], onChoose?: (course: number) => void) =
 describe('the wires’ band', () => {
   it('says of each string its name, its figures and its word, in the order that is given', () => {
     const shown = list([line({ course: 6, name: 'E2' }), line()]);
-    expect(shown).to.match(/String 6, E2: −8\.4 cents, low \(flat\).*String 3, G3:/s);
+    expect(shown).to.match(/6, E2: −8\.4 cents, low \(flat\).*3, G3:/s);
     expect(shown).to.contain('>low<');
   });
 

@@ -29,7 +29,7 @@ export function BenchWires({ bench, perches: all }: Props) {
   const winds = windingRound(talk.led) !== null;
   const inHand = useRingingCourse(listening.live) ?? bench.course;
   const rows = new Map(ledger(state).map((row) => [row.course, row]));
-  const turnedRound = stock.settings.wires !== 'as you look down';
+  const turnedRound = stock.settings.wires !== 'asYouLookDown';
   const lines = targets.flatMap((target): WireLine[] => {
     const { course } = target;
     const row = rows.get(course);

@@ -38,8 +38,8 @@ export function benchActs(
     isOther: round?.mayBe ? round.isOther : null,
     skipInstrument: round && (() => round.book('skipped')),
     putBack: round ? round.putBack : null,
-    needsString: round && (() => round.book('needs a string')),
-    repairer: round && (() => round.book('to the repairer')),
+    needsString: round && (() => round.book('needsString')),
+    repairer: round && (() => round.book('toRepairer')),
     ...handActs(hands),
     truth: hands && truth,
   };

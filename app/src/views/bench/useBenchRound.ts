@@ -206,7 +206,7 @@ function useBooking(
 function verdictOf(way: Round['way'], { kind }: Heard): 'right' | 'done' | 'off' | null {
   if (kind === 'right' || kind === 'done') return kind;
   // In a roll call the next one is called whatever was heard.
-  return way === 'roll call' && kind !== 'unread' ? 'off' : null;
+  return way === 'rollCall' && kind !== 'unread' ? 'off' : null;
 }
 
 /** The ear waits for a strum as long as one is asked for, and the name is spoken where that is wanted. */

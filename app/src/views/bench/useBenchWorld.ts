@@ -55,7 +55,7 @@ export function useBenchWorld(sources: Sources): () => BenchWorld {
       listening: listens.current,
       planned: plannedNext(way, state),
       retuning: way?.far ?? false,
-      bold: settings.moves === 'one bold',
+      bold: settings.moves === 'oneBold',
     });
     return () => {
       const now = latest();

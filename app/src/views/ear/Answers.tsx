@@ -19,13 +19,9 @@ export function Answers({ exercise, talk, send, strings }: AnswersProps) {
   if (exercise === 'class') return <Hands onCount={(hands) => send({ type: 'hands', hands })} />;
   const pick = (which: number) => send({ type: 'pick', which });
   const said = (answer: Direction) => send({ type: 'answer', answer });
-  const ways = [
-    { label: t('ear.lower'), hotkey: '1', act: () => said('lower') },
-    ...(exercise === 'direction'
-      ? [{ label: t('ear.theSame'), hotkey: '2', act: () => said('same') }]
-      : []),
-    { label: t('ear.higher'), hotkey: '3', act: () => said('higher') },
-  ];
+  const ways = WAYS.filter(({ answer }) => answer !== 'same' || exercise === 'direction').map(
+    ({ answer, label, hotkey }) => ({ label: t(label), hotkey, act: () => said(answer) }),
+  );
   const chords = (['ear.theFirst', 'ear.theSecond'] as const).map((label, i) => ({
     label: t(label),
     hotkey: String(i + 1),
@@ -49,7 +45,12 @@ export function Answers({ exercise, talk, send, strings }: AnswersProps) {
   );
 }
 
-const NOBODY = { lower: 0, same: 0, higher: 0 };
+const WAYS = [
+  { answer: 'lower', label: 'ear.lower', hotkey: '1' },
+  { answer: 'same', label: 'ear.theSame', hotkey: '2' },
+  { answer: 'higher', label: 'ear.higher', hotkey: '3' },
+] as const;
+const NOBODY: Readonly<Record<Direction, number>> = { lower: 0, same: 0, higher: 0 };
 
 /** Hands of a class, counted. */
 function Hands({
@@ -58,7 +59,7 @@ function Hands({
   readonly onCount: (hands: Readonly<Record<string, number>>) => void;
 }) {
   const t = useWords();
-  const [hands, setHands] = useState<Readonly<Record<string, number>>>(NOBODY);
+  const [hands, setHands] = useState(NOBODY);
   const all = Object.values(hands).reduce((sum, one) => sum + one, 0);
   return (
     <form
@@ -69,15 +70,15 @@ function Hands({
       }}
     >
       <Group gap="xs" align="end" wrap="nowrap">
-        {Object.keys(NOBODY).map((answer) => (
+        {WAYS.map(({ answer, label }) => (
           <NumberInput
             key={answer}
-            label={answer}
+            label={t(label)}
             w={84}
             min={0}
             max={200}
             allowDecimal={false}
-            value={hands[answer] ?? 0}
+            value={hands[answer]}
             onChange={(count) => setHands({ ...hands, [answer]: Number(count) || 0 })}
           />
         ))}

@@ -11,7 +11,7 @@ import { Button } from '@mantine/core';
 import { type EarProgress, nextPractice } from '@rosefinch/core/ear';
 import { useLive } from '../../data/index.ts';
 import { now, zone } from '../../environment.ts';
-import { download, EmptyView, ViewHead } from '../../parts/frame/index.ts';
+import { download, EmptyView, ViewHead, Wide } from '../../parts/frame/index.ts';
 import { Learners } from './Learners.tsx';
 import { ProgressWire } from './ProgressWire.tsx';
 import { answersCsv } from './progressCsv.ts';
@@ -46,22 +46,24 @@ export function ProgressPage() {
       {progress.length === 0 ? (
         <EmptyView says={t('ear.nothingYet')} offer={null} />
       ) : (
-        <table className="ledger">
-          <thead>
-            <tr>
-              <th scope="col">{t('ear.exercise2')}</th>
-              <th scope="col">{t('ear.overTimeLowerIsFiner')}</th>
-              <th scope="col">{t('ear.byNow')}</th>
-              <th scope="col">{t('ear.where')}</th>
-              <th scope="col">{t('ear.last')}</th>
-            </tr>
-          </thead>
-          <tbody>
-            {progress.map((one) => (
-              <Row key={one.exercise} progress={one} />
-            ))}
-          </tbody>
-        </table>
+        <Wide label={t('views.earProgress')}>
+          <table className="ledger">
+            <thead>
+              <tr>
+                <th scope="col">{t('ear.exercise2')}</th>
+                <th scope="col">{t('ear.overTimeLowerIsFiner')}</th>
+                <th scope="col">{t('ear.byNow')}</th>
+                <th scope="col">{t('ear.where')}</th>
+                <th scope="col">{t('ear.last')}</th>
+              </tr>
+            </thead>
+            <tbody>
+              {progress.map((one) => (
+                <Row key={one.exercise} progress={one} />
+              ))}
+            </tbody>
+          </table>
+        </Wide>
       )}
       {next && <p>{t(nextInWords(next).say)}</p>}
       <p className="soft">{t('ear.inCents')}</p>

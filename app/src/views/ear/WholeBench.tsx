@@ -230,7 +230,7 @@ function linesOf({ talk, targets, course }: Restoring): WireLine[] {
   });
 }
 
-const AIDS: readonly Aid[] = ['display', 'all tones', 'one tone', 'memory'];
+const AIDS: readonly Aid[] = ['display', 'allTones', 'oneTone', 'memory'];
 
 function AidChoice({
   aid,

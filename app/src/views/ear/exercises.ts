@@ -1,6 +1,7 @@
 import type { EarChord, EarString } from '@rosefinch/core/dialogue';
 import type { EarTrial, ExerciseKind } from '@rosefinch/core/ear';
 import { findTuning, midiToHz, pureOffsets, type Tuning, targetsOf } from '@rosefinch/core/music';
+import { cellOfTuning } from '@rosefinch/core/sentences';
 import type { Stock } from '../../data/index.ts';
 import { inHandOf } from '../../data/index.ts';
 
@@ -44,5 +45,6 @@ export function chordFor(exercise: ExerciseKind, stock: Stock): EarChord {
       pure: pureOffsets(MAJOR, ROOT, 1),
     };
   const hz = stringsOf(stock).map((string) => string.hz);
-  return { name: tuningOf(stock)?.name ?? 'open strings', hz, pure: hz.map(() => 0) };
+  const tuning = tuningOf(stock);
+  return { name: tuning ? cellOfTuning(tuning) : 'open strings', hz, pure: hz.map(() => 0) };
 }

@@ -1,7 +1,7 @@
 import { Button, Checkbox, Group, NativeSelect, Pagination, Stack, TextInput } from '@mantine/core';
-import { list, message } from '@rosefinch/core/message';
+import { list, message, type Value } from '@rosefinch/core/message';
 import { findTuning, type Tuning } from '@rosefinch/core/music';
-import { sourceInWords } from '@rosefinch/core/sentences';
+import { kindInWords, sourceInWords, tuningName } from '@rosefinch/core/sentences';
 import { movedMost } from '@rosefinch/core/sitting';
 import type { Instrument } from '@rosefinch/core/strings';
 import { useMemo, useState } from 'react';
@@ -25,7 +25,7 @@ export function Sittings({ instrumentId }: { readonly instrumentId: string | nul
   const [filter, setFilter] = useState<Filter>(NO_FILTER);
   const [picked, setPicked] = useState<readonly string[]>([]);
   const names = useNames();
-  const shown = useSittings(page, { ...filter, instrumentId }, names);
+  const shown = useSittings(page, { ...filter, instrumentId }, names, t.value);
   const compared = usePicked(picked, names);
   const notices = useNotices();
   if (!shown || !names) return <p>{t('common.moment')}</p>;
@@ -93,7 +93,10 @@ function Filters({ filter, names, total, onPut }: FiltersProps) {
         label={t('log.tuning')}
         data={[
           { value: '', label: t('log.any') },
-          ...names.tunings.map(({ id, name, kind }) => ({ value: id, label: `${name}, ${kind}` })),
+          ...names.tunings.map((one) => ({
+            value: one.id,
+            label: t.value(list([tuningName(one), kindInWords(one.kind)])),
+          })),
         ]}
         value={filter.tuningId}
         onChange={(event) => onPut({ tuningId: event.currentTarget.value })}
@@ -148,6 +151,7 @@ function useSittings(
   page: number,
   filter: Filter & { readonly instrumentId: string | null },
   names: Names | undefined,
+  read: (name: Value) => string,
 ): { sittings: Sitting[]; total: number } | undefined {
   const listed = useLive(
     async (r) =>
@@ -155,7 +159,7 @@ function useSittings(
       r.listed((page - 1) * ON_A_PAGE, ON_A_PAGE, (session) =>
         isWanted(session, filter, {
           instrument: names.instruments.get(session.instrumentId)?.name ?? '',
-          tuning: findTuning(session.tuningId, names.tunings)?.name ?? '',
+          tuning: read(findTuning(session.tuningId, names.tunings)?.name ?? ''),
         }),
       ),
     `log ${page} ${JSON.stringify(filter)} ${names?.instruments.size}`,

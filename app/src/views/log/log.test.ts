@@ -1,6 +1,7 @@
 import type { Session, StringSummary, Summary } from '@rosefinch/core/sitting';
 import { steelGuitar } from '@rosefinch/core/strings';
 import { inEnglish } from '@rosefinch/words/english';
+import { en } from '@rosefinch/words/expected';
 import { expect } from 'chai';
 import ICAL from 'ical.js';
 import type { Life, Listed } from '../../data/index.ts';
@@ -99,8 +100,8 @@ describe('what leaves the log', () => {
     const events = new ICAL.Component(ICAL.parse(text)).getAllSubcomponents('vevent');
     const told = events.map((event) => new ICAL.Event(event));
     expect(told.map(({ summary: title }) => title)).to.deep.equal([
-      'Look at Wren',
-      'Look at 2 instruments',
+      en('log.lookAtValue', { value: 'Wren' }),
+      en('log.lookAtLengthInstruments', { length: 2 }),
     ]);
     for (const { startDate } of told) {
       expect(startDate.toJSDate().getHours()).to.equal(8);

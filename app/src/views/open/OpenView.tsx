@@ -1,7 +1,13 @@
 import { Button, Group, Stack } from '@mantine/core';
 import { problemOf } from '@rosefinch/core/errors';
 import { type Message, message, type Value } from '@rosefinch/core/message';
-import { findTuning, notesInWords, TUNINGS, type Tuning } from '@rosefinch/core/music';
+import {
+  findTuning,
+  notesInWords,
+  type OwnTuning,
+  TUNINGS,
+  type Tuning,
+} from '@rosefinch/core/music';
 import type { Linked } from '@rosefinch/core/records';
 import { exerciseName, exerciseTask, kindInWords, tuningName } from '@rosefinch/core/sentences';
 import type { Words } from '@rosefinch/words';
@@ -73,7 +79,7 @@ function Held({ what, stock }: Props) {
 
 /** The catalogue stays as it is: what calls itself one of its tunings and is another gets a name of its own. */
 function withoutCatalogue(what: Linked): Linked {
-  const own = (tuning: Tuning): Tuning => {
+  const own = (tuning: OwnTuning): OwnTuning => {
     const known = findTuning(tuning.id, TUNINGS);
     return known && !sameNotes(known, tuning) ? { ...tuning, id: newId() } : tuning;
   };
@@ -81,7 +87,7 @@ function withoutCatalogue(what: Linked): Linked {
   return what.kind === 'plan' ? { ...what, from: own(what.from), to: own(what.to) } : what;
 }
 
-function tuningsIn(what: Linked): readonly Tuning[] {
+function tuningsIn(what: Linked): readonly OwnTuning[] {
   if (what.kind === 'tuning') return [what.tuning];
   return what.kind === 'plan' ? [what.from, what.to] : [];
 }

@@ -1,5 +1,5 @@
 import { movesBetween, openChord, type Tuning } from '@rosefinch/core/music';
-import { semitonesShort } from '@rosefinch/core/sentences';
+import { semitonesShort, tuningName } from '@rosefinch/core/sentences';
 import type { Stock } from '../../data/index.ts';
 import { useWords } from '../../parts/words/index.ts';
 import { CardNotes } from './CardNotes.tsx';
@@ -28,7 +28,7 @@ export function PocketCard({ tunings, from, stock }: Props) {
         const phrase = stock.settings.phrases[tuning.id];
         return (
           <section key={tuning.id}>
-            <strong>{tuning.name}</strong>
+            <strong>{t.value(tuningName(tuning))}</strong>
             {chord && <small>{t('paper.openChordChord', { chord })}</small>}
             <CardNotes
               tuning={tuning}

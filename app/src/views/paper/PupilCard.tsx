@@ -83,7 +83,7 @@ export function PupilCard({ tuning, instrument, stock, name, tension }: Props) {
           ))}
         </div>
         <footer>
-          <LinkCode url={linkTo({ kind: 'tuning', tuning: asLinked(tuning) })} size={84} />
+          <LinkCode url={linkTo({ kind: 'tuning', tuning: asLinked(tuning, t) })} size={84} />
           <span>
             {t('paper.sameOnPhone')}
             <br />

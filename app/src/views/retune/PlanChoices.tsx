@@ -37,8 +37,8 @@ export function PlanChoices({ settings, choices, target, onTarget, capo, onCapo 
         aria-label={t('retune.order')}
         data={[
           { value: 'planned', label: t('retune.orderPlanned') },
-          { value: 'thickest first', label: t('retune.thickestFirstLabel') },
-          { value: 'thinnest first', label: t('retune.thinnestFirstLabel') },
+          { value: 'thickestFirst', label: t('retune.thickestFirstLabel') },
+          { value: 'thinnestFirst', label: t('retune.thinnestFirstLabel') },
         ]}
         value={settings.planOrder}
         onChange={(event) =>

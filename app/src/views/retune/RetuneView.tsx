@@ -114,7 +114,7 @@ function PlanOf({ way, stock, choices }: PlanProps) {
       wires={
         <WireList
           wide
-          lines={settings.wires === 'as you look down' ? lines : lines.reverse()}
+          lines={settings.wires === 'asYouLookDown' ? lines : lines.reverse()}
           onChoose={setShown}
         />
       }
@@ -122,7 +122,7 @@ function PlanOf({ way, stock, choices }: PlanProps) {
     >
       <PlanPrinted way={way} />
       <ShareLink
-        what={{ kind: 'plan', from: asLinked(way.from), to: asLinked(way.target) }}
+        what={{ kind: 'plan', from: asLinked(way.from, t), to: asLinked(way.target, t) }}
         title={t('retune.nameToName2', {
           name: tuningName(way.from),
           name2: tuningName(way.target),

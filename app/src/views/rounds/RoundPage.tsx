@@ -93,7 +93,7 @@ function Sheet({ round, stock, all, rounds }: SheetProps) {
         {t.value(
           list([
             t.moment(round.madeAt, { now: round.madeAt, zone: round.zone }, 'day'),
-            round.way === 'roll call' ? message('rounds.rollCall') : message('rounds.anyOrder'),
+            round.way === 'rollCall' ? message('rounds.rollCall') : message('rounds.anyOrder'),
           ]),
         )}
       </p>

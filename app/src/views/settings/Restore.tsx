@@ -194,7 +194,9 @@ function Faults({ name, survey: { faults, moreFaults } }: { name: string; survey
   const t = useWords();
   const all = faults.length + moreFaults;
   const save = () => {
-    const text = faults.map(({ place, reason, text }) => `${place}: ${t.value(reason)}\n${text}\n`);
+    const text = faults.map(
+      ({ place, reason, text }) => `${t.value(place)}: ${t.value(reason)}\n${text}\n`,
+    );
     download(`${name}-left-out.txt`, text.join('\n'), 'text/plain');
   };
   return (
@@ -202,8 +204,8 @@ function Faults({ name, survey: { faults, moreFaults } }: { name: string; survey
       <strong>{t('settings.notReadable', { records: all, file: name })}</strong>
       <ul>
         {faults.slice(0, FAULTS_SHOWN).map(({ place, reason }) => (
-          <li key={place}>
-            {place}: {t.value(reason)}
+          <li key={t.value(place)}>
+            {t.value(place)}: {t.value(reason)}
           </li>
         ))}
       </ul>

@@ -140,8 +140,8 @@ const CHOICES = [
     name: 'order',
     label: 'settings.orderOfStrings',
     data: [
-      { value: 'thickest first', label: 'settings.valueThickestFirst' },
-      { value: 'thinnest first', label: 'settings.valueThinnestFirst' },
+      { value: 'thickestFirst', label: 'settings.valueThickestFirst' },
+      { value: 'thinnestFirst', label: 'settings.valueThinnestFirst' },
     ],
   }),
   choice({
@@ -202,8 +202,8 @@ const CHOICES = [
     name: 'wires',
     label: 'settings.wires',
     data: [
-      { value: 'as you look down', label: 'settings.valueAsYouLookDown' },
-      { value: 'turned round', label: 'settings.valueTurnedRound' },
+      { value: 'asYouLookDown', label: 'settings.valueAsYouLookDown' },
+      { value: 'turnedRound', label: 'settings.valueTurnedRound' },
     ],
   }),
   choice({
@@ -211,8 +211,8 @@ const CHOICES = [
     label: 'settings.movements',
     description: 'settings.manySmallTurnsOrOne',
     data: [
-      { value: 'many small', label: 'settings.valueManySmall' },
-      { value: 'one bold', label: 'settings.valueOneBold' },
+      { value: 'manySmall', label: 'settings.valueManySmall' },
+      { value: 'oneBold', label: 'settings.valueOneBold' },
     ],
   }),
   choice({

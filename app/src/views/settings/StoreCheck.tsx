@@ -25,7 +25,9 @@ export function StoreCheck() {
   const save = ({ left }: StoreReport) =>
     download(
       'rosefinch-check.txt',
-      left.map(({ place, reason, text }) => `${place}: ${t.value(reason)}\n${text}\n`).join('\n'),
+      left
+        .map(({ place, reason, text }) => `${t.value(place)}: ${t.value(reason)}\n${text}\n`)
+        .join('\n'),
       'text/plain',
     );
   return (
@@ -60,8 +62,8 @@ function Found({ report }: { readonly report: StoreReport }) {
         <li key={what}>{t('settings.mendedTimes', { what, times })}</li>
       ))}
       {report.left.slice(0, MOST_SHOWN).map(({ place, reason }) => (
-        <li key={place}>
-          {place}: {t.value(reason)}
+        <li key={t.value(place)}>
+          {t.value(place)}: {t.value(reason)}
         </li>
       ))}
     </ul>

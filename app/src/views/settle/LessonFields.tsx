@@ -19,8 +19,8 @@ const LESSON: NumberRule = {
 const ALLOWED: NumberRule = { name: 'parts.ruleAllowed', low: 1, high: 20, unit: 'cents' };
 const USUAL_LESSON = 45;
 const WAY_WORDS: Readonly<Record<Way, LabelId>> = {
-  'round by round': 'settle.wayRounds',
-  'five pulls': 'settle.wayFivePulls',
+  roundByRound: 'settle.wayRounds',
+  fivePulls: 'settle.wayFivePulls',
   high: 'settle.wayHigh',
 };
 
@@ -38,7 +38,7 @@ export function typedLesson(restringing?: Restringing): TypedLesson {
     lesson: at === null ? '' : wallClock(at),
     minutes: restringing?.lessonMinutes ?? USUAL_LESSON,
     cents: restringing?.lessonCents ?? LESSON_CENTS,
-    way: restringing?.way ?? 'round by round',
+    way: restringing?.way ?? 'roundByRound',
   };
 }
 

@@ -1,4 +1,5 @@
 import type { Taken } from '@rosefinch/core/settling';
+import { en, saying } from '@rosefinch/words/expected';
 import { expect } from 'chai';
 import { createElement } from 'react';
 import { drawnInWords } from '../../parts/words/inWordsFixture.ts';
@@ -13,6 +14,7 @@ const taken = (minutes: number, cents: number, step: Taken['step']): Taken =>
     cents,
     step,
   }) as Taken;
+const ZERO = en('settle.0Cents');
 const READINGS = [taken(2, 0, 'first'), taken(5, -30, 'stretched'), taken(9, 0.5, 'brought up')];
 
 function chart(readings: readonly Taken[], tall: boolean) {
@@ -60,14 +62,14 @@ describe('a string over time', () => {
 
   it('counts and joins what counts, and dots what was left out', () => {
     const drawn = chart([...READINGS, taken(12, -80, 'left out')], true);
-    expect(drawn).to.contain('string 3, C4: 3 readings since it was fitted');
+    expect(drawn).to.match(saying('settle.chartReadings', { readings: 3 }));
     expect(/points="([^"]*)"/.exec(drawn)?.[1]?.split(' ').length).to.equal(3);
     expect(drawn).to.contain('stroke-dasharray="2 2"');
   });
 
   it('has its scales on the stage alone', () => {
-    expect(chart(READINGS, true)).to.contain('0 cents').and.contain('since fitted');
-    expect(chart(READINGS, false)).to.not.contain('0 cents');
-    expect(chart(READINGS, false)).to.not.contain('since fitted');
+    expect(chart(READINGS, true)).to.contain(ZERO).and.contain(en('settle.sinceFittedBarALesson'));
+    expect(chart(READINGS, false)).to.not.contain(ZERO);
+    expect(chart(READINGS, false)).to.not.contain(en('settle.sinceFittedBarALesson'));
   });
 });

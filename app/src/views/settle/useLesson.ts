@@ -18,7 +18,7 @@ interface Lesson {
 /** What the strings must hold, by what was said when they were put on. @param tuned what they are tuned to */
 export function useLesson(restringing: Restringing, tuned: Cents): Lesson {
   const { lessonMinutes, lessonAt = null, zone } = restringing;
-  const { lessonCents = LESSON_CENTS, way = 'round by round' } = restringing;
+  const { lessonCents = LESSON_CENTS, way = 'roundByRound' } = restringing;
   return useMemo(() => {
     // So high that it is just in tune at first, and in tune for the longer.
     const high = way === 'high' ? Math.max(0, lessonCents - tuned) : 0;

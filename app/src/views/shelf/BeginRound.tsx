@@ -59,7 +59,7 @@ function RoundForm({ picked, due, shown, group }: Props) {
       name: group ?? t('shelf.beforeTheLesson'),
       time: '',
       which: group && picked.length === 0 ? 'shown' : (first ?? 'shown'),
-      way: 'any order' as Round['way'],
+      way: 'anyOrder' as Round['way'],
     },
     validate: { name: (name) => (name.trim() === '' ? t('shelf.roundNeedsName') : null) },
   });
@@ -82,17 +82,17 @@ function RoundForm({ picked, due, shown, group }: Props) {
         <SegmentedControl
           aria-label={t('shelf.howItGoes')}
           data={[
-            { value: 'any order', label: t('shelf.oneAfterTheOther') },
-            { value: 'roll call', label: t('shelf.rollCall2') },
+            { value: 'anyOrder', label: t('shelf.oneAfterTheOther') },
+            { value: 'rollCall', label: t('shelf.rollCall2') },
           ]}
           {...form.getInputProps('way')}
         />
         <p className="soft">
-          {form.values.way === 'roll call' ? t('shelf.rollCall') : t('shelf.anyOrder')}
+          {form.values.way === 'rollCall' ? t('shelf.rollCall') : t('shelf.anyOrder')}
         </p>
         <Group>
           <Button type="submit" disabled={list.length === 0}>
-            {form.values.way === 'any order'
+            {form.values.way === 'anyOrder'
               ? t('shelf.beginAbout', {
                   instruments: list.length,
                   minutes: Math.max(1, Math.round(minutes)),
@@ -118,10 +118,10 @@ function useBegin() {
   const notices = useNotices();
   return ({ name, time, way, list }: Wanted) => {
     // A roll call goes by number, as the children sit.
-    const ordered = way === 'roll call' ? byName(list) : roundOrder(list, orderFacts);
+    const ordered = way === 'rollCall' ? byName(list) : roundOrder(list, orderFacts);
     const taken = ordered.map(({ instrument, minutes }) => ({
       instrumentId: instrument.id,
-      minutes: way === 'roll call' ? ONE_STRUM : minutes,
+      minutes: way === 'rollCall' ? ONE_STRUM : minutes,
     }));
     const round = newRound(
       { id: newId(), name: name.trim(), way, madeAt: now(), zone: zone(), by: timeOf(time) },

@@ -12,6 +12,7 @@ import { type UseFormReturnType, useForm } from '@mantine/form';
 import { problemOf } from '@rosefinch/core/errors';
 import type { LabelId, Value } from '@rosefinch/core/message';
 import { tuningsFor } from '@rosefinch/core/music';
+import { tuningName } from '@rosefinch/core/sentences';
 import {
   type Bridge,
   type Course,
@@ -165,7 +166,7 @@ function Body({ form, stock, lawful, change, put }: PartProps) {
       />
       <NativeSelect
         label={t('shelf.keptIn')}
-        data={tunings.map(({ id, name }) => ({ value: id, label: name }))}
+        data={tunings.map((one) => ({ value: one.id, label: t.value(tuningName(one)) }))}
         value={home ? home.id : ''}
         onChange={(event) => {
           const { homeTuningId: _, ...rest } = draft;

@@ -1,4 +1,4 @@
-import { type LabelId, type Message, message } from '@rosefinch/core/message';
+import { type LabelId, type Message, message, type Value } from '@rosefinch/core/message';
 import { useWords } from '../../parts/words/index.ts';
 import './shelf.css';
 import { Button, Group, SegmentedControl, Stack } from '@mantine/core';
@@ -38,7 +38,7 @@ function Shelf({ stock }: { readonly stock: Stock }) {
   const [search, setSearch] = useSearchParams();
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
   if (!shelf) return <p>{t('common.moment')}</p>;
-  const shown = shelf.filter((entry) => isShown(entry, search));
+  const shown = shelf.filter((entry) => isShown(entry, search, t.value));
   const picked = shown.filter(({ instrument }) => chosen.has(instrument.id));
   const due = shown.filter(({ need }) => need.kind === 'now');
   /** Puts a word of the address; an empty one is taken out. */
@@ -127,10 +127,12 @@ function useShelved({ shelf, tunings }: Stock): readonly Shelved[] | undefined {
   );
 }
 
-function isShown(entry: Shelved, search: URLSearchParams): boolean {
+function isShown(entry: Shelved, search: URLSearchParams, read: (name: Value) => string): boolean {
   const group = search.get('group');
   const { groups = [] } = entry.instrument;
-  return isFound(entry, search.get('find') ?? '') && (group === null || groups.includes(group));
+  return (
+    isFound(entry, search.get('find') ?? '', read) && (group === null || groups.includes(group))
+  );
 }
 
 function inAll(shown: readonly Shelved[], due: readonly Shelved[]): Message {

@@ -46,12 +46,7 @@ const USUAL_WOUND = { steel: { weight: 0.83 }, other: { core: 0.65, weight: 4.6 
 /** A word and its arrow take so much, in px. */
 const CHOICE_WIDE = 110;
 
-const DIRECTIONS: Peg['tighten'][] = [
-  'away from you',
-  'towards you',
-  'clockwise',
-  'counter-clockwise',
-];
+const DIRECTIONS: Peg['tighten'][] = ['awayFromYou', 'towardsYou', 'clockwise', 'counterClockwise'];
 
 interface StringsProps {
   readonly instrument: Instrument;

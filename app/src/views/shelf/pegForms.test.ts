@@ -19,9 +19,9 @@ describe('pegs in the form', () => {
   });
 
   it('another layout guesses directions anew, but for those that a test has shown', () => {
-    const line = withLayout(GUITAR, 'in line');
+    const line = withLayout(GUITAR, 'inLine');
     expect(new Set(pegs(line).map(({ tighten }) => tighten))).to.deep.equal(
-      new Set(['away from you']),
+      new Set(['awayFromYou']),
     );
     const tested = {
       ...GUITAR,
@@ -33,7 +33,7 @@ describe('pegs in the form', () => {
         })),
       })),
     };
-    expect(pegs(withLayout(tested, 'in line')).every((p) => p.tighten === 'clockwise')).to.equal(
+    expect(pegs(withLayout(tested, 'inLine')).every((p) => p.tighten === 'clockwise')).to.equal(
       true,
     );
   });

@@ -17,9 +17,9 @@ export const LAYOUTS: readonly { readonly value: PegLayout; readonly label: Labe
   { value: '6+6', label: 'shelf.sixASide' },
   { value: '3+2', label: 'shelf.threeAboveTwoBelow' },
   { value: '2+2', label: 'shelf.twoASide' },
-  { value: '2+2 and a side peg', label: 'shelf.twoASideOneOn' },
-  { value: 'in line', label: 'shelf.allInLineAbove' },
-  { value: 'in line, reversed', label: 'shelf.allInLineBelow' },
+  { value: '2+2+side', label: 'shelf.twoASideOneOn' },
+  { value: 'inLine', label: 'shelf.allInLineAbove' },
+  { value: 'inLineReversed', label: 'shelf.allInLineBelow' },
 ];
 
 /** The instrument with its pegs in another layout; directions that no test has shown are guessed anew. */

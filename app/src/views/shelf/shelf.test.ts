@@ -1,4 +1,6 @@
 import { findModel } from '@rosefinch/core/strings';
+import { inEnglish } from '@rosefinch/words/english';
+import { en } from '@rosefinch/words/expected';
 import { expect } from 'chai';
 import { groupsOf, isFound } from './found.ts';
 import { numberedNames } from './names.ts';
@@ -27,9 +29,16 @@ describe('looking for an instrument on the shelf', () => {
   };
 
   it('finds it by any words of its name, kind, note, tuning or groups', () => {
-    for (const typed of ['', 'stone', 'UKULELE school', 'class 2', 're-entrant'])
-      expect(isFound(entry, typed), typed).to.equal(true);
-    for (const typed of ['banjo', 'stone banjo']) expect(isFound(entry, typed)).to.equal(false);
+    for (const typed of [
+      '',
+      'stone',
+      `${en('common.kind', { kind: 'ukulele' }).toUpperCase()} school`,
+      'class 2',
+      're-entrant',
+    ])
+      expect(isFound(entry, typed, inEnglish.value), typed).to.equal(true);
+    for (const typed of ['banjo', 'stone banjo'])
+      expect(isFound(entry, typed, inEnglish.value)).to.equal(false);
   });
 
   it('names each group once, in the order in which people count', () => {

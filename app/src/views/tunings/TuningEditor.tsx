@@ -1,7 +1,14 @@
 import { Button, Group, NativeSelect, Stack, TextInput } from '@mantine/core';
 import { problemOf } from '@rosefinch/core/errors';
-import type { Value } from '@rosefinch/core/message';
-import { findTuning, openChord, type Tuning, targetsOf } from '@rosefinch/core/music';
+import { list, type Value } from '@rosefinch/core/message';
+import {
+  findTuning,
+  type OwnTuning,
+  openChord,
+  type Tuning,
+  targetsOf,
+} from '@rosefinch/core/music';
+import { kindInWords, tuningName } from '@rosefinch/core/sentences';
 import { homeTuning, type Instrument, instrumentFor, stringLoad } from '@rosefinch/core/strings';
 import { type Dispatch, type SetStateAction, useState } from 'react';
 import { flushSync } from 'react-dom';
@@ -45,7 +52,9 @@ export function TuningEditor() {
         <Link to="/tunings">{t('tunings.allTunings')}</Link>
       </p>
     );
-  const draft = old ? draftOf(old, old, old.id, old.name) : draftOf(base, base, newId(), '');
+  const draft = old
+    ? draftOf(old, old, old.id, t.value(old.name))
+    : draftOf(base, base, newId(), '');
   return <Editor key={base.id} start={draft} stock={stock} isNew={!old} />;
 }
 
@@ -101,7 +110,7 @@ function Editor({ start, stock, isNew }: EditorProps) {
   );
 }
 
-function useSaveTuning(tuning: Tuning) {
+function useSaveTuning(tuning: OwnTuning) {
   const { repository } = useData();
   const navigate = useNavigate();
   const [problem, setProblem] = useState<Value | null>(null);
@@ -132,9 +141,9 @@ interface NamingProps extends PartProps {
 function Naming({ draft, setDraft, stock, isNew }: NamingProps) {
   const t = useWords();
   const [, setSearch] = useSearchParams();
-  const known = stock.tunings.map(({ id, kind, name }) => ({
-    value: id,
-    label: `${kind}, ${name}`,
+  const known = stock.tunings.map((one) => ({
+    value: one.id,
+    label: t.value(list([kindInWords(one.kind), tuningName(one)])),
   }));
   return (
     <Group align="end">

@@ -29,7 +29,7 @@ export function TuningHead({ tuning, card, canPlan }: HeadProps) {
       import('./CardSvg.tsx'),
     ]);
     download(
-      `${tuning.name}.svg`,
+      `${card.title}.svg`,
       renderToStaticMarkup(<CardSvg card={card} t={t} />),
       'image/svg+xml',
     );
@@ -51,7 +51,10 @@ export function TuningHead({ tuning, card, canPlan }: HeadProps) {
       <Button variant="default" onClick={() => void saveSvg()}>
         {t('tunings.cardAsSVG')}
       </Button>
-      <Button variant="default" onClick={() => download(`${tuning.name}.scl`, scaleText(tuning))}>
+      <Button
+        variant="default"
+        onClick={() => download(`${card.title}.scl`, scaleText(tuning, card.title))}
+      >
         {t('tunings.scaleFileScl')}
       </Button>
       <HandOn tuning={tuning} />
@@ -73,8 +76,8 @@ function HandOn({ tuning }: { readonly tuning: Tuning }) {
         {t('tunings.handItOn')}
       </Button>
       <ShareLink
-        what={{ kind: 'tuning', tuning: asLinked(tuning) }}
-        title={tuning.name}
+        what={{ kind: 'tuning', tuning: asLinked(tuning, t) }}
+        title={t.value(tuning.name)}
         opened={opened}
         onClose={() => setOpened(false)}
       />

@@ -4,6 +4,7 @@ import {
   findTuning,
   findTunings,
   notesInWords,
+  type OwnTuning,
   openChord,
   type Tuning,
 } from '@rosefinch/core/music';
@@ -21,7 +22,7 @@ export function TuningsView() {
   const [query, setQuery] = useState('');
   const tunings = useLive((repository) => repository.tunings(), 'tunings');
   if (!tunings) return <p>{t('common.moment')}</p>;
-  const found = findTunings(query, tunings, t.reader);
+  const found = findTunings(query, t.value, tunings, t.reader);
   return (
     <Stack>
       <ViewHead title={t('tunings.tunings')}>
@@ -54,7 +55,7 @@ export function TuningsView() {
 function Deleted() {
   const t = useWords();
   const { repository } = useData();
-  const { deleted } = (useLocation().state ?? {}) as { deleted?: Tuning };
+  const { deleted } = (useLocation().state ?? {}) as { deleted?: OwnTuning };
   const [back, setBack] = useState(false);
   if (!deleted || back) return null;
   return (
@@ -78,7 +79,7 @@ function Tile({ tuning }: { tuning: Tuning }) {
   const chord = openChord(tuning, t.reader);
   return (
     <Link to={`/tunings/${tuning.id}`} className="card tile">
-      <strong>{tuning.name}</strong>
+      <strong>{t.value(tuning.name)}</strong>
       <span className="soft">
         {t.value(
           list([

@@ -5,6 +5,7 @@ import {
   type NoteNames,
   type NoteStyle,
   noteName,
+  type OwnTuning,
   offsetsOf,
   parseSteps,
   parseTuning,
@@ -43,7 +44,7 @@ export function draftOf(tuning: Tuning, from: Tuning, id: string, name: string):
 }
 
 /** The tuning that a draft makes. */
-export function tuningOf({ id, name, from, notes, spelling, temper }: Draft): Tuning {
+export function tuningOf({ id, name, from, notes, spelling, temper }: Draft): OwnTuning {
   return {
     id,
     name: name.trim(),
@@ -108,8 +109,8 @@ export function rootOf(notes: readonly number[]): number {
 }
 
 /** The open strings of a tuning as a scale above its root, in the open format .scl. */
-export function scaleText(tuning: Tuning): string {
+export function scaleText(tuning: Tuning, name: string): string {
   const notes = tuning.courses.map(([midi]) => midi ?? 0);
-  const scale = scaleOf(tuning.name, notes, offsetsOf(notes, tuning.temper), rootOf(notes));
-  return writeScale(scale, tuning.name);
+  const scale = scaleOf(name, notes, offsetsOf(notes, tuning.temper), rootOf(notes));
+  return writeScale(scale, name);
 }

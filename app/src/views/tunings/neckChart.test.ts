@@ -1,6 +1,7 @@
 import { crossChecks, neckOf } from '@rosefinch/core/fretboard';
 import { findTuning } from '@rosefinch/core/music';
 import { findModel } from '@rosefinch/core/strings';
+import { en } from '@rosefinch/words/expected';
 import { expect } from 'chai';
 import { createElement } from 'react';
 import { drawnInWords } from '../../parts/words/inWordsFixture.ts';
@@ -39,7 +40,9 @@ describe('the neck of a tuning', () => {
     expect(held.map((check) => check.held.fret).sort()).to.deep.equal([4, 5, 5, 5, 5]);
     expect(ties(svg)).to.have.length(held.length);
     for (const { held: from, open } of ties(svg)) expect(Math.abs(from - open)).to.equal(30);
-    expect(svg).to.contain(`aria-label="${checks.length} places where a held string`);
+    expect(svg).to.contain(
+      `aria-label="${en('tunings.lengthPlacesWhereAHeld', { length: checks.length })}`,
+    );
   });
 
   it('lets a banjo’s short string begin at the fifth fret', () => {
