@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { chromium } from '@playwright/test';
 import { writeWav } from '@rosefinch/core/formats';
 import { BenchPage } from './bench.ts';
+import { killBrowserOn } from './killed.ts';
 import { CHROMIUM, CHROMIUM_ARGS, DEMO_PORT } from './playwright.config.ts';
 import { sixPlucksFile, temporaryFile } from './sound.ts';
 import {
@@ -398,8 +399,7 @@ test('a killed browser loses nothing that was shown', async () => {
   await giveLanguage(first);
   const bench = await sitting(await first.newPage(), [6, 5]);
   const shown = [await bench.deviation(6), await bench.deviation(5), await bench.plucks(6)];
-  const { execFileSync } = await import('node:child_process');
-  execFileSync('pkill', ['-KILL', '-f', profile]);
+  killBrowserOn(profile);
   await first.close().catch(() => {});
   const second = await open();
   await giveLanguage(second);

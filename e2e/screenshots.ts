@@ -58,7 +58,7 @@ async function pictures(): Promise<void> {
   await shoot('recording');
   await page.goto('/log');
   await take(page, 'Lapwing');
-  await page.getByText('its peg slips').first().waitFor();
+  await page.getByText(saying('shelf.pegSlips')).first().waitFor();
   await shoot('log');
   await take(page, 'Heron');
   await page.goto('/settings');
@@ -73,7 +73,7 @@ async function pictures(): Promise<void> {
   await page.waitForTimeout(600);
   await shoot('guide');
   await page.goto('/retune?to=guitar-open-d');
-  await page.getByText('strings move').first().waitFor();
+  await page.getByText(saying('retune.way')).first().waitFor();
   await shoot('retune');
   await page.goto('/tunings/banjo-open-g');
   await page.getByText(en('tunings.checksByEar')).waitFor();
@@ -107,14 +107,14 @@ async function pictures(): Promise<void> {
   await shoot('frets-result');
   await page.goto('/ear');
   await page.getByRole('region', { name: en('ear.whatToPractiseNext') }).waitFor();
-  await page.getByText(saying('ear.noticesNoticed')).waitFor();
+  await page.getByText(saying('ear.notices')).first().waitFor();
   await shoot('ear');
   await page.goto('/shelf');
-  await page.getByText('its peg slips').waitFor();
+  await page.getByText(saying('shelf.pegSlips')).first().waitFor();
   await page.waitForTimeout(400);
   await shoot('shelf');
   await page.goto('/rounds/round-today');
-  await page.getByText('Look again').first().waitFor();
+  await page.getByText(saying('rounds.lookAgain')).first().waitFor();
   await shoot('round-sheet');
   await page.getByRole('button', { name: en('shelf.goOnWithTheRound') }).click();
   await page.getByText(saying('rounds.strum')).waitFor();

@@ -209,11 +209,12 @@ const commands = {
     const env = { ...process.env, ROSEFINCH_LONG: '1' };
     bin('playwright', args, { cwd: join(root, 'e2e'), env });
   },
-  // The browser tests in a language whose every text is another one: none may hang on a wording.
+  // The tests in a language whose every text is another one: none may depend on a wording.
   reworded: () => {
     chromium();
     build();
     const env = { ...process.env, ROSEFINCH_LANGUAGE: 'en-XA' };
+    node(['scripts/unit.mjs'], { env });
     bin('playwright', ['test', ...rest], { cwd: join(root, 'e2e'), env });
   },
   reliability: () => {

@@ -1,10 +1,10 @@
-import { execFileSync } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium, type Page } from '@playwright/test';
 import { between, seededRandom } from '@rosefinch/core/maths';
 import { BenchPage } from '../bench.ts';
+import { killBrowserOn } from '../killed.ts';
 import { CHROMIUM, CHROMIUM_ARGS } from '../playwright.config.ts';
 import { en } from '../test.ts';
 import { incongruities } from './store.ts';
@@ -52,7 +52,7 @@ export async function killDrill(baseURL: string, kills: number): Promise<string>
     }
     before = await pluckUntil(page, kill % 2 === 0, between(random, 0, 1));
     shownInAll += before - (shown ?? 0);
-    execFileSync('pkill', ['-KILL', '-f', profile]);
+    killBrowserOn(profile);
     await context.close().catch(() => {});
   }
   const last = await open();

@@ -39,9 +39,10 @@ const DRILLS: Readonly<Record<string, () => Promise<string>>> = {
   kills: () => killDrill(baseURL, of(300)),
   shelf: () =>
     shelfDrill(browser, baseURL, {
-      instruments: Math.max(12, of(100)),
+      instruments: Math.max(12, of(60)),
       sittings: of(2000),
       readings: of(100_000),
+      learners: of(40),
     }),
   hours: () => hoursDrill(browser, baseURL, 2 * share),
 };
