@@ -1,6 +1,8 @@
 import { expect } from 'chai';
+import fc from 'fast-check';
 import { type BenchState, replay, type StringReading, startBench } from '../sitting/index.ts';
-import { aimOf, passesToCome, whyMoved } from './ahead.ts';
+import { aimFor } from '../strings/index.ts';
+import { aimOf, KNOWN_ENOUGH, passesToCome, whyMoved } from './ahead.ts';
 import { hearPluck } from './hear.ts';
 import { GUESSED as guess, KNOWN as known } from './neckFixture.ts';
 import { stateOf } from './strings.ts';
@@ -36,6 +38,47 @@ describe('the aim on the bench', () => {
   it('is off while the coupling is a guess, and with all strings near', () => {
     expect(aimOf(state, 3, now, guess)).to.equal(0);
     expect(aimOf(state, 3, stood([-9, -8, -10]), known)).to.equal(0);
+  });
+
+  // Laws of any aim, whatever the strings and however well the coupling is known.
+  it('never leads away from the exact aim, and asks for no turn within what is not known', () => {
+    const cents = fc.double({ min: -80, max: 80, noNaN: true });
+    fc.assert(
+      fc.property(
+        fc.tuple(cents, cents, cents),
+        fc.double({ min: 0.01, max: KNOWN_ENOUGH, noNaN: true }),
+        fc.double({ min: 0.5, max: 4, noNaN: true }),
+        (stands, error, tolerance) => {
+          const coupling = { ...known, error };
+          const state = startBench({ ...GOAL, tolerance });
+          const now = stateOf({ readings: [], before: stands, coupling });
+          const exact = aimFor(stands, [3, 2, 1], coupling);
+          const aim = aimOf(state, 3, now, coupling);
+          if (Math.abs(exact) < 1) {
+            expect(aim).to.equal(0);
+            return;
+          }
+          const own = stands[2];
+          const open = Math.max(0, 2 * error * Math.abs(exact) - tolerance);
+          expect(aim).to.be.within(Math.min(own, exact), Math.max(own, exact));
+          expect(Math.abs(aim - exact)).to.be.at.most(open + 1e-9);
+          if (Math.abs(own - exact) <= open) expect(aim).to.equal(own);
+        },
+      ),
+      { seed: 38, numRuns: 500 },
+    );
+  });
+
+  it('rises for a string that the others will take down, and falls for one that they will lift', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 25, max: 80, noNaN: true }), (far) => {
+        const aim = (cents: number) =>
+          aimOf(startBench(GOAL), 3, stood([cents, cents, 0]), { ...known, error: 0.01 });
+        expect(aim(-far)).to.be.above(0);
+        expect(aim(far)).to.be.below(0);
+      }),
+      { seed: 38, numRuns: 100 },
+    );
   });
 
   it('is what counts as at rest', () => {
