@@ -41,15 +41,17 @@ interface Way {
   readonly change: Partial<BenchWorld>;
 }
 
-/** What is to be said, as facts: how it is worded is the catalogue’s. */
-const facts = (told: object) =>
-  JSON.stringify(told, (_, value) =>
-    typeof value === 'number' ? Number(value.toFixed(3)) : value,
-  );
+/** What was done and is to be said after one input: its kind, and every fact of it. */
+interface Told {
+  readonly done: string;
+  readonly about: string;
+  readonly saying: ReturnType<typeof benchSaying>;
+  readonly fault: string;
+}
 
 /** A player who mostly follows, turns too far, names the wrong string, and plays with the buttons. */
 class Walk {
-  readonly told: string[] = [];
+  readonly told: Told[] = [];
   talk: BenchTalk = startBenchTalk();
   state: BenchState;
   private readonly targets: readonly Target[];
@@ -84,7 +86,7 @@ class Walk {
 
   go(steps: number) {
     for (let i = 0; i < steps; i++) this.act();
-    return { told: Object.assign({}, this.told), ledger: ledger(this.state) };
+    return { told: this.told, ledger: ledger(this.state) };
   }
 
   private send(input: BenchInput): void {
@@ -98,12 +100,13 @@ class Walk {
       if (effect.event.type === 'reading') this.heard.push(effect.event.reading);
     }
     const fault = benchFault(this.talk, this.world);
-    const line = [
-      effects.map((e) => (e.do === 'record' ? e.event.type : e.do)).join('+'),
-      facts(benchSaying(this.talk, this.world)),
-      fault ? facts(fault) : '',
-    ].join(' | ');
-    if (!this.told.at(-1)?.endsWith(line)) this.told.push(`${this.told.length} ${line}`);
+    const saying = benchSaying(this.talk, this.world);
+    this.told.push({
+      done: effects.map((e) => (e.do === 'record' ? e.event.type : e.do)).join('+') || '–',
+      about: saying.about,
+      saying,
+      fault: fault?.rule ?? '–',
+    });
   }
 
   private turn(course: number, cents: number): void {
@@ -170,16 +173,14 @@ const BANJO = { model: 'banjo-five', tuning: 'banjo-double-c', from: 'banjo-open
 /** What is said on some seeded ways over the bench, and what its log makes of them. */
 export function figures(): Record<string, ReturnType<typeof digest>> {
   return {
-    guitar: digest(walk({ ...STANDARD, seed: 1, change: {} })),
-    'guitar, aims and bold': digest(
+    walks: digest([
+      walk({ ...STANDARD, seed: 1, change: {} }),
       walk({ ...STANDARD, seed: 2, change: { aiming: true, bold: true } }),
-    ),
-    'guitar on the way to open D': digest(
       walk({ ...STANDARD, tuning: 'guitar-open-d', seed: 3, change: { retuning: true } }),
-    ),
-    'practice guitar': digest(walk({ ...STANDARD, seed: 4, change: { practice: true } })),
-    ukulele: digest(walk({ ...UKULELE, seed: 5, change: {} })),
-    banjo: digest(walk({ ...BANJO, seed: 6, change: { retuning: true, aiming: true } })),
-    'not listening': digest(walk({ ...BANJO, seed: 7, change: { listening: false } })),
+      walk({ ...STANDARD, seed: 4, change: { practice: true } }),
+      walk({ ...UKULELE, seed: 5, change: {} }),
+      walk({ ...BANJO, seed: 6, change: { retuning: true, aiming: true } }),
+      walk({ ...BANJO, seed: 7, change: { listening: false } }),
+    ]),
   };
 }

@@ -82,7 +82,7 @@ export function figures(): Record<string, ReturnType<typeof digest>> {
     { open: [1, 1.2], fretted: [0.5, 1.8] },
   ];
   return {
-    ...Object.fromEntries(Object.entries(NECKS).map(([name, off]) => [name, digest(said(off))])),
+    necks: digest(Object.values(NECKS).map(said)),
     bridge: digest(bridgeEnds(660, tests)),
     shifts: digest([saddleShift(660, 7), nutShift(648, -5)]),
     compromises: digest(compromises()),

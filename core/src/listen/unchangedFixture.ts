@@ -233,7 +233,7 @@ export function figures(): Record<string, ReturnType<typeof digest>> {
   const reading = said(pluck(5, -70).sound).outcomes[0]!.outcome;
   if (reading.kind !== 'reading') throw new Error(reading.kind);
   return {
-    ...Object.fromEntries(Object.entries(SOUNDS).map(([name, make]) => [name, digest(make())])),
+    sounds: digest(Object.values(SOUNDS).map((make) => make())),
     frames: digest(frames()),
     beats: digest(beats()),
     identities: digest(identities().join(' ')),

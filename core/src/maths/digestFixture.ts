@@ -2,7 +2,7 @@
 export type Digest = Record<string, number | string | boolean | null>;
 
 /** Longer lists become their length and one figure for each of their members' parts. */
-const LISTED = 6;
+const LISTED = 1;
 /** Figures are kept to so many digits: a change in the last bits of a sine is none. */
 const DIGITS = 9;
 const LIKE = 2e-7;

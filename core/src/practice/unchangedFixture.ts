@@ -101,7 +101,7 @@ export function figures(): Record<string, ReturnType<typeof digest>> {
   const banjo = findModel('banjo-five')!.build('b', 'B');
   const openHz = targetsOf(findTuning('banjo-open-g')!, 440).map(({ hz }) => hz);
   return {
-    ...Object.fromEntries(KINDS.map((kind, i) => [kind[0], digest(sitting(kind, i + 1))])),
+    sittings: digest(KINDS.map((kind, i) => sitting(kind, i + 1))),
     check: digest([
       soundCheck({ instrument: banjo, openHz, held: { course: 2, fret: 3 }, open: 1 }, 8000),
       soundCheck({ instrument: banjo, openHz, held: { course: 5, fret: 7 }, open: 1 }, 8000),

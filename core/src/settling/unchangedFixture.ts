@@ -39,10 +39,12 @@ export function figures(): Record<string, ReturnType<typeof digest>> {
   const visits = (slip: number) => settled(1, [900, 5000], slip).histories();
   const taken = stepsOf(looks, [], 5);
   return {
-    'one round': digest(report(settled(1, []), null)),
-    'three rounds': digest(report(settled(3, [600]), 5 * 3600)),
-    'over night': digest(report(settled(2, [900, 50_000]), 20 * 3600)),
-    'it let go': digest(report(settled(1, [300, 300, 300], 9), null)),
+    reports: digest([
+      report(settled(1, []), null),
+      report(settled(3, [600]), 5 * 3600),
+      report(settled(2, [900, 50_000]), 20 * 3600),
+      report(settled(1, [300, 300, 300], 9), null),
+    ]),
     steps: digest([...taken.values()]),
     history: digest(historyOf(2, AT, taken.get(2) ?? [], 'steel')),
     room: digest([roomMove(visits(0), []), roomMove([], visits(3))]),
