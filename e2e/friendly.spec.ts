@@ -1,88 +1,18 @@
 import { message } from '@rosefinch/core/message';
-import { seriousFaults } from './axe.ts';
 import { BenchPage } from './bench.ts';
 import { DEMO_PORT, OWN_PORT } from './playwright.config.ts';
-import { playedBy, sixPlucksFile } from './sound.ts';
+import { playedBy } from './sound.ts';
 import {
   begins,
   en,
   expect,
   expectWithin,
   feed,
-  give,
   giveLanguage,
-  goTo,
   note,
-  type Page,
-  recording,
   saying,
   test,
 } from './test.ts';
-
-/** By day and in the dark, where only colours differ. */
-async function expectGood(page: Page, state: string): Promise<void> {
-  expect(await seriousFaults(page), state).toEqual([]);
-  await page.emulateMedia({ colorScheme: 'dark' });
-  expect(await seriousFaults(page, 'color-contrast'), `${state}, dark`).toEqual([]);
-  await page.emulateMedia({ colorScheme: 'light' });
-}
-
-test('axe finds nothing serious on any view, light and dark', async ({ browser }) => {
-  test.setTimeout(240_000);
-  const context = await browser.newContext({ reducedMotion: 'reduce' });
-  await giveLanguage(context);
-  await give(context, 'fast');
-  const page = await context.newPage();
-  await page.goto(`http://127.0.0.1:${OWN_PORT}/`);
-  await page.getByRole('heading', { name: en('bench.whatStands') }).waitFor();
-  await expectGood(page, 'first use');
-  await page.goto(`http://127.0.0.1:${DEMO_PORT}/log`);
-  await page.getByText(saying('log.nothingYet')).waitFor();
-  await expectGood(page, 'empty history');
-  const bench = new BenchPage(page);
-  await goTo(page, '/');
-  await expectGood(page, 'bench at rest');
-  await bench.practise();
-  await page.keyboard.press('5');
-  await bench.pluck(5);
-  await expectGood(page, 'bench with a reading');
-  await page.getByRole('button', { name: begins('common.more') }).click();
-  await page.getByRole('dialog').waitFor();
-  await page.waitForTimeout(400);
-  await expectGood(page, 'all actions');
-  await page.keyboard.press('Escape');
-  await recording(page, sixPlucksFile().file);
-  await page.waitForURL(/\/recordings\//);
-  await page.getByText(saying('recording.partialsFacts')).waitFor();
-  await expectGood(page, 'recording report');
-  await goTo(page, '/log?all');
-  await page
-    .getByRole('button', { name: en('log.delete') })
-    .first()
-    .waitFor();
-  await expectGood(page, 'history');
-  await goTo(page, '/data');
-  await page.getByText(en('settings.takeItWithYou')).waitFor();
-  await expectGood(page, 'data');
-  await goTo(page, '/retune?to=guitar-new-standard');
-  await page.getByRole('button', { name: en('retune.doItOnTheBench') }).waitFor();
-  await expectGood(page, 'retune');
-  await goTo(page, '/shelf/lapwing');
-  await page.getByRole('button', { name: en('shelf.save') }).waitFor();
-  await expectGood(page, 'one instrument');
-  await goTo(page, '/tunings');
-  await page.getByText(begins('tunings.fit')).waitFor();
-  await expectGood(page, 'tunings');
-  await goTo(page, '/tunings/banjo-open-g');
-  await page.getByText(en('tunings.checksByEar')).waitFor();
-  await expectGood(page, 'one tuning');
-  await goTo(page, '/tunings/new?from=guitar-open-d');
-  await page
-    .getByLabel(en('tunings.openStrings'))
-    .selectOption({ label: en('tunings.offsetsByHand') });
-  await expectGood(page, 'a tuning of one’s own');
-  await context.close();
-});
 
 test('from a cold open to the first reading of the practice guitar is one click', async ({
   page,

@@ -3,11 +3,10 @@ import { join } from 'node:path';
 import { type Browser, chromium } from '@playwright/test';
 import { seriousFaults } from './axe.ts';
 import { BenchPage } from './bench.ts';
-import { FretsPage } from './frets.ts';
 import { CHROMIUM, CHROMIUM_ARGS } from './playwright.config.ts';
 import { addressOf, serveDemo } from './serve.ts';
-import { SettlePage } from './settle.ts';
-import { en, give, goTo, type Page } from './test.ts';
+import { cutOff, goToState, SIZES, STATES } from './states.ts';
+import { give, type Page } from './test.ts';
 
 /**
  * Contact sheets of every view, and what axe says of each at every size: `npm run looks`, or `npm run looks -- bench phone` for those whose
@@ -16,70 +15,6 @@ import { en, give, goTo, type Page } from './test.ts';
 const PORT = 5286;
 const folder = join(import.meta.dirname, '../test-results/looks');
 const wanted = process.argv.slice(2);
-
-const SIZES = {
-  desk: { width: 1280, height: 800 },
-  large: { width: 1920, height: 1080 },
-  low: { width: 1024, height: 600 },
-  phone: { width: 390, height: 844 },
-  /** What is left of 1280 × 800 at 200 %, and of 1280 × 1024 at 400 % (WCAG 2.2, 1.4.10). */
-  twice: { width: 640, height: 400 },
-  fourfold: { width: 320, height: 256 },
-} as const;
-
-/** A view in a state, and the way there; it begins on the bench of the demo. */
-const STATES: readonly (readonly [name: string, go: (page: Page) => Promise<unknown>])[] = [
-  ['bench empty', async () => {}],
-  ['bench in the middle', middle],
-  ['bench afar', async (page) => middle(page).then(() => page.keyboard.press('z'))],
-  ['bench by ear', async (page) => middle(page).then(() => page.keyboard.press('h'))],
-  [
-    'bench error',
-    async (page) => page.getByRole('button', { name: en('common.microphone') }).click(),
-  ],
-  ['more', async (page) => page.getByRole('button', { name: /^More/ }).click()],
-  ['retune', async (page) => goTo(page, '/retune?to=guitar-open-d')],
-  ['retune caution', async (page) => goTo(page, '/retune?to=guitar-new-standard')],
-  ['settle start', async (page) => new SettlePage(page).open()],
-  ['settle middle', settling],
-  ['settle stand', async (page) => settling(page).then(() => page.keyboard.press('v'))],
-  ['frets start', async (page) => new FretsPage(page).open('Linnet')],
-  ['frets middle', async (page) => fretting(page, 8)],
-  ['frets result', async (page) => fretting(page, 14).then(() => new FretsPage(page).comesTo())],
-  ['log', async (page) => middle(page).then(() => goTo(page, '/log'))],
-  ['shelf', async (page) => goTo(page, '/shelf')],
-  ['instrument', async (page) => middle(page).then(() => goTo(page, '/shelf/heron'))],
-  ['tunings', async (page) => goTo(page, '/tunings')],
-  ['tuning', async (page) => goTo(page, '/tunings/guitar-open-d')],
-  ['ear', async (page) => goTo(page, '/ear')],
-  ['settings', async (page) => goTo(page, '/settings')],
-  ['data', async (page) => goTo(page, '/data')],
-];
-
-async function middle(page: Page): Promise<void> {
-  const bench = new BenchPage(page);
-  await bench.practise();
-  await page.keyboard.press('6');
-  await bench.bringToPitch(6);
-  await page.keyboard.press('3');
-  await bench.pluck(3);
-}
-
-async function settling(page: Page): Promise<void> {
-  const settle = new SettlePage(page);
-  await settle.open();
-  await settle.begin();
-  await settle.practise();
-  await settle.obeyAll();
-}
-
-async function fretting(page: Page, notes: number): Promise<void> {
-  const frets = new FretsPage(page);
-  await frets.open('Linnet');
-  await page.getByRole('button', { name: en('frets.beginTheCheck') }).click();
-  await frets.practise();
-  for (let k = 0; k < notes; k++) await frets.sound();
-}
 
 /** Views whose address alone leads there: they are also looked at with texts a third longer. */
 const BY_ADDRESS = [
@@ -113,33 +48,12 @@ async function longerPictures(browser: Browser): Promise<string[]> {
   return made;
 }
 
-/** What is cut off at its side: text that its own box has no room for. */
-function clipped(page: Page): Promise<string[]> {
-  return page.evaluate(() =>
-    [...document.querySelectorAll<HTMLElement>('body *')]
-      .filter((element) => {
-        const { overflowX, display } = getComputedStyle(element);
-        const own = [...element.childNodes].some(
-          (node) => node.nodeType === Node.TEXT_NODE && node.textContent?.trim() !== '',
-        );
-        return (
-          own &&
-          display !== 'inline' &&
-          element.getClientRects().length > 0 &&
-          element.clientWidth > 1 &&
-          /hidden|clip/.test(overflowX) &&
-          element.scrollWidth > element.clientWidth + 1
-        );
-      })
-      .map(({ textContent }) => textContent?.trim().slice(0, 60) ?? ''),
-  );
-}
-
 /** Every state once a scheme, then at each size: a picture, and what is wrong there in words. */
 async function pictures(browser: Browser): Promise<string[]> {
   const made: string[] = [];
   for (const scheme of ['light', 'dark'] as const)
-    for (const [name, go] of STATES) {
+    for (const state of STATES) {
+      const [name] = state;
       const titles = Object.keys(SIZES).map((size) => `${name} ${size} ${scheme}`);
       const sizes = Object.values(SIZES);
       const isWanted = titles.map((title) =>
@@ -148,7 +62,9 @@ async function pictures(browser: Browser): Promise<string[]> {
       if (!isWanted.includes(true)) continue;
       const page = await opened(browser, scheme);
       // What fails is in the picture, and said.
-      await go(page).catch((error: Error) => console.log(`${name} ${scheme}: ${error.message}`));
+      await goToState(page, state).catch((error: Error) =>
+        console.log(`${name} ${scheme}: ${error.message}`),
+      );
       for (const [i, title] of titles.entries())
         if (isWanted[i]) made.push(await picture(page, title, sizes[i] ?? SIZES.desk));
       await page.context().close();
@@ -193,7 +109,7 @@ async function picture(page: Page, title: string, viewport: (typeof SIZES)[keyof
   const wide = await page.evaluate(() => document.documentElement.scrollWidth);
   if (wide > viewport.width) console.log(`${title}: ${wide} px wide in ${viewport.width}`);
   for (const fault of await seriousFaults(page)) console.log(`${title}: ${fault}`);
-  for (const text of await clipped(page)) console.log(`${title}: cut off: ${text}`);
+  for (const text of await cutOff(page)) console.log(`${title}: cut off: ${text}`);
   return file;
 }
 

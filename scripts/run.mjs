@@ -161,6 +161,8 @@ function check() {
   say('Every message is there, and no text outside of messages/ …');
   node(['scripts/messages.mjs', '--check']);
   node(['scripts/texts.mjs']);
+  say('Every command is documented …');
+  node(['scripts/commands.mjs', '--check']);
   say('The table of keys …');
   node(['--import', 'tsx', 'scripts/keys.mjs', '--check']);
   say('Licences …');
@@ -231,6 +233,7 @@ const commands = {
     node(['--import', 'tsx', 'tools/src/messagePages.ts']);
   },
   schema: () => node(['--import', 'tsx', 'scripts/schema.mjs']),
+  commands: () => node(['scripts/commands.mjs', ...rest]),
   extending: () =>
     bin('mocha', [
       ...['--no-config', '--timeout', '0', '--node-option', 'import=tsx'],

@@ -261,8 +261,8 @@ describe('what is kept', () => {
       'records.summaryMended',
       'records.summaryMended',
     ]);
-    expect(left.map(({ place }) => place).sort()).to.deep.equal([
-      'instruments, lapwing: scaleMm',
+    expect(left.map(({ place }) => place)).to.have.deep.members([
+      message('problems.inRecord', { record: 'instruments, lapwing', path: 'scaleMm' }),
       'measurements, of nothing',
     ]);
     expect(await db.sessions.get(lost.sessionId)).to.include({ instrumentId: 'found again' });

@@ -48,7 +48,14 @@ export function Sheets({ card, paper, cards }: Props) {
     '--sheet-height': `${paper.height}mm`,
   } as CSSProperties;
   return (
-    <div className="sheets" style={style} data-printed>
+    <section
+      className="sheets"
+      style={style}
+      data-printed
+      // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reached by keys (axe: scrollable-region-focusable)
+      tabIndex={0}
+      aria-label={t('views.onPaper')}
+    >
       {/* A page of this size and no other: what was asked for may be any paper. */}
       <style>{`@page { size: ${paper.width}mm ${paper.height}mm; margin: 0 }`}</style>
       {pagesOf(cards, across * down).map((page, i) => (
@@ -61,6 +68,6 @@ export function Sheets({ card, paper, cards }: Props) {
           ))}
         </section>
       ))}
-    </div>
+    </section>
   );
 }
