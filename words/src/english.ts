@@ -7,7 +7,7 @@ import { type Catalogued, translator } from './translator.ts';
 
 const HOME = join(import.meta.dirname, '../../messages');
 
-/** Every text of it is another one than in English: what holds in it hangs on no wording. */
+/** A language in which every text differs from English: a test that passes in it depends on no wording. */
 export const REWORDED = 'en-XA';
 
 /** The whole catalogue of a language, for tests and tools that run in Node. */
@@ -31,10 +31,10 @@ const parsed = (texts: Record<string, string>) =>
     ]),
   );
 
-/** The language of tests: in another one than English they show that they hang on no wording. */
+/** The language that tests use: English, unless `npm run reworded` asks for another one. */
 export const LANGUAGE = process.env.ROSEFINCH_LANGUAGE ?? 'en';
 
-/** English for tests and tools, as a usual reader reads it: reworded where `npm run reworded` asks for it. */
+/** Turns messages into the language of the tests, as a usual reader reads it; tools use it for English. */
 export const inEnglish = translator(readCatalogue(LANGUAGE), {
   ...USUAL_READER,
   language: LANGUAGE,

@@ -6,7 +6,7 @@ const TEXTS = readCatalogue(LANGUAGE);
 
 type Known<Id extends MessageId> = Partial<ArgumentsOf<Id>>;
 
-/** A text by its id: rewording one changes no test. */
+/** A text by its id, so that rewording it changes no test. */
 export function en(id: LabelId): string;
 export function en<Id extends MessageId>(id: Id, args: ArgumentsOf<Id>): string;
 export function en(id: MessageId, args?: unknown): string {
@@ -17,27 +17,27 @@ function sourceOf<Id extends MessageId>(id: Id, known: Known<Id>, named = false)
   return patternOf(TEXTS, inEnglish, id, known as Record<string, Value>, named);
 }
 
-/** A text in which so much of a message’s arguments is known, and the rest may be anything. */
+/** Matches a text that contains the message, whatever the arguments that are not given. */
 export function saying<Id extends MessageId>(id: Id, known: Known<Id> = {}): RegExp {
   return new RegExp(sourceOf(id, known));
 }
 
-/** The same at the beginning of a text. */
+/** Matches a text that begins with the message. */
 export function begins<Id extends MessageId>(id: Id, known: Known<Id> = {}): RegExp {
   return new RegExp(`^\\s*${sourceOf(id, known)}`);
 }
 
-/** The same, and nothing else. */
+/** Matches a text that is the message and nothing else. */
 export function wholly<Id extends MessageId>(id: Id, known: Known<Id> = {}): RegExp {
   return new RegExp(`^\\s*${sourceOf(id, known)}\\s*$`);
 }
 
-/** Any of several. */
+/** Matches what any of the patterns matches. */
 export function either(...patterns: readonly RegExp[]): RegExp {
   return new RegExp(patterns.map(({ source }) => `(?:${source})`).join('|'));
 }
 
-/** The arguments of a message that a text holds, each a figure or a word; none where it does not hold it. */
+/** Reads the arguments of a message out of a text: figures or single words. Empty if the text does not contain it. */
 export function told<Id extends MessageId>(
   id: Id,
   text: string,

@@ -3,16 +3,16 @@ import type { MessageId, Value } from '@rosefinch/core/message';
 import { fixed } from './reader.ts';
 import type { Catalogued, Parsed, Words } from './translator.ts';
 
-/** What is known of a message: some of its arguments. */
+/** Some arguments of a message. */
 export type Known = Readonly<Record<string, Value>>;
 
 const DIGITS: Readonly<Record<string, number>> = { tenths: 1, hundredths: 2, thousandths: 3 };
 const ANYTHING = '[\\s\\S]*?';
 
 /**
- * The text of a message as the source of a regular expression: what is known of its arguments is
- * written out, anything may stand for the others. For tests, so that rewording a text changes none.
- * @param named whether each unknown argument is a group, `toldIn` reads them: figures or single words
+ * The text of a message as the source of a regular expression. Arguments that are given are written
+ * out; the others match anything. For tests, so that rewording a text changes none of them.
+ * @param named whether the arguments that are not given become groups, which `toldIn` reads
  */
 export function patternOf(
   texts: Catalogued,
@@ -54,14 +54,14 @@ export function patternOf(
     }));
     const chosen = value === undefined ? null : choiceOf(options, plural, value, words);
     if (chosen !== null) return texts.find(({ name }) => name === chosen)?.source ?? '';
-    // A choice of nothing would fit anything.
+    // An empty choice would match anything.
     const said = [...new Set(texts.map(({ source }) => source))].filter((source) => source !== '');
     return `(?:${said.join('|')})`;
   };
   return sourceOf(typeof text === 'string' ? parse(text, OPTIONS) : text, () => '');
 }
 
-/** What a text says of the arguments of a message, by a pattern of named groups; nothing where it does not say it. */
+/** Reads the arguments of a message out of a text, by a pattern with named groups; empty if it does not match. */
 export function toldIn(text: string, pattern: string): Readonly<Record<string, string>> {
   const groups = Object.entries(new RegExp(pattern).exec(text)?.groups ?? {});
   return Object.fromEntries(
@@ -95,7 +95,7 @@ function split(id: string): readonly [string, string] {
   return [id.slice(0, point), id.slice(point + 1)];
 }
 
-/** Whatever white space a page has between words. */
+/** Escapes a text; between words a page may have any white space. */
 function escaped(text: string): string {
   return text.replace(/[.*+?^${}()|[\]\\/]/g, '\\$&').replace(/\s+/g, '\\s+');
 }

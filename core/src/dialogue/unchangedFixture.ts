@@ -41,7 +41,7 @@ interface Way {
   readonly change: Partial<BenchWorld>;
 }
 
-/** What was done and is to be said after one input: its kind, and every fact of it. */
+/** What one input led to: what was done, what is to be said, and every fact of it. */
 interface Told {
   readonly done: string;
   readonly about: string;

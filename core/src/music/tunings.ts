@@ -23,7 +23,7 @@ export interface Tuning {
   readonly temper?: Temper;
 }
 
-/** A tuning that a teacher made: its name is as they typed it. */
+/** A tuning that a teacher made; its name is what they typed. */
 export interface OwnTuning extends Tuning {
   readonly name: string;
   readonly aliases?: readonly string[];

@@ -14,7 +14,7 @@ import {
 
 const QUERIES = ['d a d', 'E2 A2', 'Bb', 'G4 C4 E4 A4', 'c e g', 'B0'];
 
-/** Found by notes and chords: names are a matter of the catalogue of messages. */
+/** Searches here use notes and chords only; names belong to the catalogue of messages. */
 const unnamed = () => '';
 
 /** What the music comes to today: every tuning of the catalogue, what is found, chords on every note. */

@@ -11,7 +11,7 @@ const plain = (value: unknown) =>
 const SINCE_6 = { learners: [], earRuns: [] };
 const SINCE_5 = { rounds: [], marks: [], climate: [], ...SINCE_6 };
 
-/** Choices were English phrases until schema 6, which end the fields named here. */
+/** Choices that were English phrases until schema 6: the field, the phrase, and its code today. */
 const CHOICES: readonly (readonly [field: string, phrase: string, code: string])[] = [
   ['tighten', 'away from you', 'awayFromYou'],
   ['tighten', 'towards you', 'towardsYou'],

@@ -127,7 +127,7 @@ function from5to6(file: Loose): Loose {
   return { learners: [], earRuns: [], ...file, schema: 6 };
 }
 
-/** Choices as they were stored until schema 6, in English, and their codes since schema 7. */
+/** Choices as they were stored in English until schema 6, with their codes since schema 7. */
 const SCHEMA_7_CODES: Readonly<Record<string, string>> = {
   'away from you': 'awayFromYou',
   'towards you': 'towardsYou',
@@ -151,7 +151,7 @@ const SCHEMA_7_CODES: Readonly<Record<string, string>> = {
   'one tone': 'oneTone',
 };
 
-/** Where such choices stand in a record, by its table: fields, and below which ones. */
+/** The fields that hold such choices, by table; a path names the fields above each. */
 const SCHEMA_7_PLACES: Readonly<Record<string, readonly (readonly string[])[]>> = {
   settings: [
     ['value', 'order'],
@@ -195,7 +195,7 @@ function from6to7(file: Loose): Loose {
   return Object.assign({}, file, ...tables, { schema: 7 }) as Loose;
 }
 
-/** One record as the newest schema has it, of a backup that has a record a line. */
+/** Converts one record of a backup that has a record a line to the newest schema. */
 export function migratedRecord(table: string, record: unknown, schema: number): unknown {
   return schema < 7 && isRecord(record) ? record6to7(table, record) : record;
 }

@@ -5,7 +5,7 @@ import { heardOfRound } from './standing.ts';
 
 const ORDER = [4, 3, 2, 1];
 const TOLERANCE = 2;
-/** By the rule of rounds: so much turned in all moves the other strings. */
+/** From this many cents turned in all, the other strings have to be checked again. */
 const MUCH = 60;
 
 const read = (course: number, cents: number, more: Partial<StringReading> = {}): StringReading => ({
@@ -16,14 +16,14 @@ const read = (course: number, cents: number, more: Partial<StringReading> = {}):
   hz: 300,
   ...more,
 });
-/** All strings heard once: one of them stands so far off. */
+/** All strings heard once, one of them out of tune by so many cents. */
 const strummed = (course: number, cents: number) =>
   ORDER.map((one) => read(one, one === course ? cents : 0.3));
 const heard = (readings: readonly StringReading[], tolerance = TOLERANCE) =>
   heardOfRound(readings, ORDER, tolerance);
 
 describe('how an instrument of a round stands', () => {
-  // The way of a peg, in however many steps a hand takes it.
+  // However many steps a hand takes to turn the peg.
   it('counts what was turned, not where a string stood meanwhile', () => {
     fc.assert(
       fc.property(

@@ -13,7 +13,7 @@ export function tuningName(tuning: Pick<Tuning, 'name'>): Value {
   return tuning.name;
 }
 
-/** By what records name the open chord of a tuning: its id, or the name that its teacher gave it. */
+/** The name under which records store the open chord of a tuning: its id, or the name its teacher gave it. */
 export function cellOfTuning({ id, name }: Pick<Tuning, 'id' | 'name'>): string {
   return typeof name === 'string' ? name : id;
 }
