@@ -4,7 +4,7 @@ import { HEARD_WITHIN } from './bench.ts';
 import { FretsPage } from './frets.ts';
 import { printed } from './printed.ts';
 import { fretPlayer } from './sound.ts';
-import { begins, either, en, expect, feed, saying, test } from './test.ts';
+import { begins, en, expect, feed, saying, test } from './test.ts';
 
 const withUnit = (label: string) => en('parts.withUnit', { label, unit: 'mm' });
 
@@ -134,22 +134,6 @@ test('a ukulele with a high second fret: the check, the cause, the compromise, t
     .poll(() => frets.asked())
     .toContain(en('frets.proofNot', { part: message('frets.partFret', { fret: 2 }) }));
   expect(await frets.readings()).toBe(10);
-});
-
-test('a sound ukulele is let go, and nothing is ordered', async ({ page }) => {
-  test.setTimeout(240_000);
-  const frets = new FretsPage(page);
-  await frets.open('Stonechat');
-  await page.getByRole('button', { name: en('frets.beginTheCheck') }).click();
-  await frets.practise();
-  await frets.soundAll();
-  await expect
-    .poll(() => frets.asked())
-    .toMatch(either(begins('frets.certified'), begins('frets.nothingToOrder')));
-  expect(await frets.readings()).toBeLessThan(40);
-  await frets.comesTo();
-  await expect(frets.causes()).not.toContainText(saying('frets.atFault'));
-  await expect(page.getByRole('button', { name: en('frets.printTheOrderSheet') })).toHaveCount(0);
 });
 
 test('a banjo’s bridge is put right in two moves', async ({ page }) => {
