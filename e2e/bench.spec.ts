@@ -164,6 +164,15 @@ test.describe('by microphone', () => {
     return bench;
   };
 
+  /** A pluck that is muted almost at once. */
+  const TOO_SHORT = playedBy(
+    [],
+    [
+      { pluck: 6, seconds: 0.03 },
+      { mute: true, seconds: 0.6 },
+    ],
+  );
+
   test('a pluck cut off by stopping is not booked afterwards', async ({ page }) => {
     const bench = await listening(page);
     const { sound, notes } = plucksOf([5, 5], [0, 0, 0, 0, 0, 0]);
@@ -179,17 +188,31 @@ test.describe('by microphone', () => {
     expect(await bench.plucks(5)).toBe(1);
   });
 
+  test('a sentence whose text comes late takes neither the microphone nor the strings from the bench', async ({
+    page,
+  }) => {
+    let arrive = () => {};
+    const arrived = new Promise<void>((done) => {
+      arrive = done;
+    });
+    await page.route(/assets\/advice-[\w-]+\.js$/, async (route) => {
+      await arrived;
+      await route.continue();
+    });
+    const bench = await listening(page);
+    // Too short to be read: what is said of it stands in the texts that are still on their way.
+    await feed(page, TOO_SHORT);
+    await page.getByText(en('common.moment')).waitFor();
+    arrive();
+    await expect(bench.advice).toContainText(en('advice.notSure'));
+    await feed(page, playedBy([], [{ pluck: 5, seconds: 1.6 }]));
+    await expect.poll(() => bench.plucks(5)).toBe(1);
+    await expect(page.getByRole('button', { name: begins('common.listening') })).toBeVisible();
+  });
+
   test('a refusal is gone once the teacher goes on', async ({ page }) => {
     const bench = await listening(page);
-    // A pluck that is muted almost at once is too short to be read.
-    const short = playedBy(
-      [],
-      [
-        { pluck: 6, seconds: 0.03 },
-        { mute: true, seconds: 0.6 },
-      ],
-    );
-    await feed(page, short);
+    await feed(page, TOO_SHORT);
     await expect(bench.advice).toContainText(en('advice.notSure'));
     await page.keyboard.press(' ');
     await expect(bench.advice).not.toContainText(en('advice.notSure'));

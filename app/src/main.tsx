@@ -118,7 +118,8 @@ async function open(): Promise<void> {
     </StrictMode>,
   );
   // What an event says must be there by then; a view that is quicker waits for its own.
-  requestIdleCallback(() => void texts.loadAll().catch(() => {}));
+  // However busy the page: until they are there a view may have to wait for one.
+  requestIdleCallback(() => void texts.loadAll().catch(() => {}), { timeout: 1000 });
 }
 
 void open();

@@ -74,6 +74,17 @@ describe('the one ear of the page', () => {
     expect(opened[0]!.pairs).to.deep.equal([null]);
   });
 
+  it('waits for two strings no longer where the next view takes it before the last one goes', () => {
+    const { made, opened } = keeper();
+    const [old, now] = [hearer(), hearer()];
+    made.take(old.owner);
+    made.take(now.owner);
+    expect(opened[0]!.pairs).to.deep.equal([null]);
+    made.leave(old.owner);
+    made.take(now.owner);
+    expect(opened[0]!.pairs).to.deep.equal([null]);
+  });
+
   const aMoment = () => new Promise((resolve) => setTimeout(resolve));
 
   it('tells nobody while no view has it, and is closed once no job is shown', async () => {

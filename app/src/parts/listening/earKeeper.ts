@@ -26,6 +26,7 @@ export class EarKeeper {
 
   /** Gives the ear to a view; what is heard is told to it alone. */
   take(owner: EarOwner): Ear {
+    if (this.owner !== owner) this.expectNothing();
     this.owner = owner;
     this.ear ??= this.open({
       report: (report) => this.owner?.report(report),
@@ -51,12 +52,16 @@ export class EarKeeper {
   leave(owner: EarOwner): void {
     if (this.owner !== owner) return;
     this.owner = null;
-    // Nobody compares two strings, winds one up or is to strum any more: the next view is to hear every pluck.
+    this.expectNothing();
+    this.closeSoon();
+  }
+
+  /** Nobody compares two strings, winds one up, sings or strums any more: the next view hears every pluck. */
+  private expectNothing(): void {
     this.ear?.expectPair(null);
     this.ear?.followWinding(null);
     this.ear?.followVoice(false);
     this.ear?.expectStrum(false);
-    this.closeSoon();
   }
 
   /** A job is shown that may listen; answers the way to say that it is gone. */

@@ -19,18 +19,21 @@ export function useEar(
   const ear = useRef<Ear | null>(null);
   const latest = useRef(hearer);
   latest.current = hearer;
-  // Before the questions of the same drawing, so that it hears the first one.
-  useLayoutEffect(() => {
-    const owner: EarOwner = {
+  const [owner] = useState(
+    (): EarOwner => ({
       report: (report) => latest.current.report(report),
       problem: (problem) => latest.current.problem(problem),
       truth: (deviations) => latest.current.truth(deviations),
       again: () => latest.current.again(),
       refused: (problem) => latest.current.refused(problem),
-    };
+    }),
+  );
+  // Before the questions of the same drawing, so that it hears the first one.
+  useLayoutEffect(() => {
     ear.current = earKeeper.take(owner);
-    return () => earKeeper.leave(owner);
-  }, []);
+  }, [owner]);
+  // A view that waits for a text is hidden, which ends its layout effects: it keeps its microphone.
+  useEffect(() => () => earKeeper.leave(owner), [owner]);
   useEffect(() => ear.current?.know(strings, tunings), [strings, tunings]);
   return ear;
 }
