@@ -1,7 +1,7 @@
 import { ASKING, askedBy, LEAST } from '@rosefinch/bench/obey';
 import type { Message, MessageId } from '@rosefinch/core/message';
 import { turnInWords } from '@rosefinch/core/sentences';
-import { inEnglish } from '@rosefinch/words/english';
+import { inTestLanguage } from '@rosefinch/words/expected';
 import { BenchPage } from './bench.ts';
 import { allStored, begins, en, heardOut, type Page, saying, told } from './test.ts';
 
@@ -112,7 +112,7 @@ export class ObedientPlayer {
 /** Every size of a turn that a sentence can name, the longest first. */
 const SIZES = [...Array(2160).keys()]
   .map((degrees) => turnInWords(degrees / 360))
-  .map((size) => ({ size, text: inEnglish(size) }))
+  .map((size) => ({ size, text: inTestLanguage(size) }))
   .filter(({ text }, i, all) => all.findIndex((other) => other.text === text) === i)
   .sort((a, b) => b.text.length - a.text.length);
 

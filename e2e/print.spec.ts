@@ -1,5 +1,5 @@
 import { message } from '@rosefinch/core/message';
-import { LANGUAGE } from '@rosefinch/words/english';
+import { LANGUAGE } from '@rosefinch/words/expected';
 import { BenchPage } from './bench.ts';
 import { printed } from './printed.ts';
 import { en, expect, same, saying, test } from './test.ts';

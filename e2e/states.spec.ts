@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { LANGUAGE } from '@rosefinch/words/english';
+import { LANGUAGE } from '@rosefinch/words/expected';
 import { seriousFaults } from './axe.ts';
 import { BenchPage } from './bench.ts';
 import { cutOff, goToState, SIZES, STATES, type State, small } from './states.ts';

@@ -1,8 +1,8 @@
 import { type BrowserContext, test as base, expect, type Page } from '@playwright/test';
 import { message, noteValue, type Value } from '@rosefinch/core/message';
 import type { Midi } from '@rosefinch/core/units';
-import { LANGUAGE, readCatalogue } from '@rosefinch/words/english';
-import { begins, en, saying } from '@rosefinch/words/expected';
+import { readCatalogue } from '@rosefinch/words/english';
+import { begins, en, LANGUAGE, saying } from '@rosefinch/words/expected';
 
 export type { BrowserContext, Locator, Page } from '@playwright/test';
 export { begins, either, en, saying, told, wholly } from '@rosefinch/words/expected';

@@ -65,8 +65,10 @@ function placeOf(file) {
 export function faultOf(from, to) {
   const [a, b] = [placeOf(from), placeOf(to)];
   if (a.house !== b.house) {
-    if (b.house === 'words' && a.house !== 'core')
-      return a.house === 'app' && to.endsWith('english.ts') ? 'english.ts is for Node alone' : null;
+    if (b.house === 'words' && a.house !== 'core') {
+      const [forNode] = a.house === 'app' ? (/(english|expected|pattern)\.ts$/.exec(to) ?? []) : [];
+      return forNode ? `${forNode} is for Node alone` : null;
+    }
     return b.house === 'core' ? null : `${a.house} imports nothing of ${b.house}`;
   }
   if (a.house !== 'core' && a.house !== 'app') return null;

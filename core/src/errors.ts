@@ -26,7 +26,7 @@ export function asText(problem: Value): string {
   return typeof problem === 'string' ? problem : JSON.stringify(problem);
 }
 
-/** What is wrong, as its reader is told: what an error carries for them, or else what it says of itself. */
+/** What is wrong, for the person at the screen: the message that an error carries, or else its own text. */
 export function problemOf(error: unknown): Value {
   if (!(error instanceof Error)) return String(error);
   return (error as Partial<RosefinchError>).problem ?? error.message;

@@ -41,7 +41,7 @@ export interface NoteValue {
 /** How items of a list are joined. */
 export type Joined = 'and' | 'or' | 'commas' | 'semicolons' | 'points' | 'to' | 'then';
 
-/** How much of a moment is told. */
+/** How much of a moment is written out. */
 export type MomentForm =
   /** The date: 26 Oct 2026. */
   | 'day'

@@ -49,6 +49,11 @@ const FORBIDDEN: readonly (readonly [from: string, of: string, says: string])[] 
   ['app/src/data/b.ts', '../App.tsx', 'data stands not above app'],
   ['core/src/music/c.ts', '../../../words/src/index.ts', 'core imports nothing of words'],
   ['app/src/views/bench/d.ts', '../../../../words/src/english.ts', 'english.ts is for Node alone'],
+  [
+    'app/src/views/bench/e.ts',
+    '../../../../words/src/expected.ts',
+    'expected.ts is for Node alone',
+  ],
   ['server/src/a.ts', '../../app/src/data/index.ts', 'server imports nothing of app'],
   ['tools/src/a.ts', '../../app/src/sound/index.ts', 'tools imports nothing of app'],
 ];

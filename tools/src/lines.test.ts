@@ -6,7 +6,7 @@ import { writeWav } from '@rosefinch/core/formats';
 import { findTuning, targetsOf } from '@rosefinch/core/music';
 import { PracticeInstrument } from '@rosefinch/core/practice';
 import { steelGuitar } from '@rosefinch/core/strings';
-import { saying } from '@rosefinch/words/expected';
+import { inEnglish } from '@rosefinch/words/english';
 import { expect } from 'chai';
 import { measureWav } from './lines.ts';
 
@@ -61,8 +61,7 @@ describe('measure', () => {
     );
     expect(done.status).to.equal(2);
     expect(done.stderr)
-      .to.match(/bad\.wav: /)
-      .and.to.match(saying('problems.noWav'))
+      .to.match(new RegExp(`bad\\.wav: ${inEnglish('problems.noWav')}`))
       .and.to.match(/none\.wav:/);
     const lines = done.stdout
       .trim()

@@ -31,11 +31,5 @@ const parsed = (texts: Record<string, string>) =>
     ]),
   );
 
-/** The language that tests use: English, unless `npm run reworded` asks for another one. */
-export const LANGUAGE = process.env.ROSEFINCH_LANGUAGE ?? 'en';
-
-/** Turns messages into the language of the tests, as a usual reader reads it; tools use it for English. */
-export const inEnglish = translator(readCatalogue(LANGUAGE), {
-  ...USUAL_READER,
-  language: LANGUAGE,
-});
+/** Turns messages into English, as a usual reader reads it: for tools that run in Node. */
+export const inEnglish = translator(readCatalogue('en'), USUAL_READER);

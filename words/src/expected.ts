@@ -1,8 +1,15 @@
 import type { ArgumentsOf, LabelId, MessageId, Value } from '@rosefinch/core/message';
-import { inEnglish, LANGUAGE, readCatalogue } from './english.ts';
+import { readCatalogue } from './english.ts';
 import { patternOf, toldIn } from './pattern.ts';
+import { USUAL_READER } from './reader.ts';
+import { translator } from './translator.ts';
 
+/** The language that tests use: English, unless `npm run reworded` asks for another one. */
+export const LANGUAGE = process.env.ROSEFINCH_LANGUAGE ?? 'en';
 const TEXTS = readCatalogue(LANGUAGE);
+
+/** Turns messages into the language that tests use. */
+export const inTestLanguage = translator(TEXTS, { ...USUAL_READER, language: LANGUAGE });
 
 type Known<Id extends MessageId> = Partial<ArgumentsOf<Id>>;
 
@@ -10,11 +17,11 @@ type Known<Id extends MessageId> = Partial<ArgumentsOf<Id>>;
 export function en(id: LabelId): string;
 export function en<Id extends MessageId>(id: Id, args: ArgumentsOf<Id>): string;
 export function en(id: MessageId, args?: unknown): string {
-  return (inEnglish as (id: MessageId, args?: unknown) => string)(id, args);
+  return (inTestLanguage as (id: MessageId, args?: unknown) => string)(id, args);
 }
 
 function sourceOf<Id extends MessageId>(id: Id, known: Known<Id>, named = false): string {
-  return patternOf(TEXTS, inEnglish, id, known as Record<string, Value>, named);
+  return patternOf(TEXTS, inTestLanguage, id, known as Record<string, Value>, named);
 }
 
 /** Matches a text that contains the message, whatever the arguments that are not given. */

@@ -1,7 +1,7 @@
 import type { MomentForm } from '@rosefinch/core/message';
 import type { EpochMs } from '@rosefinch/core/units';
 
-/** Where and when a moment is told. */
+/** The zone, the present time and the locale in which a moment is written. */
 export interface Telling {
   readonly zone: string;
   readonly now: EpochMs;

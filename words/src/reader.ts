@@ -54,7 +54,7 @@ export function inMillimetres(value: number, { length }: Pick<Reader, 'length'>)
   return length === 'mm' ? value : value * MM_PER_INCH;
 }
 
-/** A length in the reader's unit; inches with one decimal more, so that as much is told. */
+/** A length in the reader's unit; inches with one decimal more, so that they are as precise. */
 export function lengthFigure(mm: Millimetres, digits: number, reader: Reader): string {
   return fixed(inReadersUnit(mm, reader), reader.length === 'mm' ? digits : digits + 1, reader);
 }

@@ -1,11 +1,6 @@
 import { accidentalFor, findTunings, type NoteStyle, TUNINGS } from '@rosefinch/core/music';
 import { expect } from 'chai';
-import { readCatalogue } from './english.ts';
-import { USUAL_READER } from './reader.ts';
-import { translator } from './translator.ts';
-
-/** What English says, whatever language other tests are held against. */
-const inEnglish = translator(readCatalogue('en'), USUAL_READER);
+import { inEnglish } from './english.ts';
 
 const GERMAN: NoteStyle = { notes: 'german', signs: 'tuning' };
 const SYLLABLES: NoteStyle = { notes: 'syllables', signs: 'tuning' };

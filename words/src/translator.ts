@@ -159,7 +159,7 @@ function notLoaded(module: string): never {
   throw new Error(`The messages of “${module}” are not loaded.`);
 }
 
-/** What stands for an argument itself in a parsed text, beside figures, plurals and choices by it. */
+/** The type of a plain argument in a parsed text, unlike figures, plurals and choices. */
 const ARGUMENT = 1;
 /** The same argument as it is written out. */
 const writtenOut = (name: string) => `${name} written`;

@@ -21,7 +21,7 @@ export function mayPass(error: unknown): boolean {
   return !(error instanceof StoreProblem && isRosefinchError(error.cause));
 }
 
-/** Does something with the database; what goes wrong there is told as a StoreProblem. */
+/** Does something with the database. @throws StoreProblem if the database fails */
 export async function stored<T>(work: () => Promise<T>): Promise<T> {
   atRecords(1);
   try {

@@ -88,7 +88,7 @@ describe('how an instrument of a round stands', () => {
     expect(aimed(0, 5)).to.equal('off');
   });
 
-  it('takes two plucks in a row that agree, or one strum, for put right', () => {
+  it('takes a string as tuned after two plucks in a row that agree, or one strum', () => {
     const first = strummed(3, -20);
     expect(heard([...first, read(3, 0.5)]).kind).to.equal('off');
     expect(heard([...first, read(3, 0.5, { strummed: true })]).kind).to.equal('done');

@@ -133,7 +133,7 @@ describe('what is going on with an instrument', () => {
       expect(diagnosisInWords(facts(change), CLOCK)).to.deep.equal(wanted);
     });
 
-  it('a cause is told by the same words wherever it stands', () => {
+  it('a cause has the same words wherever it is shown', () => {
     const of = facts({ drift: drift({ cause: 'peg', courses: [3] }) });
     expect(causeInWords(drift({ cause: 'peg', courses: [3] }), of)).to.deep.equal(
       diagnosisInWords(of, CLOCK),
@@ -142,7 +142,7 @@ describe('what is going on with an instrument', () => {
 });
 
 describe('when it is due', () => {
-  it('is told by the day', () => {
+  it('gives the day', () => {
     const said = (need: RowFacts['need']) => needInWords(need, CLOCK);
     expect(said({ kind: 'now', because: 'drift', since: NOW - 5 })).to.deep.equal(
       message('shelf.dueToday'),

@@ -37,7 +37,7 @@ export interface RowFacts {
 
 /** New strings are spoken of for so long. */
 const NEW_FOR_DAYS = 14;
-/** What the air did lately is told where it is more than this, cents. */
+/** The effect of the air is mentioned from this many cents on. */
 const SPOKEN_OF = 3;
 /** The air's moisture is named where it explains so much of what all did alike. */
 const EXPLAINS = 0.3;

@@ -1,7 +1,7 @@
 import type { EarVerdict } from '../coach/index.ts';
 import { message, type Sentence } from '../message.ts';
 
-/** What a player is told while the figures are hidden. */
+/** The sentence shown while the figures are hidden. */
 export function byEarInWords(course: number): Sentence {
   return {
     say: message('advice.byEar', { string: course }),

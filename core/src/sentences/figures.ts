@@ -22,7 +22,7 @@ const UNITS = [
   ['hour', 3600],
   ['minute', 60],
 ] as const;
-/** Up to so many of a unit the halves are told. */
+/** Up to this many of a unit, halves are given too. */
 const HALVES_TO = 3;
 
 const SHORT_MINUTES = 0.75;
@@ -57,7 +57,7 @@ export function durationInWords(seconds: Seconds): Message {
   return message('common.duration', { unit, count });
 }
 
-/** Whether two lengths of time are told alike. */
+/** True if two lengths of time read the same. */
 export function toldAlike(one: Seconds, other: Seconds): boolean {
   const [a, b] = [spanOf(one), spanOf(other)];
   return a.unit === b.unit && a.count === b.count;

@@ -75,7 +75,7 @@ export function otherPlaceInWords({ asked, heard, string }: OtherPlace): Sentenc
   };
 }
 
-/** What stands at the end of the strings. */
+/** What carries the strings at their end: bridge or saddle. */
 type End = 'saddle' | 'bridge';
 
 /** @example partInWords({ kind: 'slot', course: 3 }, 'saddle') // ‘the nut slot of string 3’ */
@@ -174,7 +174,7 @@ export interface Judged {
   readonly only: readonly number[] | null;
 }
 
-/** What a check comes to, before its parts are named. */
+/** The result of a check, before the parts at fault are named. */
 export function fretVerdictInWords(verdict: FretVerdict, { limit, end, only }: Judged): Sentence {
   const some = { count: only?.length ?? 0, strings: list(only ?? []) };
   switch (verdict.kind) {

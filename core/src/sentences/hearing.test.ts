@@ -83,7 +83,7 @@ describe('words of the ear', () => {
     );
   });
 
-  it('an answer is told by what was so: "the same" is neither right nor wrong', () => {
+  it('the reply to an answer says what it was: "the same" is neither right nor wrong', () => {
     const told = (asked: number, answer: string) =>
       toldInWords('direction', { asked, answer, which: null }).say;
     expect(told(-12, 'lower')).to.deep.equal(
@@ -128,7 +128,7 @@ describe('words of the ear', () => {
     );
   });
 
-  it('deeds are told by what was left, and how', () => {
+  it('the reply to an exercise says what was left, and how', () => {
     expect(matchedInWords(-2.04, 31, 14.4, 1)).to.deep.equal({
       say: message('ear.matched', { side: 'low', cents: message('parts.tenths', { cents: 2.04 }) }),
       more: message('ear.matched.more', { from: signed(31), seconds: 14, turns: 1 }),

@@ -96,7 +96,7 @@ describe('why there is no reading, in words', () => {
     expect(said.say).to.deep.equal(message('advice.unsteady'));
   });
 
-  it('names the strings that sounded at once where they are told', () => {
+  it('names the strings that sounded at once where they are known', () => {
     const both = { kind: 'more than one string' } as unknown as Parameters<
       typeof refusalInWords
     >[0];

@@ -80,7 +80,7 @@ const CASES: readonly (readonly [change: Partial<Comparison>, says: Message])[] 
       open: 1,
     }),
   ],
-  // Good to come near by only: an ear is told so, and never asked to hear a difference.
+  // Only close enough to come near: the sentence says so and never asks for a difference to be heard.
   [
     { good: 'about' },
     message('common.compareOther', {

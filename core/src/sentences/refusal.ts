@@ -13,7 +13,7 @@ const REASONS = {
 
 /**
  * What to say when a pluck gave no reading.
- * @param together the two strings that sounded at once, where they are told
+ * @param together the two strings that sounded at once, where they are known
  */
 export function refusalInWords(
   refusal: Refusal,

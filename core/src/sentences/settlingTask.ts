@@ -12,7 +12,7 @@ import { durationInWords, toldAlike } from './figures.ts';
 
 type Facts<S extends SettlingStep['step']> = Extract<SettlingStep, { step: S }>;
 
-/** What is known at rest, beside what is to be done. */
+/** What is known while nothing has to be done, beside the next task. */
 export interface AtRest {
   /** What they must hold. @example ‘a 45-minute lesson’ */
   readonly lesson: Message;
@@ -100,7 +100,7 @@ function pullInWords({ course, times, headroom, near, thin, brings }: Facts<'pul
   };
 }
 
-/** What a pull is expected to bring; nothing where the two are told alike. */
+/** What a pull is expected to gain; nothing where both times read the same. */
 function gainInWords(brings: Facts<'pull'>['brings']): readonly Message[] {
   if (!brings || toldAlike(brings.pulled, brings.waited)) return [];
   return [

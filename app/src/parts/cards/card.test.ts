@@ -2,8 +2,7 @@ import { saltmarshLibrary } from '@rosefinch/core/demo';
 import { message } from '@rosefinch/core/message';
 import { findTuning } from '@rosefinch/core/music';
 import { DEFAULT_SETTINGS } from '@rosefinch/core/records';
-import { inEnglish } from '@rosefinch/words/english';
-import { begins, en, saying } from '@rosefinch/words/expected';
+import { begins, en, inTestLanguage, saying } from '@rosefinch/words/expected';
 import { expect } from 'chai';
 import type { Stock } from '../../data/index.ts';
 import { cardOf, checkInWords, comparisonsOf, heldInWords } from './card.ts';
@@ -18,7 +17,7 @@ const stock = {
 } as unknown as Stock;
 
 describe('the card of a tuning', () => {
-  const card = cardOf(STANDARD, guitar, stock, inEnglish);
+  const card = cardOf(STANDARD, guitar, stock, inTestLanguage);
 
   it('has every string with its pitch, the sixth first', () => {
     expect(card.strings.map(({ course }) => course)).to.deep.equal([6, 5, 4, 3, 2, 1]);
@@ -34,7 +33,7 @@ describe('the card of a tuning', () => {
 
   it('compares at the fifth fret, and at the fourth between the third string and the second', () => {
     // The way guitars are tuned by ear; common practice, no source.
-    const said = card.checks.map((check) => inEnglish(checkInWords(check)));
+    const said = card.checks.map((check) => inTestLanguage(checkInWords(check)));
     for (const [string, fret] of [
       [6, 5],
       [5, 5],
@@ -62,8 +61,8 @@ describe('the card of a tuning', () => {
   it('elsewhere tells the way from home, one string a step, lower strings down by what they sink', () => {
     const dropped = { ...STANDARD, id: 'dropped', name: 'Dropped' };
     const courses = STANDARD.courses.map((course, i) => (i === 5 ? [38] : course));
-    const { way } = cardOf({ ...dropped, courses }, guitar, stock, inEnglish);
-    expect(way?.from).to.equal(inEnglish.value(STANDARD.name));
+    const { way } = cardOf({ ...dropped, courses }, guitar, stock, inTestLanguage);
+    expect(way?.from).to.equal(inTestLanguage.value(STANDARD.name));
     expect(way?.steps).to.have.length(1);
     expect(way?.steps[0]).to.match(begins('parts.onePegMoves', { way: 'down', string: 6 }));
   });
@@ -71,10 +70,15 @@ describe('the card of a tuning', () => {
   it('with offsets leaves harmonics out, and says what a comparison is out by', () => {
     const temper = { kind: 'pure', root: 4, share: 1 } as const;
     const pure = { ...STANDARD, temper };
-    const tempered = cardOf(pure, guitar, stock, inEnglish);
+    const tempered = cardOf(pure, guitar, stock, inTestLanguage);
     expect(tempered.about).to.include(en('parts.pure'));
     expect([tempered.harmonics, tempered.chain]).to.deep.equal([null, []]);
-    const half = cardOf({ ...pure, temper: { ...temper, share: 0.5 } }, guitar, stock, inEnglish);
+    const half = cardOf(
+      { ...pure, temper: { ...temper, share: 0.5 } },
+      guitar,
+      stock,
+      inTestLanguage,
+    );
     expect(half.about).to.include(en('parts.partlyPure', { percent: 50 }));
     const offset = (course: number) =>
       tempered.strings.find((string) => string.course === course)!.offset;

@@ -15,7 +15,7 @@ export interface NumberRule {
   readonly name: LabelId;
   readonly low: number;
   readonly high: number;
-  /** What stands behind the number. */
+  /** The unit shown after the number. */
   readonly unit: 'Hz' | 'cents' | 'mm' | 'in' | 'minutes' | 'gramsPerMetre' | 'none';
   readonly whole?: true;
 }

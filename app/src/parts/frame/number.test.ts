@@ -1,5 +1,4 @@
-import { inEnglish } from '@rosefinch/words/english';
-import { en } from '@rosefinch/words/expected';
+import { en, inTestLanguage } from '@rosefinch/words/expected';
 import { expect } from 'chai';
 import { judgedNumber } from './CheckedNumber.tsx';
 
@@ -24,11 +23,11 @@ describe('a number in a field', () => {
     ['high', en('parts.numberFrom', NAMED)],
   ] as const)
     it(`${JSON.stringify(typed)} is ${says}`, () =>
-      expect(judgedNumber(typed, A4, inEnglish)).to.equal(says));
+      expect(judgedNumber(typed, A4, inTestLanguage)).to.equal(says));
 
   it('may have to be whole', () => {
-    expect(judgedNumber(20, FRETS, inEnglish)).to.equal(20);
-    expect(judgedNumber(20.5, FRETS, inEnglish)).to.equal(
+    expect(judgedNumber(20, FRETS, inTestLanguage)).to.equal(20);
+    expect(judgedNumber(20.5, FRETS, inTestLanguage)).to.equal(
       en('parts.wholeNumber', { name: en('parts.ruleFrets'), low: 0, high: 40, unit: 'none' }),
     );
   });

@@ -1,7 +1,7 @@
 import { Ear, type EarHearer, type MicrophoneProblem } from '../../sound/index.ts';
 import type { Wanted } from './wanted.ts';
 
-/** A view that has the ear; a source that could not be opened is told to the one that has it by then. */
+/** A view that has the ear. If a source cannot be opened, the view that has the ear by then hears of it. */
 export interface EarOwner extends EarHearer {
   readonly refused: (problem: MicrophoneProblem) => void;
 }
@@ -24,7 +24,7 @@ export class EarKeeper {
 
   constructor(private readonly open: (hearer: EarHearer) => Ear = (hearer) => new Ear(hearer)) {}
 
-  /** Gives the ear to a view; what is heard is told to it alone. */
+  /** Gives the ear to a view, which alone receives what is heard. */
   take(owner: EarOwner): Ear {
     if (this.owner !== owner) this.expectNothing();
     this.owner = owner;

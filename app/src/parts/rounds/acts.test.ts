@@ -1,6 +1,6 @@
 import { saltmarshLibrary } from '@rosefinch/core/demo';
 import { newRound, type Round } from '@rosefinch/core/rounds';
-import { inEnglish } from '@rosefinch/words/english';
+import { inTestLanguage } from '@rosefinch/words/expected';
 import { expect } from 'chai';
 import { Repository, RosefinchDatabase } from '../../data/index.ts';
 import { bookInRound, putBackInRound, takeOfRound } from './acts.ts';
@@ -33,7 +33,7 @@ describe('what is done in a round', () => {
 
   it('what is booked gives way to the next, in the round and at the head', async () => {
     expect(await inHand()).to.deep.equal(['heron', 'heron']);
-    expect(await bookInRound(repository, await now(), 'right', undefined, inEnglish)).to.equal(
+    expect(await bookInRound(repository, await now(), 'right', undefined, inTestLanguage)).to.equal(
       false,
     );
     expect(await inHand()).to.deep.equal(['wren', 'wren']);
@@ -41,8 +41,8 @@ describe('what is done in a round', () => {
 
   it('two tabs that heard the same book it once', async () => {
     const seen = await now();
-    await bookInRound(repository, seen, 'right', undefined, inEnglish);
-    await bookInRound(repository, seen, 'right', undefined, inEnglish);
+    await bookInRound(repository, seen, 'right', undefined, inTestLanguage);
+    await bookInRound(repository, seen, 'right', undefined, inTestLanguage);
     expect(await inHand()).to.deep.equal(['wren', 'wren']);
     expect((await now()).entries.map(({ standing }) => standing)).to.deep.equal([
       'right',
@@ -55,10 +55,12 @@ describe('what is done in a round', () => {
   it('what was taken off the shelf meanwhile is passed over, and the last one ends the round', async () => {
     const wren = (await repository.instruments()).find(({ id }) => id === 'wren');
     if (wren) await repository.saveInstrument({ ...wren, archived: true });
-    await bookInRound(repository, await now(), 'done', undefined, inEnglish);
+    await bookInRound(repository, await now(), 'done', undefined, inTestLanguage);
     expect(await inHand()).to.deep.equal(['dunlin', 'dunlin']);
-    await bookInRound(repository, await now(), 'skipped', undefined, inEnglish);
-    expect(await bookInRound(repository, await now(), 'off', undefined, inEnglish)).to.equal(true);
+    await bookInRound(repository, await now(), 'skipped', undefined, inTestLanguage);
+    expect(await bookInRound(repository, await now(), 'off', undefined, inTestLanguage)).to.equal(
+      true,
+    );
     expect((await now()).endedAt).to.be.a('number');
     expect(await repository.chronicle.openRound()).to.equal(null);
   });
@@ -66,11 +68,11 @@ describe('what is done in a round', () => {
   it('what is put back comes again at the end; to the repairer is noted in its log', async () => {
     await putBackInRound(repository, await now());
     expect(await inHand()).to.deep.equal(['wren', 'wren']);
-    await bookInRound(repository, await now(), 'toRepairer', undefined, inEnglish);
+    await bookInRound(repository, await now(), 'toRepairer', undefined, inTestLanguage);
     const life = (await repository.chronicle.lives('wren')).get('wren');
     expect(life?.marks[0]).to.deep.include({ kind: 'repair', until: null });
-    await bookInRound(repository, await now(), 'right', undefined, inEnglish);
-    await bookInRound(repository, await now(), 'right', undefined, inEnglish);
+    await bookInRound(repository, await now(), 'right', undefined, inTestLanguage);
+    await bookInRound(repository, await now(), 'right', undefined, inTestLanguage);
     expect(await inHand()).to.deep.equal(['heron', 'heron']);
   });
 });

@@ -1,7 +1,6 @@
 import { message } from '@rosefinch/core/message';
 import { MICROPHONE_TROUBLES } from '@rosefinch/core/sentences';
-import { inEnglish } from '@rosefinch/words/english';
-import { en } from '@rosefinch/words/expected';
+import { en, inTestLanguage } from '@rosefinch/words/expected';
 import { expect } from 'chai';
 import { createElement } from 'react';
 import { drawnInWords } from '../words/inWordsFixture.ts';
@@ -26,13 +25,20 @@ function staged(change: object = {}) {
 describe('the stage', () => {
   it('says string, figure and what to do', () => {
     const shown = staged();
-    for (const words of ['G3', 'string 3', '−2.7', 'cents, low', inEnglish(SAY), inEnglish(MORE)])
+    for (const words of [
+      'G3',
+      'string 3',
+      '−2.7',
+      'cents, low',
+      inTestLanguage(SAY),
+      inTestLanguage(MORE),
+    ])
       expect(shown).to.contain(words);
-    expect(shown).to.contain(`<div><strong>${inEnglish(SAY)}`);
+    expect(shown).to.contain(`<div><strong>${inTestLanguage(SAY)}`);
   });
 
   it('leaves out why and how where that is wanted', () => {
-    expect(staged({ short: true })).to.not.contain(inEnglish(MORE));
+    expect(staged({ short: true })).to.not.contain(inTestLanguage(MORE));
   });
 
   it('gives the sentence’s place to what stands in the way, as an alert', () => {
@@ -40,8 +46,8 @@ describe('the stage', () => {
       problem: MICROPHONE_TROUBLES['not found'],
     });
     expect(shown).to.match(/role="alert"[^>]*><div><strong>/);
-    expect(shown).to.contain(inEnglish(MICROPHONE_TROUBLES['not found'].more));
-    expect(shown).to.not.contain(inEnglish(SAY));
+    expect(shown).to.contain(inTestLanguage(MICROPHONE_TROUBLES['not found'].more));
+    expect(shown).to.not.contain(inTestLanguage(SAY));
   });
 
   it('sets a long sentence smaller, and makes room for answers only where there are some', () => {

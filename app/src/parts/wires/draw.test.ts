@@ -1,4 +1,4 @@
-import { inEnglish } from '@rosefinch/words/english';
+import { inTestLanguage } from '@rosefinch/words/expected';
 import { expect } from 'chai';
 import { drawWire, type Perch, scaleOf, type WirePicture } from './draw.ts';
 
@@ -44,7 +44,7 @@ const EMPTY: WirePicture = {
   hidden: false,
   palette: PALETTE,
   gauge: 2,
-  words: inEnglish,
+  words: inTestLanguage,
 };
 const MIDDLE = EMPTY.height / 2;
 

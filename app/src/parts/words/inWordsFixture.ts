@@ -1,4 +1,4 @@
-import { inEnglish } from '@rosefinch/words/english';
+import { inTestLanguage } from '@rosefinch/words/expected';
 import { createElement, type ReactElement } from 'react';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { WordsContext } from './context.tsx';
@@ -6,6 +6,6 @@ import { WordsContext } from './context.tsx';
 /** What a test draws, as markup with English words. */
 export function drawnInWords(element: ReactElement): string {
   return renderToStaticMarkup(
-    createElement(WordsContext, { value: inEnglish }, element),
+    createElement(WordsContext, { value: inTestLanguage }, element),
   ).replaceAll('<!-- -->', '');
 }

@@ -1,7 +1,6 @@
 import type { Session, StringSummary, Summary } from '@rosefinch/core/sitting';
 import { steelGuitar } from '@rosefinch/core/strings';
-import { inEnglish } from '@rosefinch/words/english';
-import { en } from '@rosefinch/words/expected';
+import { en, inTestLanguage } from '@rosefinch/words/expected';
 import { expect } from 'chai';
 import ICAL from 'ical.js';
 import type { Life, Listed } from '../../data/index.ts';
@@ -95,7 +94,7 @@ describe('what leaves the log', () => {
         judged('Dunlin', { kind: 'resting', since: null }),
       ],
       NOW,
-      inEnglish,
+      inTestLanguage,
     );
     const events = new ICAL.Component(ICAL.parse(text)).getAllSubcomponents('vevent');
     const told = events.map((event) => new ICAL.Event(event));

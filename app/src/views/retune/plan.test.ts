@@ -3,8 +3,7 @@ import { findTuning, targetsOf } from '@rosefinch/core/music';
 import { planRetune, planStrings } from '@rosefinch/core/retune';
 import { loadInWords, wayInWords } from '@rosefinch/core/sentences';
 import { expectedCoupling, findModel, homeTuning, steelGuitar } from '@rosefinch/core/strings';
-import { inEnglish } from '@rosefinch/words/english';
-import { begins, told } from '@rosefinch/words/expected';
+import { begins, inTestLanguage, told } from '@rosefinch/words/expected';
 import { expect } from 'chai';
 import { createElement } from 'react';
 import { drawnInWords } from '../../parts/words/inWordsFixture.ts';
@@ -85,7 +84,7 @@ describe('a capo in a plan', () => {
 });
 
 const INTERVAL = (distance: 'same' | 'upOne') => message('common.interval', { distance });
-const points = (...items: readonly Value[]) => inEnglish.value(list(items, 'points'));
+const points = (...items: readonly Value[]) => inTestLanguage.value(list(items, 'points'));
 
 describe('the wires of a plan', () => {
   const lines = planLines(OPEN_D, OPEN_D.plan.steps[0]!);
@@ -93,18 +92,20 @@ describe('the wires of a plan', () => {
   it('run from the note now to the target, the highest number first; those that stay say so', () => {
     expect(
       lines.map(({ course, name, to }) =>
-        [course, name, to].map((value) => inEnglish.value(value ?? '')).join(' '),
+        [course, name, to].map((value) => inTestLanguage.value(value ?? '')).join(' '),
       ),
     ).to.deep.equal(['6 E2 D2', '5 A2 A2', '4 D3 D3', '3 G3 F♯3', '2 B3 A3', '1 E4 D4']);
     expect(
       lines
-        .filter(({ word }) => begins('retune.stays').test(inEnglish.value(word ?? '')))
+        .filter(({ word }) => begins('retune.stays').test(inTestLanguage.value(word ?? '')))
         .map(({ course }) => course),
     ).to.deep.equal([5, 4]);
   });
 
   it('say in which order each is set right by ear at the end, and against what', () => {
-    const words = new Map(lines.map(({ course, word }) => [course, inEnglish.value(word ?? '')]));
+    const words = new Map(
+      lines.map(({ course, word }) => [course, inTestLanguage.value(word ?? '')]),
+    );
     const nth = (place: number) => message('retune.rightNth', { place });
     const stays = message('retune.stays');
     const loosened = message('retune.move', {
@@ -135,7 +136,7 @@ describe('the wires of a plan', () => {
 
   it('number their steps in the order of the plan, and mark the one in hand', () => {
     const numbers = lines.map(
-      ({ says }) => told('retune.stepTo', inEnglish.value(says)).step?.replace(',', '') ?? '–',
+      ({ says }) => told('retune.stepTo', inTestLanguage.value(says)).step?.replace(',', '') ?? '–',
     );
     const order = OPEN_D.plan.steps.map(({ course }) => course);
     expect(numbers).to.deep.equal(
