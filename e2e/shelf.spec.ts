@@ -53,6 +53,10 @@ test('an instrument is added, changed, undone, copied, put away and brought back
   await expect(page.getByRole('link', { name: /Godwit/ })).toHaveCount(1);
   await page.goBack();
   await page.getByRole('button', { name: en('shelf.backOnTheShelf') }).click();
+  // Until this is stored, Undo still belongs to what was done before.
+  await expect(page.getByRole('region', { name: en('common.notice') })).toContainText(
+    en('shelf.isBack'),
+  );
   await page.getByRole('button', { name: en('common.undo') }).click();
   await expect(page.getByRole('button', { name: en('shelf.backOnTheShelf') })).toBeVisible();
 });

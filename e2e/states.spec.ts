@@ -40,18 +40,23 @@ async function judge(page: Page, state: State): Promise<void> {
   await page.setViewportSize(SIZES[size]);
   await page.emulateMedia({ colorScheme, reducedMotion: 'reduce' });
   await page.locator('main h1, main .stage, main p').first().waitFor();
-  expect.soft(await seriousFaults(page), title).toEqual([]);
   // The list is of English; longer texts are looked at by `npm run looks -- longer`.
-  if (LANGUAGE !== 'en') return;
+  // Lists fill up after their heading is drawn, so the counts are taken until they are right.
+  if (LANGUAGE === 'en')
+    await expect
+      .configure({ soft: true })
+      .poll(() => faultsOf(page, SIZES[size].width), title)
+      .toEqual({ wide: 0, cut: 0, small: 0, ...KNOWN[title] });
+  expect.soft(await seriousFaults(page), title).toEqual([]);
+}
+
+async function faultsOf(page: Page, width: number): Promise<Faults> {
   const wide = await page.evaluate(() => document.documentElement.scrollWidth);
-  const found: Faults = {
-    wide: Math.max(0, wide - SIZES[size].width),
+  return {
+    wide: Math.max(0, wide - width),
     cut: (await cutOff(page)).length,
     small: await small(page, FINGER),
   };
-  expect.soft({ [title]: found }).toEqual({
-    [title]: { wide: 0, cut: 0, small: 0, ...KNOWN[title] },
-  });
 }
 
 const byAddress = STATES.filter(([, , go]) => typeof go === 'string');
