@@ -17,7 +17,7 @@ const CORE = [
   ['maths'],
   ['music'],
   ['strings', 'formats'],
-  ['fretboard', 'listen'],
+  ['fretboard', 'listen', 'attribution'],
   ['sitting'],
   ['state'],
   ['retune', 'settling', 'intonation', 'drift', 'rounds', 'ear'],

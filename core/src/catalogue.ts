@@ -173,6 +173,10 @@ export interface Catalogue<Value> {
   readonly 'bench.reference.more': None;
   readonly 'bench.whichString': { readonly strings: Value };
   readonly 'bench.whichString.more': None;
+  readonly 'bench.choseOther': { readonly chosen: Value; readonly other: Value };
+  readonly 'bench.mayBeString': { readonly strings: Value };
+  readonly 'bench.mayBeString.more': None;
+  readonly 'bench.corrected': { readonly to: Value; readonly from: Value };
   readonly 'bench.strumAll': { readonly strings: Value };
   readonly 'bench.strumAll.more': None;
   readonly 'bench.whatStands': None;

@@ -9,6 +9,7 @@ import {
   type Summary,
   summarise,
   summaryAfter,
+  withAttributions,
 } from '@rosefinch/core/sitting';
 import { Dexie, liveQuery } from 'dexie';
 import { newId } from '../environment.ts';
@@ -48,13 +49,13 @@ export class Log {
     return draft;
   }
 
-  /** A sitting's log, in its order. */
-  of(sessionId: string): Promise<LogEntry[]> {
-    return logOf(this.db, sessionId);
+  /** A sitting's log, in its order, each pluck with the string that it was put to in the end. */
+  async of(sessionId: string): Promise<readonly LogEntry[]> {
+    return withAttributions(await logOf(this.db, sessionId));
   }
 
   /** The same whenever it changes, in whichever tab; answers the way to stop. */
-  watch(sessionId: string, read: (log: LogEntry[]) => void): () => void {
+  watch(sessionId: string, read: (log: readonly LogEntry[]) => void): () => void {
     const watching = liveQuery(() => this.of(sessionId)).subscribe({
       next: read,
       // Nothing can be read: what is on screen stays, and storing tells why.
@@ -147,11 +148,11 @@ export class Log {
       added.push(measurements.add(checkRecord('measurements', whole)));
     }
     await Promise.all(added);
-    if (before?.form === SUMMARY_FORM)
+    if (before?.form === SUMMARY_FORM && event.type !== 'attributed')
       await summaries.put(checkSummary(summaryAfter(before, entry)));
     else {
       const instrument = await instruments.get(session.instrumentId);
-      const log = await this.of(session.id);
+      const log = await logOf(this.db, session.id);
       if (instrument)
         await summaries.put(checkSummary(summarise(session, log, instrument.courses)));
     }

@@ -1,4 +1,9 @@
-import type { LogEntry, Measurement, Session } from '@rosefinch/core/sitting';
+import {
+  type LogEntry,
+  type Measurement,
+  type Session,
+  withAttributions,
+} from '@rosefinch/core/sitting';
 import type { Progress } from '../worker/protocol.ts';
 import { csvText, rounded } from './csv.ts';
 import type { RosefinchDatabase } from './database.ts';
@@ -82,7 +87,7 @@ export async function writeReadings(
   const sessions = await db.sessions.orderBy('startedAt').toArray();
   const parts = [readingsCsv([], reader)];
   for (const [i, session] of sessions.entries()) {
-    const log = await logOf(db, session.id);
+    const log = withAttributions(await logOf(db, session.id));
     const found = await db.measurements.bulkGet(log.map(({ id }) => id));
     const measurements = new Map(found.flatMap((one) => (one ? [[one.id, one] as const] : [])));
     parts.push(lines({ session, instrument: nameOf(session), log, measurements, stored: true }));

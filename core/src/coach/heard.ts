@@ -9,6 +9,8 @@ import type { Ringing } from './ringing.ts';
 export interface HeardPluck {
   /** Null when it gave none. */
   readonly reading: StringReading | null;
+  /** Its pitch, where it had one: it may be put to a string later. */
+  readonly hz?: Hz;
   readonly refusal: Refusal | null;
   /** The course that was chosen by hand then, if one was. */
   readonly chosen: number | null;

@@ -1,20 +1,24 @@
+import { afterPluck, attributionOf } from '../attribution/index.ts';
 import { earVerdict, type HeardPluck, ringingOf } from '../coach/index.ts';
-import type { Refusal } from '../listen/index.ts';
+import type { Reading, Refusal } from '../listen/index.ts';
 import { shiftHz } from '../music/index.ts';
 import {
   allInTune,
   type BenchEvent,
   type BenchState,
   benchAfter,
+  correctionsOf,
   currentPass,
   isClosed,
+  type PluckFacts,
   passDone,
-  readingFor,
+  pluckOf,
   type StringReading,
   stringOf,
 } from '../sitting/index.ts';
-import { aimOf, hearPluck, stateOf } from '../state/index.ts';
+import { aimOf, readingOf, stateOf } from '../state/index.ts';
 import { roundTurns } from '../strings/index.ts';
+import type { Hz } from '../units.ts';
 import { benchSaying } from './benchSaying.ts';
 import { askStrum, hearStrummed, strumLetGo } from './benchStrum.ts';
 import type {
@@ -51,22 +55,25 @@ export function startBenchTalk(): BenchTalk {
     notice: null,
     track: [],
     ownsTrack: false,
+    questioned: false,
     newest: null,
   };
 }
 
 /** What the player is asked for just now. */
 export function askedAtBench(
-  { led }: BenchTalk,
+  { led, notice }: BenchTalk,
   state: BenchState,
   planned?: number | undefined,
 ): BenchAsked {
   const { chosen } = state;
   const round = pegRound(led);
   const course = round?.toCome[0];
+  const alone = notice?.kind === 'strum' ? notice.alone[0] : undefined;
   return {
     chosen,
-    inHand: courseAsked(state, planned),
+    inHand: alone ?? courseAsked(state, planned) ?? courseInHand(state, planned),
+    alone: alone !== undefined,
     reference: led.kind === 'reference' && led.hz === null,
     peg: round && course !== undefined ? { course, step: stepOf(round) } : null,
   };
@@ -111,6 +118,8 @@ function answer(talk: BenchTalk, input: BenchInput, world: BenchWorld): Step {
       return act(talk, { type: 'next pass' });
     case 'choose':
       return choose(talk, input.course, world);
+    case 'attribute':
+      return attribute(talk, input.hz, input.course, world);
     case 'by ear':
       return byEar(talk);
     case 'compare':
@@ -199,32 +208,60 @@ function accept(talk: BenchTalk, world: BenchWorld): Step {
   return act(talk, { type: 'accept', ...(planned !== undefined && { next: planned }) });
 }
 
-function choose(talk: BenchTalk, course: number | null, { targets, state }: BenchWorld): Step {
+function choose(talk: BenchTalk, course: number | null, world: BenchWorld): Step {
   const { notice } = talk;
   // Nothing is chosen that could be let go: nothing is to be put on record.
-  if (course === null && state.chosen === null)
+  if (course === null && world.state.chosen === null)
     return {
       state: { ...afterRecord(talk), notice: null, answered: true },
       effects: [{ do: 'let go' }],
     };
-  const target = course === null ? undefined : targets[course - 1];
-  // A number answers the question which string that was, before it chooses one.
-  if (!target || notice?.kind !== 'doubt' || !notice.courses.includes(target.course))
-    return act(talk, { type: 'choose', course });
-  const { outcome, track } = notice;
-  const reading = readingFor(target.course, outcome, target.hz);
-  const unnamed = talk.plucks.at(-1);
-  const plucks = unnamed ? [...talk.plucks.slice(0, -1), { ...unnamed, reading }] : talk.plucks;
+  // Any number answers the question which string that was, before it chooses one.
+  const answers =
+    course !== null &&
+    notice?.kind === 'doubt' &&
+    (notice.asks || notice.courses.includes(course)) &&
+    world.targets.some((target) => target.course === course);
+  if (!answers) return act(talk, { type: 'choose', course });
+  const { state, effects } = attribute(talk, notice.outcome.hz, course, world);
+  return { state: { ...state, notice: null }, effects };
+}
+
+/** The teacher says which string a pluck was. */
+function attribute(talk: BenchTalk, hz: Hz, course: number, world: BenchWorld): Step {
+  const put = putTo(hz, course, world);
+  if (!put) return { state: talk, effects: [] };
+  const heard = withReading(afterRecord(talk), put);
+  const isNewest = talk.notice?.kind === 'doubt' && talk.notice.outcome.hz === hz;
   return {
-    state: { ...announce(afterRecord(talk), reading), plucks, notice: null },
-    effects: [
-      {
-        do: 'record',
-        event: { type: 'reading', reading },
-        measurement: { reading: outcome, track },
-      },
-    ],
+    state: isNewest ? announce(heard, put) : heard,
+    effects: [{ do: 'record', event: attributedTo(put, 'teacher') }],
   };
+}
+
+/** The reading that an earlier pluck is for another string; null where there is no such pluck or string. */
+function putTo(hz: Hz, course: number, world: BenchWorld): StringReading | null {
+  const { state, strings, heard, coupling, aiming, before, fitted } = world;
+  const pitch = state.history
+    .map((event) =>
+      event.type === 'reading' ? event.reading : event.type === 'unattributed' ? event.pitch : null,
+    )
+    .findLast((one) => one?.hz === hz);
+  const hearing = { state, strings, heard, coupling: aiming ? coupling : null, before, fitted };
+  return pitch ? readingOf(pitch, course, hearing) : null;
+}
+
+function attributedTo(
+  { hz, course, cents, aim }: StringReading,
+  by: 'evidence' | 'teacher',
+): BenchEvent {
+  return { type: 'attributed', hz, course, cents, ...(aim !== undefined && { aim }), by };
+}
+
+/** What the coach knows of a pluck that is put to a string later. */
+function withReading(talk: BenchTalk, reading: StringReading): BenchTalk {
+  const at = talk.plucks.findLastIndex((pluck) => pluck.hz === reading.hz);
+  return { ...talk, plucks: talk.plucks.map((one, i) => (i === at ? { ...one, reading } : one)) };
 }
 
 function announce(talk: BenchTalk, reading: StringReading): BenchTalk {
@@ -257,7 +294,7 @@ function takeA4(talk: BenchTalk, a4: number): Step {
 /** What was done to the strings in the sitting before is not held against the next one. */
 function startAfresh(talk: BenchTalk, undoable: boolean): Step {
   return {
-    state: { ...talk, plucks: [], notice: null },
+    state: { ...talk, plucks: [], notice: null, questioned: false },
     effects: [{ do: 'let go' }, { do: 'start afresh', undoable }],
   };
 }
@@ -317,25 +354,45 @@ function hearReference(talk: BenchTalk, { outcome }: Outcome): Step {
 
 /** Puts a pluck to its string, and draws from it what else it shows. */
 function put(talk: BenchTalk, report: Outcome, asked: BenchAsked, world: BenchWorld): Step {
-  const { pluck, notice } = conclude(report, asked, world);
+  const { pluck, notice, event, corrections } = conclude(report, asked, world, talk.questioned);
   const { reading } = pluck;
   const turned = toldBefore(talk, world);
   const heardNow = turned === undefined ? pluck : { ...pluck, told: turned };
   const plucks = [...talk.plucks.slice(-MOST_PLUCKS), heardNow];
   const led = talk.led.kind === 'pair' ? talk.led.back : talk.led;
-  const heard = { ...talk, led, plucks, notice, answered: false, ownsTrack: true };
-  if (!reading || report.outcome.kind !== 'reading') return { state: heard, effects: [] };
+  const questioned = talk.questioned || (notice?.kind === 'doubt' && notice.asks);
+  const heard = corrections.reduce(withReading, {
+    ...talk,
+    led,
+    plucks,
+    notice,
+    questioned,
+    answered: false,
+    ownsTrack: true,
+  });
+  const corrected = corrections.flatMap((one) => correctionEffects(one, world));
+  if (!event || report.outcome.kind !== 'reading') return { state: heard, effects: [] };
   const measurement = { reading: report.outcome, track: report.track };
-  const record = { do: 'record', event: { type: 'reading', reading }, measurement } as const;
+  const record = { do: 'record', event, measurement } as const;
+  if (!reading) return { state: heard, effects: [record, ...corrected] };
   const told = announce(afterRecord(heard), reading);
   const round = pegRound(led);
   if (round) {
     const next = tryTurn(told, round, reading, asked, world);
-    return { state: next.state, effects: [record, ...next.effects] };
+    return { state: next.state, effects: [record, ...corrected, ...next.effects] };
   }
   const { begins, lets } = handsFree(talk, reading, world);
   const learned = learn(told, world);
-  return { state: learned.state, effects: [...begins, record, ...lets, ...learned.effects] };
+  const effects = [...begins, record, ...corrected, ...lets, ...learned.effects];
+  return { state: learned.state, effects };
+}
+
+/** An earlier pluck goes to another string; it is told where it had been put to one. */
+function correctionEffects(reading: StringReading, { followed }: BenchWorld): BenchEffect[] {
+  const { hz, course } = reading;
+  const from = followed.plucks.findLast((pluck) => pluck.hz === hz)?.course ?? null;
+  const record = { do: 'record', event: attributedTo(reading, 'evidence') } as const;
+  return from === null ? [record] : [record, { do: 'tell correction', hz, from, to: course }];
 }
 
 type Recorded = Extract<BenchEffect, { do: 'record' }>;
@@ -399,41 +456,83 @@ function tryTurn(
   return { state: next.state, effects: [...told.effects, ...save, ...next.effects] };
 }
 
+interface Concluded {
+  readonly pluck: HeardPluck;
+  readonly notice: Notice | null;
+  /** What is put on record; null where nothing was read. */
+  readonly event: BenchEvent | null;
+  /** Earlier plucks that by now are known to be of another string, as readings of that. */
+  readonly corrections: readonly StringReading[];
+}
+
 /** What a pluck comes to: a reading of a string, a doubt which one it was, or why it is none. */
 function conclude(
   { outcome, track, clipped }: Outcome,
-  { chosen, inHand }: BenchAsked,
-  { state, strings, heard, before, fitted, coupling, aiming }: BenchWorld,
-): { readonly pluck: HeardPluck; readonly notice: Notice | null } {
-  const pluck: HeardPluck = {
+  asked: BenchAsked,
+  world: BenchWorld,
+  questioned: boolean,
+): Concluded {
+  const { chosen } = asked;
+  const plain: HeardPluck = {
     chosen,
     ringing: ringingOf(track),
     levelDbfs: outcome.kind === 'reading' ? outcome.levelDbfs : null,
     clipped,
+    ...(outcome.kind === 'reading' && { hz: outcome.hz }),
     reading: null,
     refusal: null,
   };
-  if (outcome.kind !== 'reading')
+  const refused = (refusal: Refusal): Concluded => ({
+    pluck: { ...plain, refusal },
+    notice: { kind: 'refused', refusal },
+    event: null,
+    corrections: [],
+  });
+  if (outcome.kind !== 'reading') return refused(outcome);
+  const { hz, errorCents, moving, short } = outcome;
+  const facts = factsOf(outcome, asked);
+  const pluck = pluckOf(hz, facts);
+  const beliefs = afterPluck(world.followed.beliefs, pluck);
+  const corrections = correctionsOf(beliefs, world.followed.plucks).flatMap(
+    ({ hz: earlier, to }) => putTo(earlier, to, world) ?? [],
+  );
+  const who = attributionOf(beliefs, pluck);
+  if (who.kind === 'none') return refused({ kind: 'not sure', reason: 'no pitch' });
+  if (who.kind === 'touched') return { pluck: plain, notice: who, event: null, corrections };
+  if (who.kind === 'doubt') {
+    const { courses, worthAsking } = who;
+    const other = chosen !== null && courses[0] !== chosen ? chosen : null;
+    const pitch = { hz, errorCents, moving, ...(short && { short }) };
     return {
-      pluck: { ...pluck, refusal: outcome },
-      notice: { kind: 'refused', refusal: outcome },
+      pluck: plain,
+      notice: { kind: 'doubt', courses, chosen: other, asks: worthAsking && !questioned, outcome },
+      event: { type: 'unattributed', pitch, pluck: facts },
+      corrections,
     };
-  const aimBy = aiming ? coupling : null;
-  const known = {
-    state,
-    intended: chosen,
-    inHand,
-    strings,
-    heard,
-    coupling: aimBy,
-    before,
-    fitted,
+  }
+  const { state, strings, heard, coupling, aiming, before, fitted } = world;
+  const hearing = { state, strings, heard, coupling: aiming ? coupling : null, before, fitted };
+  const reading = readingOf(outcome, who.course, hearing);
+  if (!reading) return refused({ kind: 'not sure', reason: 'no pitch' });
+  return {
+    pluck: { ...plain, reading },
+    notice: null,
+    event: { type: 'reading', reading, pluck: facts },
+    corrections,
   };
-  const put = hearPluck(outcome, known);
-  if ('course' in put) return { pluck: { ...pluck, reading: put }, notice: null };
-  if (put.kind === 'doubt')
-    return { pluck, notice: { kind: 'doubt', courses: put.courses, outcome, track } };
-  if (put.kind === 'touched') return { pluck, notice: put };
-  const refusal = { kind: 'not sure', reason: 'no pitch' } as const;
-  return { pluck: { ...pluck, refusal }, notice: { kind: 'refused', refusal } };
+}
+
+/** What microphone and keys told of a pluck, for the record. */
+function factsOf(
+  { inharmonicity, freeInharmonicity, levelDbfs }: Reading,
+  { chosen, inHand, alone }: BenchAsked,
+): PluckFacts {
+  const b = freeInharmonicity ?? inharmonicity;
+  return {
+    ...(b > 0 && { inharmonicity: b }),
+    levelDbfs,
+    ...(chosen !== null && { chosen }),
+    ...(inHand !== null && { asked: inHand }),
+    ...(alone && { alone }),
+  };
 }

@@ -1,6 +1,7 @@
 import type { ListenEvent, Reading } from '../listen/index.ts';
-import { shiftHz, type Target } from '../music/index.ts';
-import { stringsNow } from '../sitting/index.ts';
+import { shiftHz, type Target, tuningsFor } from '../music/index.ts';
+import { follow, stringsNow } from '../sitting/index.ts';
+import { setupFor } from '../state/index.ts';
 import type { BenchWorld } from './benchTypes.ts';
 
 /** What differs from bench to bench. */
@@ -8,9 +9,14 @@ type Own = Pick<BenchWorld, 'state' | 'heard' | 'tuning' | 'targets' | 'coupling
 
 /** A bench that listens, in its home tuning, with nothing known from before; `own` may say otherwise. */
 export function plainWorld(own: Own & Partial<BenchWorld>): BenchWorld {
+  const { targets, instrument, state, tuning } = own;
+  const before = targets.map(() => null);
+  const tunings = tuning ? tuningsFor(tuning.kind, targets.length) : [];
+  const setup = setupFor({ instrument, targets, before, tunings, goal: state.goal });
   return {
-    strings: stringsNow(own.targets, [], new Map(), 0),
-    before: own.targets.map(() => null),
+    strings: stringsNow(targets, [], new Map(), 0),
+    followed: follow(setup, state.history),
+    before,
     fitted: [],
     aiming: false,
     a4: 440,

@@ -33,7 +33,10 @@ export function benchSaying(talk: BenchTalk, world: BenchWorld): Saying {
   if (notice?.kind === 'strum asked')
     return { about: 'strum asked', strings: world.targets.length };
   if (notice?.kind === 'strum') return { about: 'strum', ...strumFacts(notice, world) };
-  if (notice?.kind === 'doubt') return { about: 'which string', courses: notice.courses };
+  if (notice?.kind === 'doubt') {
+    const { courses, chosen, asks } = notice;
+    return { about: 'which string', courses, chosen, asks };
+  }
   return sayingOf(shown(led), world) ?? { about: 'next', step: stepNow(talk, world) };
 }
 

@@ -12,7 +12,13 @@ import type {
 } from '../listen/index.ts';
 import type { Target, Tuning } from '../music/index.ts';
 import type { Saying } from '../sentences/index.ts';
-import type { BenchEvent, BenchState, Measurement, StringReading } from '../sitting/index.ts';
+import type {
+  BenchEvent,
+  BenchState,
+  Followed,
+  Measurement,
+  StringReading,
+} from '../sitting/index.ts';
 import type { Fitted, ReadAt } from '../state/index.ts';
 import type { Coupling, Instrument, Peg } from '../strings/index.ts';
 import type { Cents, Hz } from '../units.ts';
@@ -25,6 +31,8 @@ export interface BenchAsked {
   readonly chosen: number | null;
   /** The string that is worked on, or that was named as the next one. */
   readonly inHand: number | null;
+  /** That string was asked for by name and for nothing else. */
+  readonly alone: boolean;
   /** The next note is a reference, and no string of this instrument. */
   readonly reference: boolean;
   /** The peg that is tried, and the step that it is at: 0 is the pluck before its first turn. */
@@ -45,12 +53,16 @@ export type Notice =
       /** The tunings that it sounded like, where it was not this one. */
       readonly like: readonly Pick<StrumLike, 'id' | 'name'>[];
     }
-  /** Its string is in doubt: it is kept, and put to the string that the teacher names. */
+  /** Its string is in doubt: it is kept, and put to the string that later plucks or the teacher tell. */
   | {
       readonly kind: 'doubt';
+      /** The likeliest first. */
       readonly courses: readonly number[];
+      /** The string that was chosen by hand, where the sound is another one's. */
+      readonly chosen: number | null;
+      /** It is worth a question; where it is not the next pluck may tell. */
+      readonly asks: boolean;
       readonly outcome: Reading;
-      readonly track: Float32Array;
     };
 
 /** What the bench leads through. */
@@ -84,6 +96,8 @@ export interface BenchTalk {
   readonly track: readonly number[];
   /** That note is the last pluck, not a reference or two strings compared. */
   readonly ownsTrack: boolean;
+  /** Which string a pluck was has been asked in this session: nobody is asked twice. */
+  readonly questioned: boolean;
   /** The newest reading, and which one it is, so that it is announced once. */
   readonly newest: { readonly reading: StringReading; readonly nth: number } | null;
 }
@@ -99,6 +113,8 @@ export interface BenchWorld {
   readonly tuning: Tuning | null;
   readonly targets: readonly Target[];
   readonly strings: readonly StringKnowledge[];
+  /** What the log tells of all strings together. */
+  readonly followed: Followed;
   /** Cents of every course from before the sitting, course 1 first, where they are known. */
   readonly before: readonly (Cents | null)[];
   readonly coupling: Coupling;
@@ -129,6 +145,8 @@ export type BenchInput =
   | { readonly type: 'accept' }
   | { readonly type: 'next pass' }
   | { readonly type: 'choose'; readonly course: number | null }
+  /** Puts an earlier pluck, known by its pitch, to a string. */
+  | { readonly type: 'attribute'; readonly hz: Hz; readonly course: number }
   /** Hides the figures, or shows them. */
   | { readonly type: 'by ear' }
   /** Begins to compare two strings, or ends it. */
@@ -153,6 +171,13 @@ export type BenchEffect =
       readonly do: 'record';
       readonly event: BenchEvent;
       readonly measurement?: Pick<Measurement, 'reading' | 'track'>;
+    }
+  /** An earlier pluck was put to another string than before: told in one line that can be undone. */
+  | {
+      readonly do: 'tell correction';
+      readonly hz: Hz;
+      readonly from: number;
+      readonly to: number;
     }
   | { readonly do: 'save peg'; readonly course: number; readonly peg: Peg }
   /** Waits for two strings near a pitch; null waits no longer. */

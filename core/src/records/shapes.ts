@@ -7,6 +7,7 @@ import type { Round, RoundEntry } from '../rounds/index.ts';
 import type {
   LogEntry,
   Measurement,
+  PluckFacts,
   Session,
   StampedEvent,
   StringSummary,
@@ -345,6 +346,14 @@ const outcome = byField<PluckOutcome, 'kind'>('kind', {
 
 type Event<Type extends StampedEvent['type']> = Extract<StampedEvent, { type: Type }>;
 
+const pluckFacts = record<PluckFacts>({
+  inharmonicity: optional(real(0, 1)),
+  levelDbfs: optional(real(-400, 100)),
+  chosen: optional(course()),
+  asked: optional(course()),
+  alone: optional(yes()),
+});
+
 const event = byField<StampedEvent, 'type'>('type', {
   reading: record<Event<'reading'>>({
     type: choice<'reading'>('reading'),
@@ -361,6 +370,27 @@ const event = byField<StampedEvent, 'type'>('type', {
       asked: optional(among<'pull' | 'leave'>({ pull: true, leave: true })),
       aim: optional(cents()),
     }),
+    pluck: optional(pluckFacts),
+  }),
+  unattributed: record<Event<'unattributed'>>({
+    type: choice<'unattributed'>('unattributed'),
+    at: moment(),
+    pitch: record<Event<'unattributed'>['pitch']>({
+      hz: hz(),
+      errorCents: error(),
+      moving: flag(),
+      short: optional(flag()),
+    }),
+    pluck: pluckFacts,
+  }),
+  attributed: record<Event<'attributed'>>({
+    type: choice<'attributed'>('attributed'),
+    at: moment(),
+    hz: hz(),
+    course: course(),
+    cents: cents(),
+    aim: optional(cents()),
+    by: among<'evidence' | 'teacher'>({ evidence: true, teacher: true }),
   }),
   choose: record<Event<'choose'>>({
     type: choice<'choose'>('choose'),

@@ -22,8 +22,12 @@ interface SayingFacts {
   reference: { readonly again: boolean };
   fault: { readonly fault: Fault };
   refusal: { readonly refusal: Refusal; readonly together: readonly [number, number] | null };
-  /** A pluck that fits several strings. */
-  'which string': { readonly courses: readonly number[] };
+  /** A pluck that fits several strings, the likeliest first; `chosen` is the one chosen by hand where another one sounds. */
+  'which string': {
+    readonly courses: readonly number[];
+    readonly chosen: number | null;
+    readonly asks: boolean;
+  };
   /** A string that did not sound open. */
   touched: { readonly course: number; readonly node: Node };
   pegs: { readonly task: PegTask; readonly found: PegFound | null };
@@ -40,6 +44,19 @@ interface SayingFacts {
 }
 
 type About = keyof SayingFacts;
+
+function whichString({ courses, chosen, asks }: SayingFacts['which string']): Sentence {
+  const [first = 1] = courses;
+  if (chosen !== null && asks)
+    return {
+      say: message('bench.choseOther', { chosen, other: first }),
+      more: message('bench.whichString.more'),
+    };
+  const strings = list(courses, 'or');
+  return asks
+    ? { say: message('bench.whichString', { strings }), more: message('bench.whichString.more') }
+    : { say: message('bench.mayBeString', { strings }), more: message('bench.mayBeString.more') };
+}
 
 /** The one thing that is said at a moment. */
 export type Saying = { readonly [A in About]: { readonly about: A } & SayingFacts[A] }[About];
@@ -61,10 +78,7 @@ const SENTENCES: { readonly [A in About]: (facts: SayingFacts[A]) => Sentence } 
         },
   fault: ({ fault }) => faultInWords(fault),
   refusal: ({ refusal, together }) => refusalInWords(refusal, together),
-  'which string': ({ courses }) => ({
-    say: message('bench.whichString', { strings: list(courses, 'or') }),
-    more: message('bench.whichString.more'),
-  }),
+  'which string': whichString,
   touched: (facts) => touchedInWords(facts),
   pegs: ({ task, found }) => pegTestInWords(task, found),
   winding: ({ task }) => windingInWords(task),

@@ -1,7 +1,7 @@
 import type { Reading, StrumString } from '../listen/index.ts';
 import { centsBetween } from '../music/index.ts';
 import type { PegTurn } from '../strings/index.ts';
-import type { Cents, EpochMs, Hz } from '../units.ts';
+import type { Cents, Dbfs, EpochMs, Hz } from '../units.ts';
 import type { Said } from './said.ts';
 
 /** A reading that was put to a string of the bench. */
@@ -32,9 +32,39 @@ export function offBy({ cents, aim = 0 }: StringReading): Cents {
   return cents - aim;
 }
 
+/** What a microphone and the keys told of a pluck beside its pitch: which string it was is judged by it. */
+export interface PluckFacts {
+  /** B, where the sound alone told it. */
+  readonly inharmonicity?: number;
+  readonly levelDbfs?: Dbfs;
+  /** The string that was chosen by hand when it began, and the one that the screen asked for. */
+  readonly chosen?: number;
+  readonly asked?: number;
+  /** The screen asked for that string by name and for nothing else. */
+  readonly alone?: true;
+}
+
 /** Everything that can happen on the bench; stored in this form, replayed after a reload. */
 export type BenchEvent =
-  | { readonly type: 'reading'; readonly reading: StringReading }
+  | { readonly type: 'reading'; readonly reading: StringReading; readonly pluck?: PluckFacts }
+  /** A pluck whose string is not known yet: it is kept until later ones tell, or the teacher does. */
+  | {
+      readonly type: 'unattributed';
+      readonly pitch: Pick<StringReading, 'hz' | 'errorCents' | 'moving' | 'short'>;
+      readonly pluck: PluckFacts;
+    }
+  /**
+   * The pluck of exactly this pitch belongs to that string, whatever it was put to before;
+   * `cents` and `aim` are as of a reading.
+   */
+  | {
+      readonly type: 'attributed';
+      readonly hz: Hz;
+      readonly course: number;
+      readonly cents: Cents;
+      readonly aim?: Cents;
+      readonly by: 'evidence' | 'teacher';
+    }
   | { readonly type: 'choose'; readonly course: number | null; readonly member?: number }
   /** `next` is the string to go on to, where a plan says so. */
   | { readonly type: 'accept'; readonly next?: number }
@@ -77,7 +107,7 @@ export function strummedFor(
 /** Puts a reading to a string; `aim` is where that string is to be brought. */
 export function readingFor(
   course: number,
-  reading: Reading,
+  reading: Pick<Reading, 'hz' | 'errorCents' | 'moving' | 'short'>,
   targetHz: Hz,
   aim: Cents = 0,
 ): StringReading {

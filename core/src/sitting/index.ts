@@ -1,5 +1,14 @@
-export type { BenchEvent, RoomNote, StampedEvent, StringReading } from './events.ts';
+export { withAttributions } from './attributed.ts';
+export type { BenchEvent, PluckFacts, RoomNote, StampedEvent, StringReading } from './events.ts';
 export { offBy, readingFor, strummedFor } from './events.ts';
+export {
+  BeliefKeeper,
+  type Correction,
+  correctionsOf,
+  type Followed,
+  follow,
+  pluckOf,
+} from './following.ts';
 export {
   cameFrom,
   FROM_ANOTHER_TUNING,

@@ -1,5 +1,6 @@
 import { nth } from '../maths/index.ts';
 import type { Cents } from '../units.ts';
+import { withAttributions } from './attributed.ts';
 import { type BenchEvent, offBy, type StringReading } from './events.ts';
 
 /** What the bench aims at. */
@@ -37,11 +38,13 @@ export interface BenchState {
   readonly active: number | null;
   /** The string chosen by hand, null in automatic. */
   readonly chosen: number | null;
+  /** What led here, oldest first: a pluck that is put to another string later changes all that came after it. */
+  readonly history: readonly BenchEvent[];
 }
 
 /** The bench before anything was heard. */
 export function startBench(goal: BenchGoal): BenchState {
-  return { goal, passes: [emptyPass(goal, 1)], active: null, chosen: null };
+  return { goal, passes: [emptyPass(goal, 1)], active: null, chosen: null, history: [] };
 }
 
 function emptyPass(goal: BenchGoal, number: number): Pass {
@@ -55,6 +58,22 @@ function emptyPass(goal: BenchGoal, number: number): Pass {
 
 /** The bench after one more event. Pure: the same events always give the same bench. */
 export function benchAfter(state: BenchState, event: BenchEvent): BenchState {
+  const history = [...state.history, event];
+  if (event.type === 'attributed') return { ...replay(state.goal, settled(history)), history };
+  return { ...stepped(state, event), history };
+}
+
+/** Events with every pluck at the string that it was put to in the end. */
+function settled(events: readonly BenchEvent[]): BenchEvent[] {
+  return withAttributions(events.map((event) => ({ event })))
+    .map(({ event }) => event)
+    .filter(({ type }) => type !== 'attributed');
+}
+
+function stepped(
+  state: BenchState,
+  event: Exclude<BenchEvent, { type: 'attributed' }>,
+): BenchState {
   switch (event.type) {
     case 'reading':
       return withReading(state, event.reading);
@@ -67,6 +86,7 @@ export function benchAfter(state: BenchState, event: BenchEvent): BenchState {
     case 'peg test':
     case 'said':
     case 'room note':
+    case 'unattributed':
       return state;
   }
 }

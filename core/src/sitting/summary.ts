@@ -1,5 +1,6 @@
 import type { Instrument } from '../strings/index.ts';
 import type { Cents } from '../units.ts';
+import { withAttributions } from './attributed.ts';
 import type { StringReading } from './events.ts';
 import type { LogEntry, Session, StringSummary, Summary } from './session.ts';
 
@@ -42,7 +43,10 @@ function untouched(course: number, member: number): StringSummary {
   };
 }
 
-/** A sitting's summary after the next event of its log. */
+/**
+ * A sitting's summary after the next event of its log. One that puts a pluck to another string
+ * changes what came before: then it is summed up anew.
+ */
 export function summaryAfter(before: Summary, { event, number }: LogEntry): Summary {
   const next = { ...before, events: before.events + 1, upTo: Math.max(before.upTo, number) };
   if (event.type === 'next pass')
@@ -78,7 +82,7 @@ export function summarise(
   log: readonly LogEntry[],
   courses: Instrument['courses'],
 ): Summary {
-  return log.reduce(summaryAfter, emptySummary(session, courses));
+  return withAttributions(log).reduce(summaryAfter, emptySummary(session, courses));
 }
 
 /** The string that moved furthest from found to left; null if none was read twice. */

@@ -25,24 +25,35 @@ export interface Hearing {
 }
 
 /**
- * A pluck put to its string, with where that string is to be brought; or the doubt about
- * which one it is.
+ * A pluck put to the string that it sounds like by itself, with where that string is to be
+ * brought; or the doubt about which one it is.
  */
 export function hearPluck(
   reading: Reading,
-  { state, intended, inHand = null, strings, heard, coupling, before, fitted = [] }: Hearing,
+  hearing: Hearing,
 ): StringReading | Exclude<Identity, { kind: 'known' }> {
+  const { strings, intended, inHand = null } = hearing;
   const identity = whoSounded(reading, strings, intended, inHand);
   if (identity.kind !== 'known') return identity;
-  const { course } = identity;
+  return readingOf(reading, identity.course, hearing) ?? { kind: 'none' };
+}
+
+/** A pluck of a string that is known, with where that string is to be brought; null of a string that is not there. */
+export function readingOf(
+  reading: Pitch,
+  course: number,
+  { state, strings, heard, coupling, before, fitted = [] }: Omit<Hearing, 'intended' | 'inHand'>,
+): StringReading | null {
   const target = strings.find((string) => string.target.course === course)?.target;
-  if (!target) return { kind: 'none' };
+  if (!target) return null;
   const plain = readingFor(course, reading, target.hz);
   if (!coupling) return plain;
   const known = before ?? state.goal.order.map(() => null);
   const now = stateOf({ readings: [...heard, plain], before: known, coupling, fitted });
   return readingFor(course, reading, target.hz, aimOf(state, course, now, coupling));
 }
+
+type Pitch = Pick<Reading, 'hz' | 'errorCents' | 'moving' | 'short'>;
 
 /**
  * The strings that a strum was sure of, each with where it is to be brought. All were heard at

@@ -5,7 +5,8 @@ export {
   comparedStrings,
   comparisonsFor,
 } from './comparisons.ts';
-export { type Hearing, hearPluck, hearStrum } from './hear.ts';
+export { type Hearing, hearPluck, hearStrum, readingOf } from './hear.ts';
+export { setupFor } from './setup.ts';
 export {
   type Fitted,
   type KnownFrom,

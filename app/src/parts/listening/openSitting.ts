@@ -5,6 +5,7 @@ import {
   benchAfter,
   replay,
   type StampedEvent,
+  withAttributions,
 } from '@rosefinch/core/sitting';
 
 /** A line of a sitting as views see it. */
@@ -179,7 +180,7 @@ export class OpenSitting {
   /** Readings of other tabs and of before a reload come with their measurements a moment later. */
   private fetchMeasured(log: readonly LogEntry[]): void {
     const wanted = log
-      .filter(({ id, event }) => event.type === 'reading' && !this.measured.has(id))
+      .filter(({ id, event }) => hasMeasurement(event) && !this.measured.has(id))
       .map(({ id }) => id);
     if (wanted.length === 0) return;
     this.store.measurements(wanted).then(
@@ -212,7 +213,7 @@ export class OpenSitting {
       ...this.kept.map(({ id, event }) => this.heard(id, event, true)),
       ...waiting.map(({ id, event }) => this.heard(id, event, !unstored.has(id))),
     ];
-    return { session, loaded, log, state: this.stateOf(session, log) };
+    return { session, loaded, log: withAttributions(log), state: this.stateOf(session, log) };
   }
 
   private heard(id: string, event: StampedEvent, stored: boolean): Heard {
@@ -253,4 +254,8 @@ function isSame(a: Known, b: Known): boolean {
       );
     })
   );
+}
+
+function hasMeasurement({ type }: StampedEvent): boolean {
+  return type === 'reading' || type === 'unattributed';
 }

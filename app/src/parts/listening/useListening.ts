@@ -61,6 +61,8 @@ export interface Wish<Asked> {
   readonly asked: Asked;
   /** The string that was chosen by hand, or is asked for by name. */
   readonly intended: (asked: Asked) => number | null;
+  /** The string that a ringing note belongs to, where the view knows more than its pitch. */
+  readonly courseOf?: (hz: Hz, asked: Asked) => number | null;
   /** What is needed to begin is there. */
   readonly ready?: boolean;
   /** Told what is listened to from now on. */
@@ -97,7 +99,9 @@ export function useListening<Asked>(wish: Wish<Asked>): Listening {
     // A note that began in the hands of another view, or on another instrument, is nothing here.
     if (answers === null) return;
     const { asked } = answers;
-    takeForLive(report, live, strings, wish.intended(asked));
+    takeForLive(report, live, strings, (hz) =>
+      wish.courseOf ? wish.courseOf(hz, asked) : soundsLike(hz, strings, wish.intended(asked)),
+    );
     wish.hear(report, asked);
   };
   const hearer = { report: hear, problem: setProblem, truth: setTruth };
@@ -186,22 +190,26 @@ function takeForLive(
   report: AnalysisReport,
   live: LiveNote,
   strings: readonly StringKnowledge[],
-  intended: number | null,
+  courseOf: (hz: Hz) => number | null,
 ): void {
   if (report.type === 'onset') live.begin();
   else if (report.type === 'released' || report.type === 'strum') live.end();
   else if (report.type === 'outcome') live.conclude();
-  else if (report.type === 'track') follow(report.point, intended, strings, live);
+  else if (report.type === 'track') {
+    // A string that is turned while it rings stays the string that it was.
+    const course = live.course ?? courseOf(report.point.hz);
+    const target = course === null ? undefined : strings[course - 1]?.target;
+    if (course !== null && target)
+      live.add(course, report.point.sinceOnset, centsBetween(target.hz, report.point.hz));
+  }
 }
 
-function follow(
-  point: { readonly sinceOnset: number; readonly hz: Hz },
-  intended: number | null,
+/** The string that a note sounds like by itself, or as it was chosen. */
+function soundsLike(
+  hz: Hz,
   strings: readonly StringKnowledge[],
-  live: LiveNote,
-): void {
-  const identity = whoSounded(point, strings, intended);
-  if (identity.kind !== 'known') return;
-  const target = strings[identity.course - 1]?.target;
-  if (target) live.add(identity.course, point.sinceOnset, centsBetween(target.hz, point.hz));
+  intended: number | null,
+): number | null {
+  const identity = whoSounded({ hz }, strings, intended);
+  return identity.kind === 'known' ? identity.course : null;
 }

@@ -1,3 +1,4 @@
+import { afterPluck, attributionOf } from '@rosefinch/core/attribution';
 import {
   askedAtBench,
   type BenchAsked,
@@ -79,7 +80,10 @@ export function useBench(instrument: Instrument, stock: Stock): Bench {
   const fitted = useFitted(instrument, open.source.practice);
   const way = useWay(instrument, open, last, { coupling, fitted, settings });
   const listens = useRef(false);
-  const world = useBenchWorld({ instrument, open, last, fitted, coupling, way, settings, listens });
+  const { tunings } = stock;
+  const world = useBenchWorld({
+    ...{ instrument, open, last, fitted, coupling, way, settings, tunings, listens },
+  });
   const perform = useRef((_: BenchEffect) => {});
   const { talk, send } = useDialogue({
     start: startBenchTalk,
@@ -103,6 +107,11 @@ export function useBench(instrument: Instrument, stock: Stock): Bench {
     ),
     asked: askedAtBench(talk, sitting.state, plannedNext(way, sitting.state)),
     intended: ({ chosen }) => chosen,
+    courseOf: (hz, { chosen, inHand, alone }) => {
+      const pluck = { hz, chosen, asked: inHand, alone };
+      const who = attributionOf(afterPluck(world().followed.beliefs, pluck), pluck);
+      return who.kind === 'known' ? who.course : null;
+    },
     practice,
     heardFrom: open.source.heardFrom,
     ready: open.sitting.loaded,
@@ -112,7 +121,8 @@ export function useBench(instrument: Instrument, stock: Stock): Bench {
   });
   listens.current = listening.source !== null;
   useFirstPluck(open, listening);
-  const { effects, problem } = useEffects(instrument, open, listening, settings.spokenArrival);
+  const spoken = settings.spokenArrival;
+  const { effects, problem } = useEffects(instrument, open, { listening, spoken, send });
   perform.current = effects;
   const now = world();
   const course = windingRound(talk.led)?.toCome[0] ?? courseInHand(sitting.state, now.planned);
@@ -160,12 +170,17 @@ function usePracticeStart(instrument: Instrument, open: BenchSitting) {
   };
 }
 
+interface Means {
+  readonly listening: Listening;
+  readonly spoken: boolean;
+  readonly send: (input: BenchInput) => void;
+}
+
 /** Does in the world what the conversation asks for. */
 function useEffects(
   instrument: Instrument,
   { sitting }: BenchSitting,
-  listening: Listening,
-  spoken: boolean,
+  { listening, spoken, send }: Means,
 ) {
   const { repository } = useData();
   const t = useWords();
@@ -177,6 +192,11 @@ function useEffects(
       switch (effect.do) {
         case 'record':
           return sitting.record(effect.event, effect.measurement);
+        case 'tell correction': {
+          const { hz, from, to } = effect;
+          const back = () => send({ type: 'attribute', hz, course: from });
+          return void notices.undoable(message('bench.corrected', { from, to }), back);
+        }
         case 'save peg': {
           const failed = (error: Error) =>
             setProblem(message('common.problem', { reason: problemOf(error) }));
@@ -202,7 +222,7 @@ function useEffects(
         }
       }
     },
-    [sitting, repository, instrument.id, listening, spoken, afresh, notices, t],
+    [sitting, repository, instrument.id, listening, spoken, send, afresh, notices, t],
   );
   return { effects, problem };
 }

@@ -1,7 +1,15 @@
 import type { BenchWorld } from '@rosefinch/core/dialogue';
+import { type Tuning, tuningsFor } from '@rosefinch/core/music';
 import type { Way } from '@rosefinch/core/retune';
-import { type BenchState, cameFrom, type LastPitches, stringsNow } from '@rosefinch/core/sitting';
-import type { Fitted, ReadAt } from '@rosefinch/core/state';
+import {
+  BeliefKeeper,
+  type BenchGoal,
+  type BenchState,
+  cameFrom,
+  type LastPitches,
+  stringsNow,
+} from '@rosefinch/core/sitting';
+import { type Fitted, type ReadAt, setupFor } from '@rosefinch/core/state';
 import { type Coupling, type Instrument, withCapo } from '@rosefinch/core/strings';
 import { type RefObject, useMemo } from 'react';
 import type { Settings } from '../../data/index.ts';
@@ -16,6 +24,7 @@ interface Sources {
   readonly coupling: Coupling;
   readonly way: Way | null;
   readonly settings: Settings;
+  readonly tunings: readonly Tuning[];
   readonly listens: RefObject<boolean>;
 }
 
@@ -31,6 +40,7 @@ export function useBenchWorld(sources: Sources): () => BenchWorld {
     coupling,
     way,
     settings,
+    tunings,
     listens,
   } = sources;
   const { sitting, tuning, targets, a4, capo, source } = open;
@@ -38,6 +48,18 @@ export function useBenchWorld(sources: Sources): () => BenchWorld {
   const { practice } = source;
   // biome-ignore lint/correctness/useExhaustiveDependencies: the log that is drawn tells that it has changed
   return useMemo(() => {
+    const before = targets.map((target) => cameFrom(target, last, capo));
+    const keepers = new WeakMap<BenchGoal, BeliefKeeper>();
+    const keeperOf = (goal: BenchGoal) => {
+      const own = withCapo(instrument);
+      const there = keepers.get(goal);
+      if (there) return there;
+      const fits = tuning ? tuningsFor(tuning.kind, targets.length, tunings) : [];
+      const setup = setupFor({ instrument: own, targets, before, tunings: fits, goal });
+      const keeper = new BeliefKeeper(setup);
+      keepers.set(goal, keeper);
+      return keeper;
+    };
     let built: { readonly of: Known; readonly world: BenchWorld } | null = null;
     const build = ({ state, log: heardLog }: Known): BenchWorld => ({
       state,
@@ -45,7 +67,8 @@ export function useBenchWorld(sources: Sources): () => BenchWorld {
       tuning: tuning ?? null,
       targets,
       strings: stringsNow(targets, knownReadings(heardLog), last, capo),
-      before: targets.map((target) => cameFrom(target, last, capo)),
+      followed: keeperOf(state.goal).of(state.history),
+      before,
       fitted,
       coupling,
       aiming: settings.aiming,
@@ -77,6 +100,7 @@ export function useBenchWorld(sources: Sources): () => BenchWorld {
     a4,
     practice,
     way,
+    tunings,
   ]);
 }
 

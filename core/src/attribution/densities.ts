@@ -1,0 +1,112 @@
+import type { Cents } from '../units.ts';
+
+/** Where a string can be at all, in cents from its target: fully slack to just before it breaks. */
+export const REACH = { low: -2600, high: 420 } as const satisfies Record<string, Cents>;
+
+const ROOT_TWO_PI = Math.sqrt(2 * Math.PI);
+
+export function normalDensity(x: number, mean: number, sigma: number): number {
+  return Math.exp(-0.5 * ((x - mean) / sigma) ** 2) / (sigma * ROOT_TWO_PI);
+}
+
+export function uniformDensity(x: number, low: number, high: number): number {
+  return x > low && x < high ? 1 / (high - low) : 0;
+}
+
+/** How instruments are found when a session begins. */
+export const KINDS = ['ordinary', 'oneReplaced', 'allNew', 'allShifted', 'otherTuning'] as const;
+export type Kind = (typeof KINDS)[number];
+
+/** How often each is met; fitted to nothing, common practice, no source. */
+export const KIND_SHARE: Readonly<Record<Kind, number>> = {
+  ordinary: 0.7,
+  oneReplaced: 0.1,
+  allNew: 0.07,
+  allShifted: 0.05,
+  otherTuning: 0.08,
+};
+/** … of strings that are known to be new. */
+export const FRESH_SHARE: Readonly<Record<Kind, number>> = {
+  ordinary: 0.1,
+  oneReplaced: 0.05,
+  allNew: 0.6,
+  allShifted: 0.2,
+  otherTuning: 0.05,
+};
+
+/** Strings of an instrument that was put away in tune, in cents. */
+const LEFT_ALONE = { sigma: 22, tail: 60, tailShare: 0.08 } as const;
+
+/** A string that nobody turned since it was left at `before`. */
+export function leftAlone(d: Cents, before: Cents): number {
+  const tail = Math.exp(-Math.abs(d - before) / LEFT_ALONE.tail) / (2 * LEFT_ALONE.tail);
+  return (
+    (1 - LEFT_ALONE.tailShare) * normalDensity(d, before, LEFT_ALONE.sigma) +
+    LEFT_ALONE.tailShare * tail
+  );
+}
+
+/** A string that was just put on: seldom sharp, mostly a few semitones flat, sometimes slack. */
+export function justPutOn(d: Cents): number {
+  return (
+    0.62 * uniformDensity(d, -700, 60) +
+    0.3 * uniformDensity(d, -1700, -300) +
+    0.08 * uniformDensity(d, REACH.low, REACH.high)
+  );
+}
+
+/** All strings moved alike; the others' mean is known, or not yet. */
+export function shiftedAlike(d: Cents, others: Cents | null): number {
+  return others === null
+    ? 0.5 * uniformDensity(d, -650, 350) + 0.5 * uniformDensity(d, -250, 250)
+    : 0.8 * normalDensity(d, others, 22) + 0.2 * normalDensity(d, others, 70);
+}
+
+/** Where a string is that was heard before, and how likely it was turned since. */
+export interface LastHeard {
+  readonly cents: Cents;
+  /** It was the string plucked just before. */
+  readonly justNow: boolean;
+}
+
+interface Moves {
+  readonly stays: number;
+  readonly turned: number;
+  readonly anywhere: number;
+}
+
+const OFF_JUST_NOW: Moves = { stays: 0.27, turned: 0.71, anywhere: 0.02 };
+const OFF_BEFORE: Moves = { stays: 0.55, turned: 0.42, anywhere: 0.03 };
+const IN_TUNE: Moves = { stays: 0.87, turned: 0.12, anywhere: 0.01 };
+/** Readings of a string that nobody turned scatter by this, and move by so much as others are tuned. */
+const STAYS = { scatter: 3.5, coupled: 14, coupledShare: 0.2 } as const;
+/** A turn leaves so much of the way, of its size. */
+const TURNED = { leaves: 0.1, sigma: 0.22, least: 6 } as const;
+
+/** How often a string that was heard before is found at a pitch now, by the cent. */
+export function heardAgain(d: Cents, last: LastHeard, offFrom: Cents): number {
+  const isOff = Math.abs(last.cents) > offFrom;
+  const moves = !isOff ? IN_TUNE : last.justNow ? OFF_JUST_NOW : OFF_BEFORE;
+  const stays =
+    (1 - STAYS.coupledShare) * normalDensity(d, last.cents, STAYS.scatter) +
+    STAYS.coupledShare * normalDensity(d, last.cents, STAYS.coupled);
+  return (
+    moves.stays * stays +
+    moves.turned * turnedTo(d, last.cents) +
+    moves.anywhere * uniformDensity(d, REACH.low, REACH.high)
+  );
+}
+
+/** A turn goes towards the note and mostly ends near it; of a long way it may be a part only. */
+function turnedTo(d: Cents, from: Cents): number {
+  const size = Math.abs(from);
+  const near = normalDensity(d, TURNED.leaves * from, Math.max(TURNED.least, TURNED.sigma * size));
+  const [low, high] = [Math.min(from, 0) - 20, Math.max(from, 0) + 20];
+  const onTheWay = uniformDensity(d, low, high);
+  return 0.7 * near + 0.3 * onTheWay;
+}
+
+/** How the stiffness that was heard fits what a string is known to have: ln(B·f²). */
+export function stiffnessFit(heard: number, mean: number, sigma: number): number {
+  return 0.85 * normalDensity(heard, mean, sigma) + 0.15 * normalDensity(heard, mean, 1.6);
+}

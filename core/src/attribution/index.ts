@@ -1,0 +1,9 @@
+export { attributionOf } from './attribute.ts';
+export {
+  afterPluck,
+  type Beliefs,
+  type Share,
+  sharesOf,
+  startBeliefs,
+} from './beliefs.ts';
+export type { Attribution, Node, Pluck, Setup, StringPrior } from './types.ts';

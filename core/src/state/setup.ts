@@ -1,0 +1,49 @@
+import type { Setup } from '../attribution/index.ts';
+import type { Target, Tuning } from '../music/index.ts';
+import type { BenchGoal } from '../sitting/index.ts';
+import { type Instrument, soundingLength, stiffnessOf } from '../strings/index.ts';
+import type { Cents } from '../units.ts';
+
+/** How far ln(B·f²) of a string lies from what its gauge says; measured on practice and recorded strings. */
+const GAUGE_SIGMA = 0.85;
+/** Strings are tuned no further than this from where they were made for. */
+const FARTHEST_TUNING: Cents = 700;
+
+interface Own {
+  readonly instrument: Instrument;
+  readonly targets: readonly Target[];
+  /** Cents of every course from before the session, course 1 first, where they are known. */
+  readonly before: readonly (Cents | null)[];
+  /** Tunings that this instrument may come from. */
+  readonly tunings: readonly Tuning[];
+  readonly goal: BenchGoal;
+}
+
+/** What is known before the first pluck, for telling which string sounds. */
+export function setupFor({ instrument, targets, before, tunings, goal }: Own): Setup {
+  return {
+    strings: targets.map((target, i) => {
+      const was = before[i] ?? null;
+      const mean = stiffnessByGauge(instrument, target);
+      return {
+        target,
+        ...(was !== null && { before: was }),
+        ...(mean !== null && { stiffness: { mean, sigma: GAUGE_SIGMA } }),
+      };
+    }),
+    order: goal.order,
+    tunings: tunings
+      .filter(({ courses }) => courses.length === targets.length)
+      .map(({ courses }) => courses.map(([midi], i) => 100 * ((midi ?? 0) - targets[i]!.midi)))
+      .filter((offsets) => offsets.every((cents) => Math.abs(cents) <= FARTHEST_TUNING)),
+    tolerance: goal.tolerance,
+  };
+}
+
+/** ln(B·f²) as a string's gauge says; null of a string that the instrument does not have. */
+function stiffnessByGauge(instrument: Instrument, { course, hz }: Target): number | null {
+  const spec = instrument.courses[course - 1]?.strings[0]?.spec;
+  return spec
+    ? Math.log(stiffnessOf(spec, soundingLength(instrument, course), hz) * hz ** 2)
+    : null;
+}
