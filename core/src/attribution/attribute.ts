@@ -2,7 +2,7 @@ import { type Beliefs, sharesOf } from './beliefs.ts';
 import type { Attribution, Node, Pluck } from './types.ts';
 
 /** A string is known once it is this likely. */
-const SURE = 0.92;
+const SURE = 0.93;
 /** A chosen string is believed unless it is less likely than this. */
 const CHOSEN_AT_LEAST = 0.1;
 /** A string that was touched at a node is said to be from here on. */
@@ -21,11 +21,13 @@ export function attributionOf(beliefs: Beliefs, { chosen }: Pluck): Attribution 
   const intended = open.find(({ part }) => part.course === chosen);
   if (intended && intended.probability >= CHOSEN_AT_LEAST)
     return { kind: 'known', course: intended.part.course, probability: intended.probability };
-  if (first && first.probability >= SURE)
-    // It is another one than was chosen: only the player can tell.
-    return chosen === null
-      ? { kind: 'known', course: first.part.course, probability: first.probability }
-      : { kind: 'doubt', courses: [first.part.course, chosen], worthAsking: true };
+  if (first && first.probability >= SURE) {
+    const { course } = first.part;
+    // Another one than was chosen, which could sound so as well: only the player can tell.
+    return chosen === null || !intended
+      ? { kind: 'known', course, probability: first.probability }
+      : { kind: 'doubt', courses: [course, chosen], otherwiseSure: true, worthAsking: true };
+  }
   const [likeliest] = shares;
   if (likeliest && likeliest.part.node !== 1 && likeliest.probability >= TOUCHED_AT_LEAST)
     return { kind: 'touched', of: likeliest.part.course, node: likeliest.part.node as Node };
@@ -40,6 +42,7 @@ export function attributionOf(beliefs: Beliefs, { chosen }: Pluck): Attribution 
   return {
     kind: 'doubt',
     courses: named.map(([course]) => course),
+    otherwiseSure: false,
     worthAsking: covered >= WORTH_ASKING,
   };
 }

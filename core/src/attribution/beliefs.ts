@@ -242,7 +242,7 @@ function whoIsPlucked(from: Hypothesis, pluck: Pluck, setup: Setup): number[] {
 /** Common practice, no source: a chosen string is plucked nearly always, one that the screen asks for often. */
 const CHOSEN = 0.97;
 const ASKED = 0.25;
-const ASKED_FIRST = 0.5;
+const ASKED_FIRST = 0.62;
 const ASKED_ALONE = 0.8;
 /** A string that is not in tune yet is plucked again; one that is, seldom. */
 const AGAIN = { off: 0.85, done: 0.08 } as const;
@@ -327,7 +327,7 @@ function placeOf(
 
 /** Shares of strings under each kind of start: common practice, no source. */
 const ONE_REPLACED = { others: 0.78, it: 0.22 } as const;
-const ALL_NEW = { upAlready: 0.1, alone: 0.6, alike: 0.3, sigma: 160 } as const;
+const ALL_NEW = { upAlready: 0.1, alone: 0.45, alike: 0.45, sigma: 140 } as const;
 /** Most who retune come from a tuning that has a name. */
 const KNOWN_TUNING = 0.75;
 const TUNING_SIGMA: Cents = 18;

@@ -25,17 +25,17 @@ export const KIND_SHARE: Readonly<Record<Kind, number>> = {
   allShifted: 0.05,
   otherTuning: 0.08,
 };
-/** … of strings that are known to be new. */
+/** … of strings that are known to be new: most have been brought up once already. */
 export const FRESH_SHARE: Readonly<Record<Kind, number>> = {
-  ordinary: 0.1,
-  oneReplaced: 0.05,
-  allNew: 0.6,
-  allShifted: 0.2,
-  otherTuning: 0.05,
+  ordinary: 0.5,
+  oneReplaced: 0.1,
+  allNew: 0.28,
+  allShifted: 0.08,
+  otherTuning: 0.04,
 };
 
 /** Strings of an instrument that was put away in tune, in cents. */
-const LEFT_ALONE = { sigma: 22, tail: 60, tailShare: 0.08 } as const;
+const LEFT_ALONE = { sigma: 22, tail: 60, tailShare: 0.12 } as const;
 
 /** A string that nobody turned since it was left at `before`. */
 export function leftAlone(d: Cents, before: Cents): number {

@@ -6,4 +6,5 @@ export {
   sharesOf,
   startBeliefs,
 } from './beliefs.ts';
+export { REACH } from './densities.ts';
 export type { Attribution, Node, Pluck, Setup, StringPrior } from './types.ts';

@@ -46,8 +46,15 @@ export type Node = 2 | 3 | 4;
 /** Which string a pluck is put to, or why to none. */
 export type Attribution =
   | { readonly kind: 'known'; readonly course: number; readonly probability: number }
-  /** The likeliest first; worth a question where one of these is nearly certainly right. */
-  | { readonly kind: 'doubt'; readonly courses: readonly number[]; readonly worthAsking: boolean }
+  | {
+      readonly kind: 'doubt';
+      /** The likeliest first. */
+      readonly courses: readonly number[];
+      /** The first one would be known, had not another one been chosen by hand. */
+      readonly otherwiseSure: boolean;
+      /** One of these is nearly certainly right. */
+      readonly worthAsking: boolean;
+    }
   | { readonly kind: 'touched'; readonly of: number; readonly node: Node }
   /** No string of this instrument can sound so. */
   | { readonly kind: 'none' };

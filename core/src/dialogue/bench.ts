@@ -1,24 +1,22 @@
-import { afterPluck, attributionOf } from '../attribution/index.ts';
+import { REACH } from '../attribution/index.ts';
 import { earVerdict, type HeardPluck, ringingOf } from '../coach/index.ts';
 import type { Reading, Refusal } from '../listen/index.ts';
-import { shiftHz } from '../music/index.ts';
+import { centsBetween, shiftHz } from '../music/index.ts';
 import {
   allInTune,
   type BenchEvent,
   type BenchState,
   benchAfter,
-  correctionsOf,
   currentPass,
   isClosed,
-  type PluckFacts,
   passDone,
-  pluckOf,
   type StringReading,
   stringOf,
 } from '../sitting/index.ts';
 import { aimOf, readingOf, stateOf } from '../state/index.ts';
 import { roundTurns } from '../strings/index.ts';
 import type { Hz } from '../units.ts';
+import { attributedTo, factsOf, judge, pitchIn, unattributed } from './attributing.ts';
 import { benchSaying } from './benchSaying.ts';
 import { askStrum, hearStrummed, strumLetGo } from './benchStrum.ts';
 import type {
@@ -220,11 +218,17 @@ function choose(talk: BenchTalk, course: number | null, world: BenchWorld): Step
   const answers =
     course !== null &&
     notice?.kind === 'doubt' &&
-    (notice.asks || notice.courses.includes(course)) &&
-    world.targets.some((target) => target.course === course);
+    (notice.courses.includes(course) || (notice.asks && isInReach(notice.outcome, course, world)));
   if (!answers) return act(talk, { type: 'choose', course });
   const { state, effects } = attribute(talk, notice.outcome.hz, course, world);
   return { state: { ...state, notice: null }, effects };
+}
+
+/** A string can sound so at all. */
+function isInReach({ hz }: Reading, course: number, { targets }: BenchWorld): boolean {
+  const target = targets[course - 1];
+  const cents = target ? centsBetween(target.hz, hz) : Number.NaN;
+  return cents > REACH.low && cents < REACH.high;
 }
 
 /** The teacher says which string a pluck was. */
@@ -239,23 +243,15 @@ function attribute(talk: BenchTalk, hz: Hz, course: number, world: BenchWorld): 
   };
 }
 
-/** The reading that an earlier pluck is for another string; null where there is no such pluck or string. */
+/** An earlier pluck as a reading of another string; null where there is no such pluck or string. */
 function putTo(hz: Hz, course: number, world: BenchWorld): StringReading | null {
-  const { state, strings, heard, coupling, aiming, before, fitted } = world;
-  const pitch = state.history
-    .map((event) =>
-      event.type === 'reading' ? event.reading : event.type === 'unattributed' ? event.pitch : null,
-    )
-    .findLast((one) => one?.hz === hz);
-  const hearing = { state, strings, heard, coupling: aiming ? coupling : null, before, fitted };
-  return pitch ? readingOf(pitch, course, hearing) : null;
+  const pitch = pitchIn(world.state, hz);
+  return pitch && readingOf(pitch, course, hearingIn(world));
 }
 
-function attributedTo(
-  { hz, course, cents, aim }: StringReading,
-  by: 'evidence' | 'teacher',
-): BenchEvent {
-  return { type: 'attributed', hz, course, cents, ...(aim !== undefined && { aim }), by };
+/** What a reading needs to know of where its string is to be brought. */
+function hearingIn({ state, strings, heard, coupling, aiming, before, fitted }: BenchWorld) {
+  return { state, strings, heard, coupling: aiming ? coupling : null, before, fitted };
 }
 
 /** What the coach knows of a pluck that is put to a string later. */
@@ -472,67 +468,34 @@ function conclude(
   world: BenchWorld,
   questioned: boolean,
 ): Concluded {
-  const { chosen } = asked;
-  const plain: HeardPluck = {
-    chosen,
-    ringing: ringingOf(track),
-    levelDbfs: outcome.kind === 'reading' ? outcome.levelDbfs : null,
-    clipped,
-    ...(outcome.kind === 'reading' && { hz: outcome.hz }),
-    reading: null,
-    refusal: null,
-  };
-  const refused = (refusal: Refusal): Concluded => ({
-    pluck: { ...plain, refusal },
-    notice: { kind: 'refused', refusal },
-    event: null,
-    corrections: [],
-  });
-  if (outcome.kind !== 'reading') return refused(outcome);
-  const { hz, errorCents, moving, short } = outcome;
+  const plain = { chosen: asked.chosen, ringing: ringingOf(track), clipped, reading: null };
+  if (outcome.kind !== 'reading')
+    return refused({ ...plain, levelDbfs: null, refusal: outcome }, outcome);
+  const pluck = { ...plain, hz: outcome.hz, levelDbfs: outcome.levelDbfs, refusal: null };
   const facts = factsOf(outcome, asked);
-  const pluck = pluckOf(hz, facts);
-  const beliefs = afterPluck(world.followed.beliefs, pluck);
-  const corrections = correctionsOf(beliefs, world.followed.plucks).flatMap(
-    ({ hz: earlier, to }) => putTo(earlier, to, world) ?? [],
-  );
-  const who = attributionOf(beliefs, pluck);
-  if (who.kind === 'none') return refused({ kind: 'not sure', reason: 'no pitch' });
-  if (who.kind === 'touched') return { pluck: plain, notice: who, event: null, corrections };
-  if (who.kind === 'doubt') {
-    const { courses, worthAsking } = who;
-    const other = chosen !== null && courses[0] !== chosen ? chosen : null;
-    const pitch = { hz, errorCents, moving, ...(short && { short }) };
+  const judged = judge(outcome, facts, world.followed, questioned);
+  const { who } = judged;
+  const corrections = judged.corrections.flatMap(({ hz, to }) => putTo(hz, to, world) ?? []);
+  if (who.kind === 'touched') return { pluck, notice: who, event: null, corrections };
+  if (who.kind === 'doubt')
     return {
-      pluck: plain,
-      notice: { kind: 'doubt', courses, chosen: other, asks: worthAsking && !questioned, outcome },
-      event: { type: 'unattributed', pitch, pluck: facts },
+      pluck,
+      notice: { ...who, outcome },
+      event: unattributed(outcome, facts),
       corrections,
     };
-  }
-  const { state, strings, heard, coupling, aiming, before, fitted } = world;
-  const hearing = { state, strings, heard, coupling: aiming ? coupling : null, before, fitted };
-  const reading = readingOf(outcome, who.course, hearing);
-  if (!reading) return refused({ kind: 'not sure', reason: 'no pitch' });
+  const reading = who.kind === 'string' && readingOf(outcome, who.course, hearingIn(world));
+  if (!reading) return refused({ ...pluck, refusal: NO_PITCH }, NO_PITCH);
   return {
-    pluck: { ...plain, reading },
+    pluck: { ...pluck, reading },
     notice: null,
     event: { type: 'reading', reading, pluck: facts },
     corrections,
   };
 }
 
-/** What microphone and keys told of a pluck, for the record. */
-function factsOf(
-  { inharmonicity, freeInharmonicity, levelDbfs }: Reading,
-  { chosen, inHand, alone }: BenchAsked,
-): PluckFacts {
-  const b = freeInharmonicity ?? inharmonicity;
-  return {
-    ...(b > 0 && { inharmonicity: b }),
-    levelDbfs,
-    ...(chosen !== null && { chosen }),
-    ...(inHand !== null && { asked: inHand }),
-    ...(alone && { alone }),
-  };
+const NO_PITCH: Refusal = { kind: 'not sure', reason: 'no pitch' };
+
+function refused(pluck: HeardPluck, refusal: Refusal): Concluded {
+  return { pluck, notice: { kind: 'refused', refusal }, event: null, corrections: [] };
 }

@@ -2,7 +2,9 @@ import { expect } from 'chai';
 import { list, message } from '../message.ts';
 import { findTuning, shiftHz, targetsOf } from '../music/index.ts';
 import type { Taken } from '../settling/index.ts';
-import { benchAfter, startBench, stringsNow } from '../sitting/index.ts';
+import { benchAfter, follow, startBench } from '../sitting/index.ts';
+import { setupFor } from '../state/index.ts';
+import { steelGuitar } from '../strings/index.ts';
 import { outcomeOf, pluckOf, readingAt } from './benchFixture.ts';
 import {
   type SettleAsked,
@@ -14,6 +16,15 @@ import {
 } from './settle.ts';
 
 const TARGETS = targetsOf(findTuning('guitar-standard')!, 440);
+const GOAL = { order: [3, 2, 1], tolerance: 2 };
+const SETUP = setupFor({
+  instrument: steelGuitar('g', 'G'),
+  targets: TARGETS,
+  before: [],
+  tunings: [],
+  goal: GOAL,
+  fresh: true,
+});
 const TAKEN: Taken = {
   at: 1000,
   course: 2,
@@ -28,12 +39,12 @@ const TAKEN: Taken = {
 
 function play(...inputs: readonly SettleInput[]) {
   let talk = startSettleTalk();
-  let state = startBench({ order: [3, 2, 1], tolerance: 2 });
+  let state = startBench(GOAL);
   const effects: SettleEffect[] = [];
   for (const input of inputs) {
-    const strings = stringsNow(TARGETS, [], new Map(), 0);
+    const followed = follow(SETUP, state.history);
     const last = input.type === 'correct' && input === FORGOTTEN ? null : TAKEN;
-    const next = settleTalk(talk, input, { state, targets: TARGETS, strings, course: 2, last });
+    const next = settleTalk(talk, input, { state, targets: TARGETS, followed, course: 2, last });
     talk = next.state;
     for (const effect of next.effects) {
       effects.push(effect);
@@ -94,7 +105,7 @@ describe('the conversation over new strings', () => {
     const between = outcomeOf(readingAt(shiftHz(TARGETS[1]!.hz, 250)));
     const { talk } = play(heard(between));
     expect(settleNoticeInWords(talk.notice!, TARGETS).say).to.deep.equal(
-      message('advice.tooClose', { strings: list([4, 2], 'or') }),
+      message('advice.tooClose', { strings: list([1, 2], 'or') }),
     );
     expect(play(heard(between, 1)).events[0]).to.have.nested.property('reading.course', 1);
   });
@@ -123,7 +134,7 @@ describe('the conversation over new strings', () => {
       {
         state: startBench({ order: [2], tolerance: 2 }),
         targets: TARGETS,
-        strings: [],
+        followed: follow(SETUP, []),
         course: 2,
         last: waited,
       },

@@ -1,12 +1,20 @@
 import { soundedTogether } from '../coach/index.ts';
-import type { ListenEvent, Node, Refusal, StringKnowledge } from '../listen/index.ts';
+import type { ListenEvent, Node, Refusal } from '../listen/index.ts';
 import type { Sentence } from '../message.ts';
 import type { Target } from '../music/index.ts';
 import { refusalInWords, tooCloseInWords, touchedInWords } from '../sentences/index.ts';
 import type { Taken } from '../settling/index.ts';
-import type { BenchEvent, BenchState, Measurement, Step, StringReading } from '../sitting/index.ts';
-import { hearPluck } from '../state/index.ts';
+import {
+  type BenchEvent,
+  type BenchState,
+  type Followed,
+  type Measurement,
+  readingFor,
+  type Step,
+  type StringReading,
+} from '../sitting/index.ts';
 import type { Hz, Milliseconds } from '../units.ts';
+import { attributedTo, factsOf, judge, pitchIn, unattributed } from './attributing.ts';
 import type { Next } from './machine.ts';
 
 /** What the player is asked for: the string that was chosen by hand, and what is to be done with which. */
@@ -18,12 +26,19 @@ export interface SettleAsked {
 /** Why the last pluck was no reading. */
 export type SettleNotice =
   | { readonly kind: 'refused'; readonly refusal: Refusal }
-  | { readonly kind: 'doubt'; readonly courses: readonly number[] }
+  | {
+      readonly kind: 'doubt';
+      readonly courses: readonly number[];
+      readonly asks: boolean;
+      readonly hz: Hz;
+    }
   | { readonly kind: 'touched'; readonly of: number; readonly node: Node };
 
 /** The conversation over new strings, beside what their log tells. */
 export interface SettleTalk {
   readonly notice: SettleNotice | null;
+  /** Which string a pluck was has been asked since the page was opened: nobody is asked twice. */
+  readonly questioned: boolean;
   /** The newest reading, and which one it is, so that it is announced once. */
   readonly newest: { readonly reading: StringReading; readonly nth: number } | null;
 }
@@ -32,7 +47,8 @@ export interface SettleTalk {
 export interface SettleWorld {
   readonly state: BenchState;
   readonly targets: readonly Target[];
-  readonly strings: readonly StringKnowledge[];
+  /** What the log tells of all strings together. */
+  readonly followed: Followed;
   /** The string that is worked on. */
   readonly course: number;
   /** The newest reading of the string that was read last. */
@@ -69,7 +85,7 @@ export type SettleEffect =
 type Stepped = Next<SettleTalk, SettleEffect>;
 
 export function startSettleTalk(): SettleTalk {
-  return { notice: null, newest: null };
+  return { notice: null, questioned: false, newest: null };
 }
 
 /** The conversation after an input, and what is to be done. */
@@ -78,7 +94,7 @@ export function settleTalk(talk: SettleTalk, input: SettleInput, world: SettleWo
     case 'heard':
       return hear(talk, input.heard, input.asked, world);
     case 'choose':
-      return record(talk, { type: 'choose', course: input.course }, [{ do: 'let go' }]);
+      return choose(talk, input.course, world);
     case 'say':
       return say(talk, input.reading, input.step, input.elapsed);
     case 'correct':
@@ -114,34 +130,71 @@ function otherStep({ step }: Taken): Step {
 
 const LET_GO: SettleEffect = { do: 'record', event: { type: 'choose', course: null } };
 
+/** A number answers the question which string that was, before it chooses one. */
+function choose(talk: SettleTalk, course: number | null, world: SettleWorld): Stepped {
+  const { notice } = talk;
+  const answers = course !== null && notice?.kind === 'doubt' && notice.courses.includes(course);
+  const put = answers ? putTo(notice.hz, course, world) : null;
+  if (!put)
+    return record({ ...talk, notice: null }, { type: 'choose', course }, [{ do: 'let go' }]);
+  return record(announced({ ...talk, notice: null }, put), attributedTo(put, 'teacher'));
+}
+
+function announced(talk: SettleTalk, reading: StringReading): SettleTalk {
+  return { ...talk, newest: { reading, nth: talk.newest ? talk.newest.nth + 1 : 1 } };
+}
+
+/** An earlier pluck as a reading of another string; null where there is no such pluck or string. */
+function putTo(hz: Hz, course: number, { state, targets }: SettleWorld): StringReading | null {
+  const pitch = pitchIn(state, hz);
+  const target = targets[course - 1];
+  return pitch && target ? readingFor(course, pitch, target.hz) : null;
+}
+
 function hear(
   talk: SettleTalk,
   { outcome, track }: Extract<ListenEvent, { type: 'outcome' }>,
   { chosen, told }: SettleAsked,
-  { state, strings }: SettleWorld,
+  world: SettleWorld,
 ): Stepped {
   const notice = (said: SettleNotice) => still({ ...talk, notice: said });
   if (outcome.kind !== 'reading') return notice({ kind: 'refused', refusal: outcome });
-  const known = { state, intended: chosen, strings, heard: [], coupling: null };
-  const put = hearPluck(outcome, known);
-  if ('course' in put) {
-    const nth = talk.newest ? talk.newest.nth + 1 : 1;
-    // What was asked for before this pluck tells a pull from a fall.
-    const read = told?.course === put.course ? { ...put, asked: told.to } : put;
-    const event = { type: 'reading', reading: read } as const;
+  const facts = factsOf(outcome, { chosen, inHand: told?.course ?? null });
+  const { who, corrections } = judge(outcome, facts, world.followed, talk.questioned);
+  const measurement = { reading: outcome, track };
+  const corrected = corrections.flatMap(({ hz, to }): SettleEffect[] => {
+    const put = putTo(hz, to, world);
+    return put ? [{ do: 'record', event: attributedTo(put, 'evidence') }] : [];
+  });
+  if (who.kind === 'touched') return notice(who);
+  if (who.kind === 'doubt') {
+    const { courses, asks } = who;
+    const event = unattributed(outcome, facts);
     return {
-      state: { notice: null, newest: { reading: read, nth } },
-      effects: [
-        { do: 'record', event, measurement: { reading: outcome, track } },
-        // A string is chosen for one pluck: then the next one is asked for.
-        ...(chosen === null ? [] : [LET_GO]),
-      ],
+      state: {
+        ...talk,
+        notice: { kind: 'doubt', courses, asks, hz: outcome.hz },
+        questioned: talk.questioned || asks,
+      },
+      effects: [{ do: 'record', event, measurement }, ...corrected],
     };
   }
-  if (put.kind === 'touched') return notice(put);
-  return put.kind === 'doubt'
-    ? notice({ kind: 'doubt', courses: put.courses })
-    : notice({ kind: 'refused', refusal: { kind: 'not sure', reason: 'no pitch' } });
+  const target = who.kind === 'string' ? world.targets[who.course - 1] : undefined;
+  if (!target)
+    return notice({ kind: 'refused', refusal: { kind: 'not sure', reason: 'no pitch' } });
+  const plain = readingFor(target.course, outcome, target.hz);
+  // What was asked for before this pluck tells a pull from a fall.
+  const read = told?.course === plain.course ? { ...plain, asked: told.to } : plain;
+  const event = { type: 'reading', reading: read, pluck: facts } as const;
+  return {
+    state: { ...announced(talk, read), notice: null },
+    effects: [
+      { do: 'record', event, measurement },
+      ...corrected,
+      // A string is chosen for one pluck: then the next one is asked for.
+      ...(chosen === null ? [] : [LET_GO]),
+    ],
+  };
 }
 
 /** What to say of the last pluck, when it was no reading. */

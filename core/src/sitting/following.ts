@@ -109,7 +109,7 @@ export function correctionsOf(beliefs: Beliefs, plucks: readonly FollowedPluck[]
   return plucks.slice(-CORRECTED_BACK).flatMap(({ hz, course, firm }, i, late) => {
     if (firm) return [];
     const [best] = sharesOf(beliefs, late.length - i);
-    if (!best || best.part.node !== 1 || best.part.course === 0) return [];
+    if (best?.part.node !== 1 || best.part.course === 0) return [];
     const { part, probability } = best;
     return probability >= CORRECTED_FROM && part.course !== course
       ? [{ hz, from: course, to: part.course }]

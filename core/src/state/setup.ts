@@ -17,10 +17,19 @@ interface Own {
   /** Tunings that this instrument may come from. */
   readonly tunings: readonly Tuning[];
   readonly goal: BenchGoal;
+  /** The strings are known to be new. */
+  readonly fresh?: boolean;
 }
 
 /** What is known before the first pluck, for telling which string sounds. */
-export function setupFor({ instrument, targets, before, tunings, goal }: Own): Setup {
+export function setupFor({
+  instrument,
+  targets,
+  before,
+  tunings,
+  goal,
+  fresh = false,
+}: Own): Setup {
   return {
     strings: targets.map((target, i) => {
       const was = before[i] ?? null;
@@ -37,6 +46,7 @@ export function setupFor({ instrument, targets, before, tunings, goal }: Own): S
       .map(({ courses }) => courses.map(([midi], i) => 100 * ((midi ?? 0) - targets[i]!.midi)))
       .filter((offsets) => offsets.every((cents) => Math.abs(cents) <= FARTHEST_TUNING)),
     tolerance: goal.tolerance,
+    fresh,
   };
 }
 

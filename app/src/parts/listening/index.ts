@@ -1,5 +1,6 @@
 export { Announcer } from './Announcer.tsx';
 export { type Hands, handActs, handsOn, windingHands } from './hands.ts';
+export { keepersOf } from './keepers.ts';
 export { ListeningProblem } from './ListeningProblem.tsx';
 export { shownCents, useRinging, useRingingCourse } from './live.ts';
 export { MicrophoneChoice } from './MicrophoneChoice.tsx';

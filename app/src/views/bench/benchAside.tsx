@@ -30,7 +30,7 @@ export function benchAside(bench: Bench): ReactNode {
   const a4 = fault?.rule === 'in tune with itself' && fault.semitones === 0 ? fault.ownA4 : null;
   if (a4 !== null)
     return <TakeA4 a4={tenths(a4)} onTake={() => send({ type: 'take A4', a4: tenths(a4) })} />;
-  if (notice?.kind === 'doubt')
+  if (notice?.kind === 'doubt' && notice.asks)
     return (
       <Group gap="xs">
         {notice.courses.map((one) => (

@@ -1,19 +1,12 @@
 import type { BenchWorld } from '@rosefinch/core/dialogue';
 import { type Tuning, tuningsFor } from '@rosefinch/core/music';
 import type { Way } from '@rosefinch/core/retune';
-import {
-  BeliefKeeper,
-  type BenchGoal,
-  type BenchState,
-  cameFrom,
-  type LastPitches,
-  stringsNow,
-} from '@rosefinch/core/sitting';
+import { type BenchState, cameFrom, type LastPitches, stringsNow } from '@rosefinch/core/sitting';
 import { type Fitted, type ReadAt, setupFor } from '@rosefinch/core/state';
 import { type Coupling, type Instrument, withCapo } from '@rosefinch/core/strings';
 import { type RefObject, useMemo } from 'react';
 import type { Settings } from '../../data/index.ts';
-import { type Heard, type Known, knownReadings } from '../../parts/listening/index.ts';
+import { type Heard, type Known, keepersOf, knownReadings } from '../../parts/listening/index.ts';
 import type { BenchSitting } from './useBenchSitting.ts';
 
 interface Sources {
@@ -49,17 +42,10 @@ export function useBenchWorld(sources: Sources): () => BenchWorld {
   // biome-ignore lint/correctness/useExhaustiveDependencies: the log that is drawn tells that it has changed
   return useMemo(() => {
     const before = targets.map((target) => cameFrom(target, last, capo));
-    const keepers = new WeakMap<BenchGoal, BeliefKeeper>();
-    const keeperOf = (goal: BenchGoal) => {
-      const own = withCapo(instrument);
-      const there = keepers.get(goal);
-      if (there) return there;
+    const keeperOf = keepersOf((goal) => {
       const fits = tuning ? tuningsFor(tuning.kind, targets.length, tunings) : [];
-      const setup = setupFor({ instrument: own, targets, before, tunings: fits, goal });
-      const keeper = new BeliefKeeper(setup);
-      keepers.set(goal, keeper);
-      return keeper;
-    };
+      return setupFor({ instrument: withCapo(instrument), targets, before, tunings: fits, goal });
+    });
     let built: { readonly of: Known; readonly world: BenchWorld } | null = null;
     const build = ({ state, log: heardLog }: Known): BenchWorld => ({
       state,

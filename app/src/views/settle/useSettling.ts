@@ -19,12 +19,15 @@ import {
   settlingStep,
   type Taken,
 } from '@rosefinch/core/settling';
+import type { BenchState } from '@rosefinch/core/sitting';
+import { setupFor } from '@rosefinch/core/state';
 import type { Instrument } from '@rosefinch/core/strings';
 import type { EpochMs, Seconds } from '@rosefinch/core/units';
 import { useMemo } from 'react';
 import type { Stock } from '../../data/index.ts';
 import {
   type Dialogue,
+  keepersOf,
   knownReadings,
   type Listening,
   type Sitting,
@@ -98,6 +101,7 @@ export function useSettling(
   const { report, problem } = useReport(fresh, goal, day);
   useKeptLooks(restringing, source.practice ? null : report);
   const strings = useMemo(() => knowledgeOf(targets, knownReadings(log)), [targets, log]);
+  const followed = useFollowed(instrument, targets);
   const { active } = state;
   const { time, lookAgain } = useTick(now, TICK_MS);
   const step = useMemo(() => {
@@ -127,8 +131,7 @@ export function useSettling(
     machine: settleTalk,
     world: () => {
       const known = latest();
-      const heard = knowledgeOf(targets, knownReadings(known.log));
-      return { state: known.state, targets, strings: heard, course, last };
+      return { state: known.state, targets, followed: followed(known.state), course, last };
     },
     perform: (effect) => {
       if (effect.do === 'record') sitting.record(effect.event, effect.measurement);
@@ -157,4 +160,15 @@ export function useSettling(
     last,
   };
   return { ...dialogue, ...base, roomMove: moved, question, now, elapse };
+}
+
+/** What the log of the new strings tells of all of them together; they may be anywhere below their notes. */
+function useFollowed(instrument: Instrument, targets: readonly Target[]) {
+  return useMemo(() => {
+    const none = targets.map(() => null);
+    const keepers = keepersOf((goal) =>
+      setupFor({ instrument, targets, before: none, tunings: [], goal, fresh: true }),
+    );
+    return ({ goal, history }: BenchState) => keepers(goal).of(history);
+  }, [instrument, targets]);
 }
