@@ -83,7 +83,7 @@ export function playScene(scene: Scene, tally: Tally, old: boolean): void {
       const c = truth.target.course;
       tally.plucks++;
       const said = who.kind === 'known' ? who.course : null;
-      if (chosen === c) { tally.chosen++; if (said === c) tally.chosenBelieved++; }
+      if (chosen === c) { tally.chosen++; if (said === c) tally.chosenBelieved++; else if (process.env.SHOW) console.log('disbelieved', scene.start, 'chosen', c, truth.cents.toFixed(0), 'said', JSON.stringify(who), log.slice(-8).map((e) => e.truth + (e.booked === e.truth ? '' : '>' + e.booked)).join(' ')); }
       if (entry.far) { tally.far++; if (said === c) tally.right++; else if (said !== null) { tally.wrong++; } else tally.asked++; }
       else { tally.near++; if (said === c) tally.nearRight++; else if (said !== null) tally.nearWrong++; }
     } else { tally.neigh++; if (who.kind === 'known') tally.neighBooked++; }

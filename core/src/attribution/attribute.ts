@@ -1,10 +1,14 @@
-import { type Beliefs, sharesOf } from './beliefs.ts';
-import type { Attribution, Node, Pluck } from './types.ts';
+import { centsBetween } from '../music/index.ts';
+import type { Cents } from '../units.ts';
+import { type Beliefs, heardBefore, type Share, sharesOf } from './beliefs.ts';
+import type { Attribution, Pluck } from './types.ts';
 
 /** A string is known once it is this likely. */
 const SURE = 0.93;
-/** A chosen string is believed unless it is less likely than this. */
-const CHOSEN_AT_LEAST = 0.1;
+/** Where a string can be and still be heard, in cents from its note: a chosen one is believed within it. */
+const BELIEVED = { low: -2410, high: 360 } as const satisfies Record<string, Cents>;
+/** Of two strings that were both heard before the chosen one is believed unless it is less likely than this. */
+const CHOSEN_AT_LEAST = 0.06;
 /** A string that was touched at a node is said to be from here on. */
 const TOUCHED_AT_LEAST = 0.5;
 /** A question is put only where its answers hold the right string nearly always. */
@@ -13,14 +17,14 @@ const WORTH_ASKING = 0.95;
 const NAMED = 2;
 
 /** Which string the newest pluck is put to. */
-export function attributionOf(beliefs: Beliefs, { chosen }: Pluck): Attribution {
+export function attributionOf(beliefs: Beliefs, pluck: Pluck): Attribution {
+  const { chosen } = pluck;
   const shares = sharesOf(beliefs);
   const open = shares.filter(({ part }) => part.node === 1 && part.course > 0);
   const [first] = open;
-  if (!first && shares.every(({ part }) => part.course === 0)) return { kind: 'none' };
   const intended = open.find(({ part }) => part.course === chosen);
-  if (intended && intended.probability >= CHOSEN_AT_LEAST)
-    return { kind: 'known', course: intended.part.course, probability: intended.probability };
+  if (chosen !== null && isBelieved(beliefs, pluck, intended, first))
+    return { kind: 'known', course: chosen, probability: intended?.probability ?? 0 };
   if (first && first.probability >= SURE) {
     const { course } = first.part;
     // Another one than was chosen, which could sound so as well: only the player can tell.
@@ -29,8 +33,33 @@ export function attributionOf(beliefs: Beliefs, { chosen }: Pluck): Attribution 
       : { kind: 'doubt', courses: [course, chosen], otherwiseSure: true, worthAsking: true };
   }
   const [likeliest] = shares;
-  if (likeliest && likeliest.part.node !== 1 && likeliest.probability >= TOUCHED_AT_LEAST)
-    return { kind: 'touched', of: likeliest.part.course, node: likeliest.part.node as Node };
+  if (likeliest && likeliest.part.node !== 1 && likeliest.probability >= TOUCHED_AT_LEAST) {
+    const { course, node } = likeliest.part;
+    // Only the stiffness of that very string tells its node from another open string.
+    if (heardBefore(beliefs, course).stiffness) return { kind: 'touched', of: course, node };
+  }
+  return first ? doubtOf(shares) : { kind: 'none' };
+}
+
+/** A chosen string is believed wherever it can be, unless it and the other one are known from before. */
+function isBelieved(
+  beliefs: Beliefs,
+  { chosen, hz }: Pluck,
+  intended: Share | undefined,
+  first: Share | undefined,
+): boolean {
+  const target = beliefs.setup.strings.find((one) => one.target.course === chosen)?.target;
+  if (!target || chosen === null) return false;
+  const cents = centsBetween(target.hz, hz);
+  if (cents < BELIEVED.low || cents > BELIEVED.high) return false;
+  if (!first || first.part.course === chosen) return true;
+  const known = (course: number) => heardBefore(beliefs, course).times > 0;
+  const bothKnown = known(chosen) && known(first.part.course);
+  return !bothKnown || (intended?.probability ?? 0) >= CHOSEN_AT_LEAST;
+}
+
+/** The two strings that it most likely was, open or by a node. */
+function doubtOf(shares: readonly Share[]): Attribution {
   const byCourse = new Map<number, number>();
   for (const { part, probability } of shares)
     byCourse.set(part.course, (byCourse.get(part.course) ?? 0) + probability);

@@ -10,6 +10,7 @@ import {
   leftAlone,
   normalDensity,
   REACH,
+  RETUNED_SHARE,
   shiftedAlike,
   stiffnessFit,
 } from './densities.ts';
@@ -82,7 +83,8 @@ const ORDERLY = { inOrder: 3, changes: 4 } as const;
 
 /** What is believed before the first pluck. */
 export function startBeliefs(setup: Setup): Beliefs {
-  const share = setup.fresh ? FRESH_SHARE : KIND_SHARE;
+  const retuned = setup.strings.some(({ before }) => before !== undefined);
+  const share = setup.fresh ? FRESH_SHARE : retuned ? RETUNED_SHARE : KIND_SHARE;
   const hypothesis: Hypothesis = {
     logWeight: 0,
     strings: setup.strings.map(() => UNHEARD),
@@ -215,6 +217,17 @@ export function sharesOf({ hypotheses }: Beliefs, ago = 0): Share[] {
     .sort((a, b) => b.probability - a.probability);
 }
 
+/** How often the likeliest explanation has heard a string, the newest pluck left out, and whether its stiffness is known. */
+export function heardBefore(
+  { hypotheses, setup, plucks }: Beliefs,
+  course: number,
+): { readonly times: number; readonly stiffness: boolean } {
+  const i = setup.strings.findIndex(({ target }) => target.course === course);
+  const own = hypotheses[0]?.strings[i];
+  const now = own?.at === plucks - 1 ? 1 : 0;
+  return { times: (own?.heard ?? 0) - now, stiffness: (own?.stiffness ?? null) !== null };
+}
+
 /** Probability of everything that a pluck may have been. */
 export interface Share {
   readonly part: Part;
@@ -299,7 +312,9 @@ function placeOf(
     const last = { cents: own.last, justNow: own.at === plucks - 1 };
     return { density: heardAgain(d, last, offFrom(setup)), kinds, tunings };
   }
-  const alone = leftAlone(d, setup.strings[i]?.before ?? 0);
+  const { before = 0, kept } = nth(setup.strings, i);
+  const alone = leftAlone(d, before);
+  if (kept) return { density: alone, kinds, tunings };
   const put = justPutOn(d);
   const others = meanOf(strings);
   const byTuning = setup.tunings.map((cents) => normalDensity(d, cents[i] ?? 0, TUNING_SIGMA));

@@ -34,6 +34,15 @@ export const FRESH_SHARE: Readonly<Record<Kind, number>> = {
   otherTuning: 0.04,
 };
 
+/** … of strings that are known to come from another tuning: they were heard in it. */
+export const RETUNED_SHARE: Readonly<Record<Kind, number>> = {
+  ordinary: 0.94,
+  oneReplaced: 0.02,
+  allNew: 0.01,
+  allShifted: 0.02,
+  otherTuning: 0.01,
+};
+
 /** Strings of an instrument that was put away in tune, in cents. */
 const LEFT_ALONE = { sigma: 22, tail: 60, tailShare: 0.12 } as const;
 

@@ -6,6 +6,8 @@ export interface StringPrior {
   readonly target: Target;
   /** Where it was left, or stands in the tuning it comes from, in cents from its target. */
   readonly before?: Cents;
+  /** It is an old string among new ones: it stands about where it was left. */
+  readonly kept?: boolean;
   /** ln(B·f²) with its standard deviation: from readings of other days, or from its gauge. */
   readonly stiffness?: { readonly mean: number; readonly sigma: number };
 }

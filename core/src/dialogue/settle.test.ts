@@ -23,7 +23,7 @@ const SETUP = setupFor({
   before: [],
   tunings: [],
   goal: GOAL,
-  fresh: true,
+  fresh: [3, 2, 1],
 });
 const TAKEN: Taken = {
   at: 1000,

@@ -17,19 +17,12 @@ interface Own {
   /** Tunings that this instrument may come from. */
   readonly tunings: readonly Tuning[];
   readonly goal: BenchGoal;
-  /** The strings are known to be new. */
-  readonly fresh?: boolean;
+  /** Courses that are known to have new strings; the others have not. */
+  readonly fresh?: readonly number[];
 }
 
 /** What is known before the first pluck, for telling which string sounds. */
-export function setupFor({
-  instrument,
-  targets,
-  before,
-  tunings,
-  goal,
-  fresh = false,
-}: Own): Setup {
+export function setupFor({ instrument, targets, before, tunings, goal, fresh }: Own): Setup {
   return {
     strings: targets.map((target, i) => {
       const was = before[i] ?? null;
@@ -37,6 +30,7 @@ export function setupFor({
       return {
         target,
         ...(was !== null && { before: was }),
+        ...(fresh && !fresh.includes(target.course) && { kept: true }),
         ...(mean !== null && { stiffness: { mean, sigma: GAUGE_SIGMA } }),
       };
     }),
@@ -46,7 +40,7 @@ export function setupFor({
       .map(({ courses }) => courses.map(([midi], i) => 100 * ((midi ?? 0) - targets[i]!.midi)))
       .filter((offsets) => offsets.every((cents) => Math.abs(cents) <= FARTHEST_TUNING)),
     tolerance: goal.tolerance,
-    fresh,
+    fresh: fresh !== undefined,
   };
 }
 

@@ -101,7 +101,7 @@ export function useSettling(
   const { report, problem } = useReport(fresh, goal, day);
   useKeptLooks(restringing, source.practice ? null : report);
   const strings = useMemo(() => knowledgeOf(targets, knownReadings(log)), [targets, log]);
-  const followed = useFollowed(instrument, targets);
+  const followed = useFollowed(instrument, targets, restringing);
   const { active } = state;
   const { time, lookAgain } = useTick(now, TICK_MS);
   const step = useMemo(() => {
@@ -163,12 +163,13 @@ export function useSettling(
 }
 
 /** What the log of the new strings tells of all of them together; they may be anywhere below their notes. */
-function useFollowed(instrument: Instrument, targets: readonly Target[]) {
+function useFollowed(instrument: Instrument, targets: readonly Target[], { strings }: Restringing) {
   return useMemo(() => {
     const none = targets.map(() => null);
+    const fresh = strings.map(({ course }) => course);
     const keepers = keepersOf((goal) =>
-      setupFor({ instrument, targets, before: none, tunings: [], goal, fresh: true }),
+      setupFor({ instrument, targets, before: none, tunings: [], goal, fresh }),
     );
     return ({ goal, history }: BenchState) => keepers(goal).of(history);
-  }, [instrument, targets]);
+  }, [instrument, targets, strings]);
 }
