@@ -4,6 +4,7 @@ import { CREEP_KINDS } from './foreign/creeping.ts';
 import { CELLS } from './foreign/listeners.ts';
 import { biasFigures, boundFigures, frameFigures, speedFigures } from './frames.ts';
 import { fretFigures } from './frets.ts';
+import { handFigures } from './hands.ts';
 import { findingFigures, guesserFigures, hearingFigures, staircaseFigures } from './hearing.ts';
 import { literalFigures } from './literal.ts';
 import { mixedFigures } from './mixed.ts';
@@ -35,6 +36,7 @@ const parts: Readonly<Record<string, () => void | Promise<void>>> = {
   speed: speedFigures,
   plans: planFigures,
   advice: () => adviceFigures(5001, 600),
+  hands: () => handFigures(30_001, process.argv.includes('--long') ? 3000 : 300),
   literal: () => literalFigures(7001, 300),
   passes: () => passFigures(500),
   coach: () => coachFigures(1001, 10, 60),

@@ -114,7 +114,9 @@ function foundAt(
           one.courses.every(([midi], i) => Math.abs(midi! - targets[i]!.midi) <= 5),
       );
       const other = others[Math.floor(others.length * random())]!;
-      return targets.map((target, i) => 100 * (other.courses[i]![0]! - target.midi) + 9 * normal(random));
+      return targets.map(
+        (target, i) => 100 * (other.courses[i]![0]! - target.midi) + 9 * normal(random),
+      );
     }
     case 'one replaced': {
       const which = Math.floor(targets.length * random());
@@ -153,5 +155,5 @@ export function turnTowards(scene: Scene, string: HandString, by = -string.cents
   const share = far ? between(random, 0.4, 0.75) : between(random, 0.72, 1.1);
   const moved = share * by + 3 * normal(random);
   for (const other of strings)
-    other.cents += other === string ? moved : -0.02 * moved * between(random, 0.3, 1.6);
+    other.cents += other === string ? moved : -0.01 * moved * between(random, 0.3, 1.6);
 }

@@ -13,8 +13,8 @@ const CHOSEN_AT_LEAST = 0.06;
 const TOUCHED_AT_LEAST = 0.5;
 /** A question is put only where its answers hold the right string nearly always. */
 const WORTH_ASKING = 0.95;
-/** So many strings are named in doubt: the likeliest. */
-const NAMED = 2;
+/** Strings are named in doubt until they hold the right one so surely; at least and at most so many. */
+const NAMED = { surely: 0.985, least: 2, most: 4 } as const;
 
 /** Which string the newest pluck is put to. */
 export function attributionOf(beliefs: Beliefs, pluck: Pluck): Attribution {
@@ -30,7 +30,13 @@ export function attributionOf(beliefs: Beliefs, pluck: Pluck): Attribution {
     // Another one than was chosen, which could sound so as well: only the player can tell.
     return chosen === null || !intended
       ? { kind: 'known', course, probability: first.probability }
-      : { kind: 'doubt', courses: [course, chosen], otherwiseSure: true, worthAsking: true };
+      : {
+          kind: 'doubt',
+          courses: [course, chosen],
+          probability: first.probability,
+          otherwiseSure: true,
+          worthAsking: true,
+        };
   }
   const [likeliest] = shares;
   if (likeliest && likeliest.part.node !== 1 && likeliest.probability >= TOUCHED_AT_LEAST) {
@@ -58,20 +64,20 @@ function isBelieved(
   return !bothKnown || (intended?.probability ?? 0) >= CHOSEN_AT_LEAST;
 }
 
-/** The two strings that it most likely was, open or by a node. */
+/** The strings that it most likely was, open or by a node. */
 function doubtOf(shares: readonly Share[]): Attribution {
   const byCourse = new Map<number, number>();
   for (const { part, probability } of shares)
     byCourse.set(part.course, (byCourse.get(part.course) ?? 0) + probability);
-  const named = [...byCourse]
-    .filter(([course]) => course > 0)
-    .sort(([, a], [, b]) => b - a)
-    .slice(0, NAMED);
-  const covered = named.reduce((sum, [, share]) => sum + share, 0);
+  const ranked = [...byCourse].filter(([course]) => course > 0).sort(([, a], [, b]) => b - a);
+  const upTo = ranked.map((_, i) => ranked.slice(0, i + 1).reduce((sum, [, one]) => sum + one, 0));
+  const enough = 1 + upTo.findIndex((sum) => sum >= NAMED.surely);
+  const named = Math.min(NAMED.most, Math.max(NAMED.least, enough === 0 ? NAMED.most : enough));
   return {
     kind: 'doubt',
-    courses: named.map(([course]) => course),
+    courses: ranked.slice(0, named).map(([course]) => course),
+    probability: ranked[0]?.[1] ?? 0,
     otherwiseSure: false,
-    worthAsking: covered >= WORTH_ASKING,
+    worthAsking: (upTo[1] ?? upTo[0] ?? 0) >= WORTH_ASKING,
   };
 }

@@ -69,7 +69,7 @@ describe('which string a pluck is put to', () => {
 
   it('a chosen string that cannot sound so high is the other one', () => {
     const session = new Session();
-    expect(session.pluck(5, 0, { chosen: 6 })).to.include({ kind: 'known', course: 5 });
+    expect(session.pluck(3, 0, { chosen: 6 })).to.include({ kind: 'known', course: 3 });
   });
 
   it('where both are known and the other one sounds, the player is asked', () => {

@@ -14,7 +14,7 @@ import {
   shiftedAlike,
   stiffnessFit,
 } from './densities.ts';
-import type { Node, Pluck, Setup } from './types.ts';
+import type { Node, Pluck, Setup, StringPrior, Turn } from './types.ts';
 
 /** So many explanations of the session are kept, and none that is less likely than the best by this factor (ln). */
 const KEPT = 40;
@@ -33,12 +33,14 @@ interface StringBelief {
   readonly at: number;
   /** In tune so many times running. */
   readonly settled: number;
+  /** It was told to be turned by so much while another string sounded. */
+  readonly pending: Cents;
   /** Mean of ln(B·f²) over its plucks. */
   readonly stiffness: { readonly mean: number; readonly count: number } | null;
 }
 
 /** What one pluck was, under one explanation: an open string, or one by a node. */
-export interface Part {
+interface Part {
   readonly course: number;
   readonly node: 1 | Node;
 }
@@ -60,6 +62,9 @@ interface Hypothesis {
   /** How often the next string of the order was taken, of so many changes. */
   readonly inOrder: number;
   readonly changes: number;
+  /** How often a string that was off was plucked again at once, of so many times that it could have been. */
+  readonly again: number;
+  readonly chances: number;
   readonly past: Past | null;
 }
 
@@ -76,10 +81,11 @@ const UNHEARD: StringBelief = {
   last: 0,
   at: -2,
   settled: 0,
+  pending: 0,
   stiffness: null,
 };
-/** Before anybody was heard three of four go through the strings in order. */
-const ORDERLY = { inOrder: 3, changes: 4 } as const;
+/** Before anybody was heard: three of four go through the strings in order, and six of seven stay with one until it is right. */
+const HABITS = { inOrder: 3, changes: 4, again: 3.4, chances: 4 } as const;
 
 /** What is believed before the first pluck. */
 export function startBeliefs(setup: Setup): Beliefs {
@@ -91,7 +97,7 @@ export function startBeliefs(setup: Setup): Beliefs {
     kinds: KINDS.map((kind) => share[kind]),
     tunings: setup.tunings.map(() => 1 / setup.tunings.length),
     previous: null,
-    ...ORDERLY,
+    ...HABITS,
     past: null,
   };
   return { setup, plucks: 0, hypotheses: [hypothesis] };
@@ -141,7 +147,7 @@ function candidatesOf(from: Hypothesis, beliefs: Beliefs, pluck: Pluck): Candida
     const open = centsBetween(target.hz, pluck.hz);
     const found: Candidate[] = [];
     const add = (node: 1 | Node, d: Cents, share: number) => {
-      const place = share > 0 ? placeOf(from, beliefs, i, d) : null;
+      const place = share > 0 ? placeOf(from, beliefs, i, d, pluck.told) : null;
       if (!place) return;
       const weight = share * place.density * stiffFit(from, setup, i, pluck, node);
       if (weight > 0)
@@ -161,7 +167,7 @@ function candidatesOf(from: Hypothesis, beliefs: Beliefs, pluck: Pluck): Candida
 function explained(
   { from, logWeight, i, node, d, place }: Candidate,
   { setup, plucks }: Beliefs,
-  { hz, inharmonicity }: Pluck,
+  { hz, inharmonicity, told }: Pluck,
   best: number,
 ): Hypothesis {
   const { course } = nth(setup.strings, i).target;
@@ -180,19 +186,27 @@ function explained(
     last: d,
     at: plucks,
     settled: inTune ? own.settled + 1 : 0,
+    pending: 0,
     stiffness:
       x === null ? own.stiffness : { mean: (count * mean + x) / (count + 1), count: count + 1 },
   };
   const changed = from.previous !== null && from.previous !== course;
   const next = changed && course === nextOpen(from, setup);
+  const couldStay = from.previous !== null && !isDone(from, setup, from.previous);
   return {
     logWeight: logWeight - best,
-    strings: from.strings.map((string, k) => (k === i ? now : string)),
+    strings: from.strings.map((string, k) => {
+      if (k === i) return now;
+      const isTold = told?.course === nth(setup.strings, k).target.course && string.heard > 0;
+      return isTold ? { ...string, pending: string.pending + told.cents } : string;
+    }),
     kinds: place.kinds,
     tunings: place.tunings,
     previous: course,
     inOrder: from.inOrder + (next ? 1 : 0),
     changes: from.changes + (changed ? 1 : 0),
+    again: from.again + (couldStay && !changed ? 1 : 0),
+    chances: from.chances + (couldStay ? 1 : 0),
     past,
   };
 }
@@ -244,39 +258,58 @@ function whoIsPlucked(from: Hypothesis, pluck: Pluck, setup: Setup): number[] {
     return strings.map(({ target }) =>
       target.course === pluck.chosen ? CHOSEN : (1 - CHOSEN) / Math.max(1, count - 1),
     );
-  const own = byHabit(from, setup);
-  if (pluck.asked === null) return own;
-  const asked = pluck.alone ? ASKED_ALONE : from.previous === null ? ASKED_FIRST : ASKED;
-  return own.map(
-    (share, i) => (1 - asked) * share + (nth(strings, i).target.course === pluck.asked ? asked : 0),
+  const alone = pluck.alone ? ASKED_ALONE : 0;
+  return byHabit(from, setup, pluck.asked).map(
+    (share, i) => (1 - alone) * share + (nth(strings, i).target.course === pluck.asked ? alone : 0),
   );
 }
 
 /** Common practice, no source: a chosen string is plucked nearly always, one that the screen asks for often. */
 const CHOSEN = 0.97;
-const ASKED = 0.25;
+const ASKED = 0.3;
 const ASKED_FIRST = 0.62;
 const ASKED_ALONE = 0.8;
-/** A string that is not in tune yet is plucked again; one that is, seldom. */
-const AGAIN = { off: 0.85, done: 0.08 } as const;
+/** A string that is in tune is seldom plucked again; who did so once does so again. */
+const AGAIN_WHEN_DONE = { first: 0.15, more: 0.6 } as const;
 /** So often in a row in tune, and a player goes on. */
 const DONE = 2;
 
-/** What a player does by habit: the same string until it is right, then the next one, or any. */
-function byHabit(from: Hypothesis, setup: Setup): number[] {
+/**
+ * What a player does by habit: the same string until it is right, whatever the screen asks for;
+ * then the one that it asks for, the next one, or any.
+ */
+function byHabit(from: Hypothesis, setup: Setup, asked: number | null): number[] {
   const { strings } = setup;
   const count = strings.length;
-  if (from.previous === null) return strings.map(() => 1 / count);
+  const isAsked = ({ target }: StringPrior) => target.course === asked;
+  const follows = strings.some(isAsked) ? (from.previous === null ? ASKED_FIRST : ASKED) : 0;
+  if (from.previous === null)
+    return strings.map((one) => (1 - follows) / count + (isAsked(one) ? follows : 0));
   const before = strings.findIndex(({ target }) => target.course === from.previous);
-  const again = nth(from.strings, before).settled >= DONE ? AGAIN.done : AGAIN.off;
+  const again = stays(from, before);
   const next = nextOpen(from, setup);
   const orderly = next === null ? 0 : from.inOrder / from.changes;
   const others = Math.max(1, count - 1);
-  return strings.map(({ target: { course } }, i) => {
+  // Who is asked for the string that was just plucked is asked for no other one.
+  const obeys = asked === from.previous ? 0 : follows;
+  return strings.map((one, i) => {
     if (i === before) return again;
-    const inOrder = course === next ? orderly : 0;
-    return (1 - again) * (inOrder + (1 - orderly) / others);
+    const inOrder = one.target.course === next ? orderly : 0;
+    const own = inOrder + (1 - orderly) / others;
+    return (1 - again) * ((1 - obeys) * own + (isAsked(one) ? obeys : 0));
   });
+}
+
+/** How likely the string that was plucked last is plucked again. */
+function stays({ strings, again, chances }: Hypothesis, i: number): number {
+  const { settled } = nth(strings, i);
+  if (settled < DONE) return again / chances;
+  return settled === DONE ? AGAIN_WHEN_DONE.first : AGAIN_WHEN_DONE.more;
+}
+
+function isDone({ strings }: Hypothesis, setup: Setup, course: number): boolean {
+  const i = setup.strings.findIndex(({ target }) => target.course === course);
+  return nth(strings, i).settled >= DONE;
 }
 
 /** The next string of the order that is not in tune yet, after the one plucked last. */
@@ -305,11 +338,18 @@ function placeOf(
   { setup, plucks }: Beliefs,
   i: number,
   d: Cents,
+  told: Turn | undefined,
 ): Place | null {
   if (d < REACH.low || d > REACH.high) return null;
   const own = nth(strings, i);
   if (own.heard > 0) {
-    const last = { cents: own.last, justNow: own.at === plucks - 1 };
+    const { course } = nth(setup.strings, i).target;
+    const last = {
+      cents: own.last,
+      justNow: own.at === plucks - 1,
+      told: told ? (told.course === course ? 'it' : 'another') : null,
+      pending: own.pending,
+    } as const;
     return { density: heardAgain(d, last, offFrom(setup)), kinds, tunings };
   }
   const { before = 0, kept } = nth(setup.strings, i);

@@ -1,7 +1,7 @@
 import type { Cents } from '../units.ts';
 
 /** Where a string can be at all, in cents from its target: fully slack to just before it breaks. */
-export const REACH = { low: -2600, high: 420 } as const satisfies Record<string, Cents>;
+export const REACH = { low: -2600, high: 620 } as const satisfies Record<string, Cents>;
 
 const ROOT_TWO_PI = Math.sqrt(2 * Math.PI);
 
@@ -9,7 +9,7 @@ export function normalDensity(x: number, mean: number, sigma: number): number {
   return Math.exp(-0.5 * ((x - mean) / sigma) ** 2) / (sigma * ROOT_TWO_PI);
 }
 
-export function uniformDensity(x: number, low: number, high: number): number {
+function uniformDensity(x: number, low: number, high: number): number {
   return x > low && x < high ? 1 / (high - low) : 0;
 }
 
@@ -71,11 +71,15 @@ export function shiftedAlike(d: Cents, others: Cents | null): number {
     : 0.8 * normalDensity(d, others, 22) + 0.2 * normalDensity(d, others, 70);
 }
 
-/** Where a string is that was heard before, and how likely it was turned since. */
+/** Where a string is that was heard before, and what may have been done to it since. */
 export interface LastHeard {
   readonly cents: Cents;
   /** It was the string plucked just before. */
   readonly justNow: boolean;
+  /** The screen told since to turn this string, or another one; null where it told nothing. */
+  readonly told: 'it' | 'another' | null;
+  /** A turn that was told earlier, while another string sounded; 0 where there was none. */
+  readonly pending: Cents;
 }
 
 interface Moves {
@@ -84,26 +88,42 @@ interface Moves {
   readonly anywhere: number;
 }
 
-const OFF_JUST_NOW: Moves = { stays: 0.27, turned: 0.71, anywhere: 0.02 };
-const OFF_BEFORE: Moves = { stays: 0.55, turned: 0.42, anywhere: 0.03 };
-const IN_TUNE: Moves = { stays: 0.87, turned: 0.12, anywhere: 0.01 };
+/** Common practice, no source: most turn what is off, and most turn the string that they are told to. */
+const MOVES = {
+  told: { stays: 0.16, turned: 0.82, anywhere: 0.02 },
+  anotherTold: { stays: 0.8, turned: 0.17, anywhere: 0.03 },
+  offJustNow: { stays: 0.27, turned: 0.71, anywhere: 0.02 },
+  offBefore: { stays: 0.55, turned: 0.42, anywhere: 0.03 },
+  inTune: { stays: 0.87, turned: 0.12, anywhere: 0.01 },
+} as const satisfies Record<string, Moves>;
 /** Readings of a string that nobody turned scatter by this, and move by so much as others are tuned. */
 const STAYS = { scatter: 3.5, coupled: 14, coupledShare: 0.2 } as const;
 /** A turn leaves so much of the way, of its size. */
 const TURNED = { leaves: 0.1, sigma: 0.22, least: 6 } as const;
+/** A turn that was told while another string sounded was made so often, to within a share of its size. */
+const PENDING = { made: 0.5, sigma: 0.3, least: 10 } as const;
 
 /** How often a string that was heard before is found at a pitch now, by the cent. */
 export function heardAgain(d: Cents, last: LastHeard, offFrom: Cents): number {
-  const isOff = Math.abs(last.cents) > offFrom;
-  const moves = !isOff ? IN_TUNE : last.justNow ? OFF_JUST_NOW : OFF_BEFORE;
+  const { cents, pending } = last;
+  const moves = movesOf(last, Math.abs(cents) > offFrom);
   const stays =
-    (1 - STAYS.coupledShare) * normalDensity(d, last.cents, STAYS.scatter) +
-    STAYS.coupledShare * normalDensity(d, last.cents, STAYS.coupled);
-  return (
+    (1 - STAYS.coupledShare) * normalDensity(d, cents, STAYS.scatter) +
+    STAYS.coupledShare * normalDensity(d, cents, STAYS.coupled);
+  const plain =
     moves.stays * stays +
-    moves.turned * turnedTo(d, last.cents) +
-    moves.anywhere * uniformDensity(d, REACH.low, REACH.high)
-  );
+    moves.turned * turnedTo(d, cents) +
+    moves.anywhere * uniformDensity(d, REACH.low, REACH.high);
+  if (pending === 0) return plain;
+  const sigma = Math.max(PENDING.least, PENDING.sigma * Math.abs(pending));
+  return PENDING.made * normalDensity(d, cents + pending, sigma) + (1 - PENDING.made) * plain;
+}
+
+function movesOf({ told, justNow }: LastHeard, isOff: boolean): Moves {
+  if (told === 'it') return MOVES.told;
+  if (told === 'another' && isOff) return MOVES.anotherTold;
+  if (!isOff) return MOVES.inTune;
+  return justNow ? MOVES.offJustNow : MOVES.offBefore;
 }
 
 /** A turn goes towards the note and mostly ends near it; of a long way it may be a part only. */

@@ -7,4 +7,4 @@ export {
   startBeliefs,
 } from './beliefs.ts';
 export { REACH } from './densities.ts';
-export type { Attribution, Node, Pluck, Setup, StringPrior } from './types.ts';
+export type { Attribution, Node, Pluck, Setup, StringPrior, Turn } from './types.ts';

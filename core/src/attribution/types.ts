@@ -26,6 +26,12 @@ export interface Setup {
   readonly fresh?: boolean;
 }
 
+/** A string that is to be turned by so many cents; positive raises it. */
+export interface Turn {
+  readonly course: number;
+  readonly cents: Cents;
+}
+
 /** What a microphone and the keys tell of one pluck. */
 export interface Pluck {
   readonly hz: Hz;
@@ -38,6 +44,8 @@ export interface Pluck {
   readonly asked: number | null;
   /** The screen asked for that string by name and for nothing else ("pluck string 3 alone"). */
   readonly alone?: boolean;
+  /** What the screen had told to turn since the pluck before, if anything: which string, and how far. */
+  readonly told?: Turn;
   /** The teacher said that it was this string. */
   readonly named?: number;
 }
@@ -50,11 +58,13 @@ export type Attribution =
   | { readonly kind: 'known'; readonly course: number; readonly probability: number }
   | {
       readonly kind: 'doubt';
-      /** The likeliest first. */
+      /** The likeliest first, as many as it takes to hold the right one nearly certainly; at least two. */
       readonly courses: readonly number[];
+      /** How likely the first one is. */
+      readonly probability: number;
       /** The first one would be known, had not another one been chosen by hand. */
       readonly otherwiseSure: boolean;
-      /** One of these is nearly certainly right. */
+      /** Two strings hold nearly all of it: one question settles it. */
       readonly worthAsking: boolean;
     }
   | { readonly kind: 'touched'; readonly of: number; readonly node: Node }

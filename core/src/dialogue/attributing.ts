@@ -1,5 +1,6 @@
 import { afterPluck, attributionOf } from '../attribution/index.ts';
 import type { Node, Reading } from '../listen/index.ts';
+import { centsBetween } from '../music/index.ts';
 import {
   type BenchEvent,
   type BenchState,
@@ -10,7 +11,7 @@ import {
   pluckOf,
   type StringReading,
 } from '../sitting/index.ts';
-import type { Hz } from '../units.ts';
+import type { Cents, Hz } from '../units.ts';
 
 /** Which string a pluck is put to, given everything heard before it. */
 export type Judged =
@@ -32,7 +33,7 @@ export type Judged =
  * @param questioned which string a pluck was has been asked in this session: nobody is asked twice
  */
 export function judge(
-  { hz }: Reading,
+  { hz }: Pick<Reading, 'hz'>,
   facts: PluckFacts,
   { beliefs, plucks }: Followed,
   questioned: boolean,
@@ -43,13 +44,33 @@ export function judge(
   const who = attributionOf(now, pluck);
   if (who.kind === 'known') return { who: { kind: 'string', course: who.course }, corrections };
   if (who.kind !== 'doubt') return { who, corrections };
-  const { courses, otherwiseSure, worthAsking } = who;
+  const { courses, probability, otherwiseSure, worthAsking } = who;
   const [course = 0] = courses;
-  // Where no question is left the sound counts for more than what was chosen.
-  if (otherwiseSure && questioned) return { who: { kind: 'string', course }, corrections };
+  const held = heldBefore(hz, plucks);
+  // Where no question is left the sound counts for more than what was chosen, and a guess for more than waiting on.
+  const guess = otherwiseSure || (held >= GUESSED_AFTER && probability >= GUESSED_FROM);
+  if (questioned && guess) return { who: { kind: 'string', course }, corrections };
   const chosen = pluck.chosen !== null && course !== pluck.chosen ? pluck.chosen : null;
-  const asks = worthAsking && !questioned;
-  return { who: { kind: 'doubt', courses, chosen, asks }, corrections };
+  const asks = !questioned && (worthAsking || held >= ASKED_AFTER);
+  const named = asks ? courses : courses.slice(0, NAMED);
+  return { who: { kind: 'doubt', courses: named, chosen, asks }, corrections };
+}
+
+/** A string that is plucked again and again without being known is asked about, or guessed where no question is left. */
+const ASKED_AFTER = 1;
+const GUESSED_AFTER = 2;
+const GUESSED_FROM = 0.6;
+/** So many strings are named where nothing is asked. */
+const NAMED = 2;
+/** Plucks of one string that nobody turned lie so near together. */
+const SAME: Cents = 12;
+
+/** How often running the same pitch was heard just before without being put to a string. */
+function heldBefore(hz: Hz, plucks: Followed['plucks']): number {
+  const other = plucks.findLastIndex(
+    (pluck) => pluck.course !== null || Math.abs(centsBetween(pluck.hz, hz)) > SAME,
+  );
+  return plucks.length - 1 - other;
 }
 
 /** What microphone and keys told of a pluck, for the record. */
@@ -59,16 +80,18 @@ export function factsOf(
     readonly chosen: number | null;
     readonly inHand: number | null;
     readonly alone?: boolean;
+    readonly told?: PluckFacts['told'] | null;
   },
 ): PluckFacts {
   const b = freeInharmonicity ?? inharmonicity;
-  const { chosen, inHand, alone } = asked;
+  const { chosen, inHand, alone, told } = asked;
   return {
     ...(b > 0 && { inharmonicity: b }),
     levelDbfs,
     ...(chosen !== null && { chosen }),
     ...(inHand !== null && { asked: inHand }),
     ...(alone && { alone }),
+    ...(told && { told }),
   };
 }
 

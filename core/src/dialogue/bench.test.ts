@@ -489,7 +489,14 @@ describe('the conversation at the bench', () => {
     const { talk, world } = new Bench({});
     const point = { sinceOnset: 0.1, hz: 82 } as never;
     const heard = { type: 'track', point } as const;
-    const asked = { chosen: null, inHand: null, alone: false, reference: false, peg: null };
+    const asked = {
+      chosen: null,
+      inHand: null,
+      alone: false,
+      told: null,
+      reference: false,
+      peg: null,
+    };
     expect(benchTalk(talk, { type: 'heard', heard, asked }, world).quiet).to.equal(true);
   });
 

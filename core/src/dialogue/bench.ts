@@ -9,6 +9,7 @@ import {
   benchAfter,
   currentPass,
   isClosed,
+  offBy,
   passDone,
   type StringReading,
   stringOf,
@@ -72,9 +73,22 @@ export function askedAtBench(
     chosen,
     inHand: alone ?? courseAsked(state, planned) ?? courseInHand(state, planned),
     alone: alone !== undefined,
+    told: notice === null ? turnAsked(state) : null,
     reference: led.kind === 'reference' && led.hz === null,
     peg: round && course !== undefined ? { course, step: stepOf(round) } : null,
   };
+}
+
+/** The way that the string in hand has still to go; null where it was not read, or is right. */
+function turnAsked(state: BenchState): BenchAsked['told'] {
+  const last = state.active === null ? undefined : lastReading(state, state.active);
+  return last && Math.abs(offBy(last)) > state.goal.tolerance
+    ? { course: last.course, cents: -offBy(last) }
+    : null;
+}
+
+function lastReading(state: BenchState, course: number): StringReading | undefined {
+  return stringOf(currentPass(state), course)?.readings.at(-1);
 }
 
 /** What is led through beside a reference or a comparison. */

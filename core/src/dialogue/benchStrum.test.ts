@@ -39,7 +39,7 @@ const strum = (
       }),
     ),
   },
-  asked: { chosen: null, inHand: null, alone: false, reference: false, peg: null },
+  asked: { chosen: null, inHand: null, alone: false, told: null, reference: false, peg: null },
 });
 
 class Bench {

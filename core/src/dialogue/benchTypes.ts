@@ -33,6 +33,8 @@ export interface BenchAsked {
   readonly inHand: number | null;
   /** That string was asked for by name and for nothing else. */
   readonly alone: boolean;
+  /** The string that is to be turned, and how far; null where nothing is. */
+  readonly told: { readonly course: number; readonly cents: Cents } | null;
   /** The next note is a reference, and no string of this instrument. */
   readonly reference: boolean;
   /** The peg that is tried, and the step that it is at: 0 is the pluck before its first turn. */

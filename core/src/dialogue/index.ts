@@ -9,6 +9,7 @@ export {
   isAsked,
   startAsking,
 } from './asking.ts';
+export { type Judged, judge } from './attributing.ts';
 export {
   BEAT_CELLS,
   type BeatCell,

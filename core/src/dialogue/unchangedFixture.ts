@@ -141,7 +141,14 @@ class Walk {
       this.send({
         type: 'heard',
         heard: outcomeOf(REFUSALS[Math.floor(random() * REFUSALS.length)]!),
-        asked: { chosen: null, inHand: null, alone: false, reference: false, peg: null },
+        asked: {
+          chosen: null,
+          inHand: null,
+          alone: false,
+          told: null,
+          reference: false,
+          peg: null,
+        },
       });
     else if (chance < 0.72) this.send({ type: 'choose', course: random() < 0.3 ? null : any });
     else if (chance < 0.8) {
@@ -154,7 +161,14 @@ class Walk {
       this.send({
         type: 'heard',
         heard: { type: 'pair', beat: { kind: 'beat', cents: 4, hz: 0.5 } },
-        asked: { chosen: null, inHand: null, alone: false, reference: false, peg: null },
+        asked: {
+          chosen: null,
+          inHand: null,
+          alone: false,
+          told: null,
+          reference: false,
+          peg: null,
+        },
       });
     else this.send({ type: PRESSES[Math.floor(random() * PRESSES.length)]! } as BenchInput);
   }

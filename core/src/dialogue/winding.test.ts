@@ -115,7 +115,14 @@ describe('the bench while strings are wound up', () => {
     }
     return { talk, effects, says: sayingInWords(benchSaying(talk, world())).say };
   };
-  const asked = { chosen: null, inHand: null, alone: false, reference: false, peg: null };
+  const asked = {
+    chosen: null,
+    inHand: null,
+    alone: false,
+    told: null,
+    reference: false,
+    peg: null,
+  };
   const wound = (pitch: WoundPitch): BenchInput => ({
     type: 'heard',
     heard: { type: 'wound', pitch },

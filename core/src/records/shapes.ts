@@ -352,6 +352,7 @@ const pluckFacts = record<PluckFacts>({
   chosen: optional(course()),
   asked: optional(course()),
   alone: optional(yes()),
+  told: optional(record<PluckFacts['told'] & {}>({ course: course(), cents: cents() })),
 });
 
 const event = byField<StampedEvent, 'type'>('type', {

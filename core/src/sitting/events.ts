@@ -42,6 +42,8 @@ export interface PluckFacts {
   readonly asked?: number;
   /** The screen asked for that string by name and for nothing else. */
   readonly alone?: true;
+  /** What the screen had told to turn since the pluck before: which string, and how far. */
+  readonly told?: { readonly course: number; readonly cents: Cents };
 }
 
 /** Everything that can happen on the bench; stored in this form, replayed after a reload. */
