@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { sceneOf } from './foreign/hands.ts';
-import { handTallies, playLiteral } from './hands.ts';
+import { gridTally, handTallies, mistakenChoices, playLiteral } from './hands.ts';
 
 // Hands that know nothing of how strings are told apart; many more scenes: `npm run bench -- hands --long`.
 describe('which string sounded, over a session', () => {
@@ -18,6 +18,17 @@ describe('which string sounded, over a session', () => {
     const { chosen, believed } = handTallies(101, 40).get('digit')!;
     expect(chosen).to.be.greaterThan(100);
     expect(believed).to.equal(chosen);
+  });
+
+  it('a string that is asked for and far off is never put to another one by its first pluck', () => {
+    const { plucks, wrong, right } = gridTally();
+    expect(wrong / plucks).to.be.lessThan(0.01);
+    expect(right / plucks).to.be.greaterThan(0.5);
+  });
+
+  it('another string than the chosen one is noticed where both are known', () => {
+    const { tried, noticed } = mistakenChoices(1, 40);
+    expect(noticed / tried).to.be.at.least(0.9);
   });
 
   it('who chooses each string and does what is said turns no wrong peg', () => {

@@ -1,9 +1,10 @@
-import { afterPluck, type Setup, startBeliefs, type Turn } from '@rosefinch/core/attribution';
+import { afterPluck, attributionOf, type Setup, startBeliefs, type Turn } from '@rosefinch/core/attribution';
 import { judge } from '@rosefinch/core/dialogue';
 import type { Random } from '@rosefinch/core/maths';
-import { centsBetween, findTuning, tuningsFor } from '@rosefinch/core/music';
+import { centsBetween, findTuning, shiftHz, targetsOf, tuningsFor } from '@rosefinch/core/music';
 import { correctionsOf, type Followed, pluckOf } from '@rosefinch/core/sitting';
 import { setupFor } from '@rosefinch/core/state';
+import { MODELS, soundingLength, stiffnessOf } from '@rosefinch/core/strings';
 import type { Cents, Hz } from '@rosefinch/core/units';
 import {
   HABITS,
@@ -311,6 +312,66 @@ function sum(a: HandTally, b: HandTally): HandTally {
   return Object.fromEntries(keys.map((key) => [key, a[key] + b[key]])) as unknown as HandTally;
 }
 
+/** The first pluck of each string of each model, asked for and so many cents off: put to a wrong string, right, or none yet. */
+export function gridTally(): {
+  readonly plucks: number;
+  readonly wrong: number;
+  readonly right: number;
+} {
+  const tally = { plucks: 0, wrong: 0, right: 0 };
+  for (const { build } of MODELS) {
+    const instrument = build('g', 'G');
+    const tuning = findTuning(instrument.tuningId)!;
+    const targets = targetsOf(tuning, 440);
+    const order = targets.map(({ course }) => course).reverse();
+    const setup = setupFor({
+      instrument,
+      targets,
+      before: [],
+      tunings: tuningsFor(tuning.kind, targets.length),
+      goal: { order, tolerance: TOLERANCE },
+    });
+    const beliefs = startBeliefs(setup);
+    for (const { course, hz, midi } of targets)
+      for (let cents = GRID.from; cents <= GRID.to; cents += GRID.step) {
+        const { spec } = instrument.courses[course - 1]!.strings[0]!;
+        const length = soundingLength(instrument, course);
+        // B goes with the inverse of the tension.
+        const inharmonicity = stiffnessOf(spec, length, hz) / 2 ** (cents / 600);
+        const pluck = { hz: shiftHz(hz, cents), inharmonicity, chosen: null, asked: course };
+        const who = attributionOf(afterPluck(beliefs, pluck), pluck);
+        tally.plucks++;
+        if (who.kind !== 'known') continue;
+        // Two strings of one note are one to the ear.
+        if (targets[who.course - 1]!.midi === midi) tally.right++;
+        else tally.wrong++;
+      }
+  }
+  return tally;
+}
+
+const GRID = { from: -600, to: 200, step: 5 } as const satisfies Record<string, Cents>;
+
+/** One string is chosen by its number and another one plucked, after all were tuned: how often it is noticed. */
+export function mistakenChoices(first: number, scenes: number): { tried: number; noticed: number } {
+  let tried = 0;
+  let noticed = 0;
+  for (let seed = first; seed < first + scenes; seed++) {
+    const scene = sceneOf(seed, 'ordinary', 'digit');
+    const screen = new HandScreen(scene);
+    for (const string of scene.strings)
+      for (let n = 0; n < DONE; n++) {
+        string.cents = scene.random();
+        screen.hear(heardOf(scene, string), string, null);
+      }
+    const [chosen, plucked] = shuffled(scene.order, scene.random);
+    const string = scene.strings[plucked! - 1]!;
+    tried++;
+    if (screen.hear(heardOf(scene, string), string, chosen!) !== chosen) noticed++;
+  }
+  return { tried, noticed };
+}
+
 /** Prints what hands on all kinds of instruments come to. */
 export function handFigures(first: number, scenes: number): void {
   const last = first + scenes - 1;
@@ -324,6 +385,12 @@ export function handFigures(first: number, scenes: number): void {
         `    ${t.near} near: wrong ${percent(t.nearWrong, t.near)}, right ${percent(t.nearRight, t.near)}; chosen believed ${percent(t.believed, t.chosen)}; ${(t.questions / t.scenes).toFixed(2)} questions a scene, ${t.notOffered} without the true string; ${t.othersTaken} of ${t.others} notes of others taken`,
     );
   }
+  const grid = gridTally();
+  console.log(
+    `  asked for, ${GRID.from} to ${GRID.to} cents, every model, ${grid.plucks} plucks: wrong ${percent(grid.wrong, grid.plucks)}, right at once ${percent(grid.right, grid.plucks)}`,
+  );
+  const { tried, noticed } = mistakenChoices(first, scenes);
+  console.log(`  another string than the chosen one, both known: noticed ${noticed} of ${tried}`);
   for (const habit of ['asked', 'digit', 'random'] as const) {
     const played = Array.from({ length: scenes }, (_, i) =>
       playLiteral(sceneOf(first + i, undefined, habit)),
