@@ -177,6 +177,7 @@ export interface Catalogue<Value> {
   readonly 'bench.mayBeString': { readonly strings: Value };
   readonly 'bench.mayBeString.more': None;
   readonly 'bench.corrected': { readonly to: Value; readonly from: Value };
+  readonly 'bench.allFlat': { readonly semitones: number };
   readonly 'bench.strumAll': { readonly strings: Value };
   readonly 'bench.strumAll.more': None;
   readonly 'bench.whatStands': None;

@@ -23,12 +23,19 @@ export function attributionOf(beliefs: Beliefs, pluck: Pluck): Attribution {
   const open = shares.filter(({ part }) => part.node === 1 && part.course > 0);
   const [first] = open;
   const intended = open.find(({ part }) => part.course === chosen);
-  if (chosen !== null && isBelieved(beliefs, pluck, intended, first))
+  const possible = chosen !== null && isPossible(beliefs, chosen, pluck);
+  if (possible && isBelieved(beliefs, chosen, intended, first))
     return { kind: 'known', course: chosen, probability: intended?.probability ?? 0 };
-  if (first && first.probability >= SURE) {
+  // One that was chosen and cannot sound so is left out of what else it may be.
+  const left = chosen !== null && !possible ? 1 - (intended?.probability ?? 0) : 1;
+  if (
+    first &&
+    first.part.course !== (possible ? null : chosen) &&
+    first.probability >= SURE * left
+  ) {
     const { course } = first.part;
     // Another one than was chosen, which could sound so as well: only the player can tell.
-    return chosen === null || !intended
+    return !possible
       ? { kind: 'known', course, probability: first.probability }
       : {
           kind: 'doubt',
@@ -47,17 +54,21 @@ export function attributionOf(beliefs: Beliefs, pluck: Pluck): Attribution {
   return first ? doubtOf(shares) : { kind: 'none' };
 }
 
+/** A string can be where this pitch has it, and still be heard. */
+function isPossible({ setup }: Beliefs, course: number, { hz }: Pluck): boolean {
+  const target = setup.strings.find((one) => one.target.course === course)?.target;
+  if (!target) return false;
+  const cents = centsBetween(target.hz, hz);
+  return cents >= BELIEVED.low && cents <= BELIEVED.high;
+}
+
 /** A chosen string is believed wherever it can be, unless it and the other one are known from before. */
 function isBelieved(
   beliefs: Beliefs,
-  { chosen, hz }: Pluck,
+  chosen: number,
   intended: Share | undefined,
   first: Share | undefined,
 ): boolean {
-  const target = beliefs.setup.strings.find((one) => one.target.course === chosen)?.target;
-  if (!target || chosen === null) return false;
-  const cents = centsBetween(target.hz, hz);
-  if (cents < BELIEVED.low || cents > BELIEVED.high) return false;
   if (!first || first.part.course === chosen) return true;
   const known = (course: number) => heardBefore(beliefs, course).times > 0;
   const bothKnown = known(chosen) && known(first.part.course);

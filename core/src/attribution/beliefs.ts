@@ -242,6 +242,12 @@ export function heardBefore(
   return { times: (own?.heard ?? 0) - now, stiffness: (own?.stiffness ?? null) !== null };
 }
 
+/** Where the strings heard so far were found at first, in cents from their targets, by the likeliest explanation. */
+export function foundSoFar({ hypotheses }: Beliefs): Cents[] {
+  const strings = hypotheses[0]?.strings ?? [];
+  return strings.filter(({ heard }) => heard > 0).map(({ first }) => first);
+}
+
 /** Probability of everything that a pluck may have been. */
 export interface Share {
   readonly part: Part;

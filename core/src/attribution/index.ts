@@ -2,6 +2,7 @@ export { attributionOf } from './attribute.ts';
 export {
   afterPluck,
   type Beliefs,
+  foundSoFar,
   type Share,
   sharesOf,
   startBeliefs,

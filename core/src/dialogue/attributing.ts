@@ -1,4 +1,10 @@
-import { afterPluck, attributionOf } from '../attribution/index.ts';
+import {
+  afterPluck,
+  attributionOf,
+  type Beliefs,
+  foundSoFar,
+  sharesOf,
+} from '../attribution/index.ts';
 import type { Node, Reading } from '../listen/index.ts';
 import { centsBetween } from '../music/index.ts';
 import {
@@ -42,6 +48,8 @@ export function judge(
   const now = afterPluck(beliefs, pluck);
   const corrections = correctionsOf(now, plucks);
   const who = attributionOf(now, pluck);
+  const same = pluck.chosen === null ? repeated(hz, now, plucks) : null;
+  if (same !== null) return { who: { kind: 'string', course: same }, corrections };
   if (who.kind === 'known') return { who: { kind: 'string', course: who.course }, corrections };
   if (who.kind !== 'doubt') return { who, corrections };
   const { courses, probability, otherwiseSure, worthAsking } = who;
@@ -65,12 +73,34 @@ const NAMED = 2;
 /** Plucks of one string that nobody turned lie so near together. */
 const SAME: Cents = 12;
 
+/** A string that sounds once more as it just did stays that string while it is the likelier one. */
+const STILL_LIKELY = 0.7;
+
+function repeated(hz: Hz, now: Beliefs, plucks: Followed['plucks']): number | null {
+  const last = plucks.at(-1);
+  if (!last || last.course === null || Math.abs(centsBetween(last.hz, hz)) > SAME) return null;
+  const own = sharesOf(now).find(({ part }) => part.node === 1 && part.course === last.course);
+  return own && own.probability >= STILL_LIKELY ? last.course : null;
+}
+
 /** How often running the same pitch was heard just before without being put to a string. */
 function heldBefore(hz: Hz, plucks: Followed['plucks']): number {
   const other = plucks.findLastIndex(
     (pluck) => pluck.course !== null || Math.abs(centsBetween(pluck.hz, hz)) > SAME,
   );
   return plucks.length - 1 - other;
+}
+
+/** From so many strings on, and with every one of them so flat, they are called flat as a whole. */
+const FLAT = { strings: 2, each: -120, mean: -150 } as const;
+
+/** How many semitones flat a whole instrument was found; null where it was not, or where that was known before. */
+export function semitonesFlat({ setup, ...beliefs }: Beliefs): number | null {
+  if (setup.fresh || setup.strings.some(({ before }) => before !== undefined)) return null;
+  const found = foundSoFar({ setup, ...beliefs });
+  const mean = found.reduce((sum, cents) => sum + cents, 0) / found.length;
+  const isFlat = found.length >= FLAT.strings && found.every((cents) => cents < FLAT.each);
+  return isFlat && mean < FLAT.mean ? Math.round(-mean / 100) : null;
 }
 
 /** What microphone and keys told of a pluck, for the record. */
@@ -99,7 +129,7 @@ export function factsOf(
 export function unattributed(
   { hz, errorCents, moving, short }: Reading,
   pluck: PluckFacts,
-): BenchEvent {
+): Extract<BenchEvent, { type: 'unattributed' }> {
   const pitch = { hz, errorCents, moving, ...(short && { short }) };
   return { type: 'unattributed', pitch, pluck };
 }

@@ -467,6 +467,45 @@ describe('the conversation at the bench', () => {
     expect(bench.heard).to.deep.equal([]);
   });
 
+  it('the teacher has the last word on which string a pluck was', () => {
+    const bench = new Bench({});
+    bench.pluck(6, 0).pluck(5, -30);
+    const hz = shiftHz(TARGETS[4]!.hz, -30);
+    const readings = (course: number) => stringOf(currentPass(bench.state), course)?.readings ?? [];
+    bench.send({ type: 'attribute', hz, course: 6 });
+    expect([readings(5).length, readings(6).length]).to.deep.equal([0, 2]);
+    expect(bench.talk.plucks.at(-1)?.reading).to.include({ course: 6 });
+    bench.send({ type: 'attribute', hz, course: 5 });
+    expect([readings(5).length, readings(6).length]).to.deep.equal([1, 1]);
+    // No such pluck, no such string.
+    bench.send({ type: 'attribute', hz: 1, course: 5 }, { type: 'attribute', hz, course: 9 });
+    expect([readings(5).length, readings(6).length]).to.deep.equal([1, 1]);
+  });
+
+  it('asks which string it was where another one than the chosen one sounds, once', () => {
+    const bench = new Bench({});
+    for (const course of [4, 4, 5, 5]) bench.pluck(course, 0.5);
+    bench.send(choose(4)).pluck(5, 0.5);
+    expect(bench.says).to.deep.equal(message('bench.choseOther', { chosen: 4, other: 5 }));
+    bench.send(choose(5));
+    expect(stringOf(currentPass(bench.state), 5)?.readings).to.have.length(3);
+    // Asked once, the sound counts for more the next time.
+    bench.pluck(5, 0.4);
+    expect(bench.says).to.deep.equal(message('advice.anotherString', { heard: 5 }));
+    expect(stringOf(currentPass(bench.state), 5)?.readings).to.have.length(4);
+  });
+
+  it('says once that all strings are flat, and never of one that is', () => {
+    const bench = new Bench({});
+    for (const course of [6, 5, 4]) bench.send(choose(course)).pluck(course, -310 - 10 * course);
+    expect(bench.effects.filter((effect) => effect.do === 'tell flat')).to.deep.equal([
+      { do: 'tell flat', semitones: 4 },
+    ]);
+    const one = new Bench({});
+    one.pluck(6, 2).send(choose(5)).pluck(5, -340);
+    expect(one.done).to.not.include('tell flat');
+  });
+
   it('knows of a note what rang after its reading, and of no other', () => {
     const bench = new Bench({});
     const ring = (from: number) =>

@@ -1,4 +1,4 @@
-import { REACH } from '../attribution/index.ts';
+import { afterPluck, REACH } from '../attribution/index.ts';
 import { earVerdict, type HeardPluck, ringingOf } from '../coach/index.ts';
 import type { Reading, Refusal } from '../listen/index.ts';
 import { centsBetween, shiftHz } from '../music/index.ts';
@@ -11,13 +11,21 @@ import {
   isClosed,
   offBy,
   passDone,
+  pluckOf,
   type StringReading,
   stringOf,
 } from '../sitting/index.ts';
 import { aimOf, readingOf, stateOf } from '../state/index.ts';
 import { roundTurns } from '../strings/index.ts';
 import type { Hz } from '../units.ts';
-import { attributedTo, factsOf, judge, pitchIn, unattributed } from './attributing.ts';
+import {
+  attributedTo,
+  factsOf,
+  judge,
+  pitchIn,
+  semitonesFlat,
+  unattributed,
+} from './attributing.ts';
 import { benchSaying } from './benchSaying.ts';
 import { askStrum, hearStrummed, strumLetGo } from './benchStrum.ts';
 import type {
@@ -55,6 +63,7 @@ export function startBenchTalk(): BenchTalk {
     track: [],
     ownsTrack: false,
     questioned: false,
+    flatTold: false,
     newest: null,
   };
 }
@@ -304,7 +313,7 @@ function takeA4(talk: BenchTalk, a4: number): Step {
 /** What was done to the strings in the sitting before is not held against the next one. */
 function startAfresh(talk: BenchTalk, undoable: boolean): Step {
   return {
-    state: { ...talk, plucks: [], notice: null, questioned: false },
+    state: { ...talk, plucks: [], notice: null, questioned: false, flatTold: false },
     effects: [{ do: 'let go' }, { do: 'start afresh', undoable }],
   };
 }
@@ -385,7 +394,9 @@ function put(talk: BenchTalk, report: Outcome, asked: BenchAsked, world: BenchWo
   const measurement = { reading: report.outcome, track: report.track };
   const record = { do: 'record', event, measurement } as const;
   if (!reading) return { state: heard, effects: [record, ...corrected] };
-  const told = announce(afterRecord(heard), reading);
+  const flat = flatTold(talk, report.outcome.hz, event, world);
+  const announced = announce(afterRecord(heard), reading);
+  const told = { ...announced, flatTold: talk.flatTold || flat.length > 0 };
   const round = pegRound(led);
   if (round) {
     const next = tryTurn(told, round, reading, asked, world);
@@ -393,8 +404,20 @@ function put(talk: BenchTalk, report: Outcome, asked: BenchAsked, world: BenchWo
   }
   const { begins, lets } = handsFree(talk, reading, world);
   const learned = learn(told, world);
-  const effects = [...begins, record, ...corrected, ...lets, ...learned.effects];
+  const effects = [...begins, record, ...corrected, ...flat, ...lets, ...learned.effects];
   return { state: learned.state, effects };
+}
+
+/** Strings that were found flat as a whole are spoken of once. */
+function flatTold(
+  talk: BenchTalk,
+  hz: Hz,
+  event: Extract<BenchEvent, { type: 'reading' | 'unattributed' }>,
+  { followed }: BenchWorld,
+): BenchEffect[] {
+  if (talk.flatTold) return [];
+  const semitones = semitonesFlat(afterPluck(followed.beliefs, pluckOf(hz, event.pluck ?? {})));
+  return semitones === null ? [] : [{ do: 'tell flat', semitones }];
 }
 
 /** An earlier pluck goes to another string; it is told where it had been put to one. */
@@ -470,7 +493,7 @@ interface Concluded {
   readonly pluck: HeardPluck;
   readonly notice: Notice | null;
   /** What is put on record; null where nothing was read. */
-  readonly event: BenchEvent | null;
+  readonly event: Extract<BenchEvent, { type: 'reading' | 'unattributed' }> | null;
   /** Earlier plucks that by now are known to be of another string, as readings of that. */
   readonly corrections: readonly StringReading[];
 }
