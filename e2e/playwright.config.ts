@@ -62,6 +62,8 @@ export default defineConfig({
   workers: 3,
   fullyParallel: true,
   timeout: 120_000,
+  // A lost race must not cost a whole submission; what passed only the second time is printed.
+  retries: process.env.CI ? 1 : 0,
   // However busy the machine; nothing here is about how long it takes.
   expect: { timeout: 30_000 },
   outputDir: '../test-results/browser',

@@ -142,6 +142,8 @@ function browserTests() {
   });
   const { stats } = JSON.parse(readFileSync(report, 'utf8'));
   tally.passed += stats.expected + stats.flaky;
+  if (stats.flaky > 0)
+    console.log(`${stats.flaky} browser tests passed only the second time: see above`);
   tally.failed += stats.unexpected || (done.status === 0 ? 0 : 1);
 }
 

@@ -1,4 +1,10 @@
-import { afterPluck, attributionOf, type Setup, startBeliefs, type Turn } from '@rosefinch/core/attribution';
+import {
+  afterPluck,
+  attributionOf,
+  type Setup,
+  startBeliefs,
+  type Turn,
+} from '@rosefinch/core/attribution';
 import { judge } from '@rosefinch/core/dialogue';
 import type { Random } from '@rosefinch/core/maths';
 import { centsBetween, findTuning, shiftHz, targetsOf, tuningsFor } from '@rosefinch/core/music';
