@@ -355,6 +355,7 @@ function placeOf(
       justNow: own.at === plucks - 1,
       told: told ? (told.course === course ? 'it' : 'another') : null,
       pending: own.pending,
+      fresh: (setup.fresh ?? false) && !nth(setup.strings, i).kept,
     } as const;
     return { density: heardAgain(d, last, offFrom(setup)), kinds, tunings };
   }

@@ -80,6 +80,8 @@ export interface LastHeard {
   readonly told: 'it' | 'another' | null;
   /** A turn that was told earlier, while another string sounded; 0 where there was none. */
   readonly pending: Cents;
+  /** It is new: it falls by itself, and more when it is pulled. */
+  readonly fresh: boolean;
 }
 
 interface Moves {
@@ -110,13 +112,21 @@ export function heardAgain(d: Cents, last: LastHeard, offFrom: Cents): number {
   const stays =
     (1 - STAYS.coupledShare) * normalDensity(d, cents, STAYS.scatter) +
     STAYS.coupledShare * normalDensity(d, cents, STAYS.coupled);
-  const plain =
+  const usual =
     moves.stays * stays +
     moves.turned * turnedTo(d, cents) +
     moves.anywhere * uniformDensity(d, REACH.low, REACH.high);
+  const plain = last.fresh ? (1 - FALLS.share) * usual + FALLS.share * fallen(d, cents) : usual;
   if (pending === 0) return plain;
   const sigma = Math.max(PENDING.least, PENDING.sigma * Math.abs(pending));
   return PENDING.made * normalDensity(d, cents + pending, sigma) + (1 - PENDING.made) * plain;
+}
+
+/** So often a new string has fallen since it was heard, by so much on the average: common practice, no source. */
+const FALLS = { share: 0.4, mean: 45 } as const;
+
+function fallen(d: Cents, from: Cents): number {
+  return d < from ? Math.exp((d - from) / FALLS.mean) / FALLS.mean : 0;
 }
 
 function movesOf({ told, justNow }: LastHeard, isOff: boolean): Moves {

@@ -159,7 +159,8 @@ function hear(
 ): Stepped {
   const notice = (said: SettleNotice) => still({ ...talk, notice: said });
   if (outcome.kind !== 'reading') return notice({ kind: 'refused', refusal: outcome });
-  const facts = factsOf(outcome, { chosen, inHand: told?.course ?? null });
+  // The sentence names one string, and what is to be done with it.
+  const facts = factsOf(outcome, { chosen, inHand: told?.course ?? null, alone: told !== null });
   const { who, corrections } = judge(outcome, facts, world.followed, talk.questioned);
   const measurement = { reading: outcome, track };
   const corrected = corrections.flatMap(({ hz, to }): SettleEffect[] => {
