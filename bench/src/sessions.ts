@@ -268,7 +268,7 @@ const CLUMSY: Readonly<Record<Mistake, (seed: number) => Sitting>> = {
     s.pluck(c);
     return s;
   },
-  'floppy or tight': oneOut(-600, (s, c) => {
+  'floppy or tight': oneOut(600, (s, c) => {
     s.choose(c);
     s.pluck(c);
   }),

@@ -92,7 +92,7 @@ const CASES: readonly (readonly [Rule, readonly Pluck[], readonly Pluck[]])[] = 
       { course: 3, cents: -300, chosen: 3 },
     ],
   ],
-  ['floppy or tight', [{ cents: -600 }], [{ cents: -300 }]],
+  ['floppy or tight', [{ cents: 600 }], [{ cents: -600 }]],
   [
     'wrong peg',
     [

@@ -60,9 +60,10 @@ export function outOfReach({ reading, string }: Visit): FaultFacts['out of reach
   return { course: string.target.course, semitones: reading.cents / SEMITONE_CENTS };
 }
 
+/** So far above its note a string is hardly ever; below it is simply flat. */
 export function floppyOrTight({ reading, view }: Visit): FaultFacts['floppy or tight'] | null {
-  const size = Math.abs(reading.cents);
-  return view.retuning || size < IN_DOUBT.from || size > IN_DOUBT.to ? null : {};
+  const { cents } = reading;
+  return view.retuning || cents < IN_DOUBT.from || cents > IN_DOUBT.to ? null : {};
 }
 
 /** Twice the same, a semitone away, with the same letter: the sign is what is wrong. */

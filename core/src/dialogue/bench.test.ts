@@ -495,15 +495,15 @@ describe('the conversation at the bench', () => {
     expect(stringOf(currentPass(bench.state), 5)?.readings).to.have.length(4);
   });
 
-  it('says once that all strings are flat, and never of one that is', () => {
+  it('says that all strings are flat until one is brought up, and never of one that is', () => {
     const bench = new Bench({});
     for (const course of [6, 5, 4]) bench.send(choose(course)).pluck(course, -310 - 10 * course);
-    expect(bench.effects.filter((effect) => effect.do === 'tell flat')).to.deep.equal([
-      { do: 'tell flat', semitones: 4 },
-    ]);
+    expect(bench.talk.flat).to.deep.equal({ semitones: 4, said: false });
+    bench.pluck(4, -20);
+    expect(bench.talk.flat).to.deep.equal({ semitones: 4, said: true });
     const one = new Bench({});
     one.pluck(6, 2).send(choose(5)).pluck(5, -340);
-    expect(one.done).to.not.include('tell flat');
+    expect(one.talk.flat).to.equal(null);
   });
 
   it('knows of a note what rang after its reading, and of no other', () => {

@@ -17,7 +17,7 @@ import {
 } from '../sitting/index.ts';
 import { aimOf, readingOf, stateOf } from '../state/index.ts';
 import { roundTurns } from '../strings/index.ts';
-import type { Hz } from '../units.ts';
+import type { Cents, Hz } from '../units.ts';
 import {
   attributedTo,
   factsOf,
@@ -47,6 +47,8 @@ import { type PegTestRound, pegTestAfter, skipPeg, startPegTest } from './pegTes
 
 /** The coach looks back so many plucks. */
 const MOST_PLUCKS = 200;
+/** A string nearer to its note than this was brought up. */
+const BROUGHT_UP: Cents = -60;
 const TUNING: Plain = { kind: 'tuning' };
 const ALL_AT_ONCE: Refusal = { kind: 'more than one string', hz: [] };
 
@@ -63,7 +65,7 @@ export function startBenchTalk(): BenchTalk {
     track: [],
     ownsTrack: false,
     questioned: false,
-    flatTold: false,
+    flat: null,
     newest: null,
   };
 }
@@ -313,7 +315,7 @@ function takeA4(talk: BenchTalk, a4: number): Step {
 /** What was done to the strings in the sitting before is not held against the next one. */
 function startAfresh(talk: BenchTalk, undoable: boolean): Step {
   return {
-    state: { ...talk, plucks: [], notice: null, questioned: false, flatTold: false },
+    state: { ...talk, plucks: [], notice: null, questioned: false, flat: null },
     effects: [{ do: 'let go' }, { do: 'start afresh', undoable }],
   };
 }
@@ -394,9 +396,8 @@ function put(talk: BenchTalk, report: Outcome, asked: BenchAsked, world: BenchWo
   const measurement = { reading: report.outcome, track: report.track };
   const record = { do: 'record', event, measurement } as const;
   if (!reading) return { state: heard, effects: [record, ...corrected] };
-  const flat = flatTold(talk, report.outcome.hz, event, world);
   const announced = announce(afterRecord(heard), reading);
-  const told = { ...announced, flatTold: talk.flatTold || flat.length > 0 };
+  const told = { ...announced, flat: flatAfter(talk, reading, event, world) };
   const round = pegRound(led);
   if (round) {
     const next = tryTurn(told, round, reading, asked, world);
@@ -404,20 +405,20 @@ function put(talk: BenchTalk, report: Outcome, asked: BenchAsked, world: BenchWo
   }
   const { begins, lets } = handsFree(talk, reading, world);
   const learned = learn(told, world);
-  const effects = [...begins, record, ...corrected, ...flat, ...lets, ...learned.effects];
+  const effects = [...begins, record, ...corrected, ...lets, ...learned.effects];
   return { state: learned.state, effects };
 }
 
-/** Strings that were found flat as a whole are spoken of once. */
-function flatTold(
-  talk: BenchTalk,
-  hz: Hz,
+/** Strings that were found flat as a whole are spoken of once, until one of them is brought up. */
+function flatAfter(
+  { flat }: BenchTalk,
+  { hz, cents }: StringReading,
   event: Extract<BenchEvent, { type: 'reading' | 'unattributed' }>,
   { followed }: BenchWorld,
-): BenchEffect[] {
-  if (talk.flatTold) return [];
+): BenchTalk['flat'] {
+  if (flat) return cents > BROUGHT_UP ? { ...flat, said: true } : flat;
   const semitones = semitonesFlat(afterPluck(followed.beliefs, pluckOf(hz, event.pluck ?? {})));
-  return semitones === null ? [] : [{ do: 'tell flat', semitones }];
+  return semitones === null ? null : { semitones, said: false };
 }
 
 /** An earlier pluck goes to another string; it is told where it had been put to one. */

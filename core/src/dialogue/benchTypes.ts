@@ -100,8 +100,8 @@ export interface BenchTalk {
   readonly ownsTrack: boolean;
   /** Which string a pluck was has been asked in this session: nobody is asked twice. */
   readonly questioned: boolean;
-  /** It has been said that all strings are flat. */
-  readonly flatTold: boolean;
+  /** All strings were found about so many semitones flat: said once, until one is brought up. */
+  readonly flat: { readonly semitones: number; readonly said: boolean } | null;
   /** The newest reading, and which one it is, so that it is announced once. */
   readonly newest: { readonly reading: StringReading; readonly nth: number } | null;
 }
@@ -183,8 +183,6 @@ export type BenchEffect =
       readonly from: number;
       readonly to: number;
     }
-  /** All strings were found about so many semitones flat: said once. */
-  | { readonly do: 'tell flat'; readonly semitones: number }
   | { readonly do: 'save peg'; readonly course: number; readonly peg: Peg }
   /** Waits for two strings near a pitch; null waits no longer. */
   | { readonly do: 'expect pair'; readonly hz: Hz | null }

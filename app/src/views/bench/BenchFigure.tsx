@@ -44,8 +44,10 @@ function Deviation({ bench }: { readonly bench: Bench }) {
   const last = course === null ? undefined : stringOf(currentPass(state), course)?.readings.at(-1);
   const stored = allStored(sitting.log);
   const hidden = isByEar(talk);
+  // Whose figure it would be is just what is not known.
+  const inDoubt = talk.notice?.kind === 'doubt';
   const cents = shownCents(ringing, last?.cents);
-  if (hidden || cents === null)
+  if (hidden || inDoubt || cents === null)
     return <StageFigure figure={hidden ? t('bench.hiddenFigure') : '–'} note="" stored={stored} />;
   const note = noteOf(cents, last, state.goal.tolerance);
   return <StageFigure figure={t.signed(cents)} note={note} stored={stored} />;

@@ -38,8 +38,16 @@ export function benchAside(bench: Bench): ReactNode {
         ))}
       </Group>
     );
+  if (talk.flat && !talk.flat.said && notice === null)
+    return <AllFlat semitones={talk.flat.semitones} />;
   // By ear it has the wire’s place.
   return way?.retuning && !isByEar(talk) ? <BenchReference bench={bench} /> : null;
+}
+
+/** New strings, or tuned down: what to do in each case. */
+function AllFlat({ semitones }: { readonly semitones: number }) {
+  const t = useWords();
+  return <p className="aside-line">{t('bench.allFlat', { semitones })}</p>;
 }
 
 /** Whose strings these may be: the two answers. */

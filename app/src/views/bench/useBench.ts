@@ -197,11 +197,6 @@ function useEffects(
           const back = () => send({ type: 'attribute', hz, course: from });
           return void notices.undoable(message('bench.corrected', { from, to }), back);
         }
-        case 'tell flat':
-          return notices.say({
-            message: message('bench.allFlat', { semitones: effect.semitones }),
-            calm: true,
-          });
         case 'save peg': {
           const failed = (error: Error) =>
             setProblem(message('common.problem', { reason: problemOf(error) }));
