@@ -47,7 +47,7 @@ export function benchAside(bench: Bench): ReactNode {
 /** New strings, or tuned down: what to do in each case. */
 function AllFlat({ semitones }: { readonly semitones: number }) {
   const t = useWords();
-  return <p className="aside-line">{t('bench.allFlat', { semitones })}</p>;
+  return <p>{t('bench.allFlat', { semitones })}</p>;
 }
 
 /** Whose strings these may be: the two answers. */
