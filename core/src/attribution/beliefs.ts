@@ -419,8 +419,8 @@ function meanOf(strings: readonly StringBelief[]): Cents | null {
     : found.reduce((sum, { first }) => sum + first, 0) / found.length;
 }
 
-/** Standard deviation of ln(B·f²) of one string from pluck to pluck, and of strings in general around their gauge. */
-const STIFFNESS = { again: 0.25, gauge: 0.85, general: 1.2, generalB: 4e-5 } as const;
+/** Standard deviation of ln(B·f²) of one string from pluck to pluck, and of strings in general, whose gauge is not known. */
+const STIFFNESS = { again: 0.25, general: 1.2, generalB: 4e-5 } as const;
 
 /** How well the stiffness that was heard is that of a string, or of one of its nodes (as many times as stiff, squared). */
 function stiffFit(

@@ -95,9 +95,10 @@ function heldBefore(hz: Hz, plucks: Followed['plucks']): number {
 const FLAT = { strings: 2, each: -120, mean: -150 } as const;
 
 /** How many semitones flat a whole instrument was found; null where it was not, or where that was known before. */
-export function semitonesFlat({ setup, ...beliefs }: Beliefs): number | null {
-  if (setup.fresh || setup.strings.some(({ before }) => before !== undefined)) return null;
-  const found = foundSoFar({ setup, ...beliefs });
+export function semitonesFlat(beliefs: Beliefs): number | null {
+  const { fresh, strings } = beliefs.setup;
+  if (fresh || strings.some(({ before }) => before !== undefined)) return null;
+  const found = foundSoFar(beliefs);
   const mean = found.reduce((sum, cents) => sum + cents, 0) / found.length;
   const isFlat = found.length >= FLAT.strings && found.every((cents) => cents < FLAT.each);
   return isFlat && mean < FLAT.mean ? Math.round(-mean / 100) : null;

@@ -12,7 +12,7 @@ import {
 } from '../sitting/index.ts';
 import { expectedCoupling, steelGuitar } from '../strings/index.ts';
 import { askedAtBench, benchTalk, startBenchTalk } from './bench.ts';
-import { outcomeOf, plainWorld, pluckOf, readingAt } from './benchFixture.ts';
+import { NOTHING_ASKED, outcomeOf, plainWorld, pluckOf, readingAt } from './benchFixture.ts';
 import { benchFault, benchSaying } from './benchSaying.ts';
 import type { BenchAsked, BenchEffect, BenchInput, BenchTalk, BenchWorld } from './benchTypes.ts';
 import { courseInHand } from './inHand.ts';
@@ -528,14 +528,7 @@ describe('the conversation at the bench', () => {
     const { talk, world } = new Bench({});
     const point = { sinceOnset: 0.1, hz: 82 } as never;
     const heard = { type: 'track', point } as const;
-    const asked = {
-      chosen: null,
-      inHand: null,
-      alone: false,
-      told: null,
-      reference: false,
-      peg: null,
-    };
+    const asked = NOTHING_ASKED;
     expect(benchTalk(talk, { type: 'heard', heard, asked }, world).quiet).to.equal(true);
   });
 

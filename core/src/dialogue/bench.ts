@@ -421,7 +421,7 @@ function flatAfter(
   return semitones === null ? null : { semitones, said: false };
 }
 
-/** An earlier pluck goes to another string; it is told where it had been put to one. */
+/** Puts an earlier pluck to another string, and says so where it had been put to one. */
 function correctionEffects(reading: StringReading, { followed }: BenchWorld): BenchEffect[] {
   const { hz, course } = reading;
   const from = followed.plucks.findLast((pluck) => pluck.hz === hz)?.course ?? null;
@@ -514,7 +514,8 @@ function conclude(
   const judged = judge(outcome, facts, world.followed, questioned);
   const { who } = judged;
   const corrections = judged.corrections.flatMap(({ hz, to }) => putTo(hz, to, world) ?? []);
-  if (who.kind === 'touched') return { pluck, notice: who, event: null, corrections };
+  // What is not put on record corrects nothing: a replay would not know why.
+  if (who.kind === 'touched') return { pluck, notice: who, event: null, corrections: [] };
   if (who.kind === 'doubt')
     return {
       pluck,

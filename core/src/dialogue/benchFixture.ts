@@ -2,7 +2,7 @@ import type { ListenEvent, Reading } from '../listen/index.ts';
 import { shiftHz, type Target, tuningsFor } from '../music/index.ts';
 import { follow, stringsNow } from '../sitting/index.ts';
 import { setupFor } from '../state/index.ts';
-import type { BenchWorld } from './benchTypes.ts';
+import type { BenchAsked, BenchWorld } from './benchTypes.ts';
 
 /** What differs from bench to bench. */
 type Own = Pick<BenchWorld, 'state' | 'heard' | 'tuning' | 'targets' | 'coupling' | 'instrument'>;
@@ -28,6 +28,16 @@ export function plainWorld(own: Own & Partial<BenchWorld>): BenchWorld {
     ...own,
   };
 }
+
+/** Nothing is chosen, asked for or told. */
+export const NOTHING_ASKED: BenchAsked = {
+  chosen: null,
+  inHand: null,
+  alone: false,
+  told: null,
+  reference: false,
+  peg: null,
+};
 
 /** A reading of a pitch as the ear gives it. */
 export function readingAt(hz: number, errorCents = 0.3): Reading {

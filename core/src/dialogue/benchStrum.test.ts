@@ -6,7 +6,7 @@ import { sayingInWords } from '../sentences/index.ts';
 import { type BenchState, benchAfter, passDone, startBench } from '../sitting/index.ts';
 import { expectedCoupling, steelGuitar } from '../strings/index.ts';
 import { benchTalk, startBenchTalk } from './bench.ts';
-import { plainWorld } from './benchFixture.ts';
+import { NOTHING_ASKED, plainWorld } from './benchFixture.ts';
 import { benchSaying } from './benchSaying.ts';
 import type { BenchEffect, BenchInput, BenchTalk } from './benchTypes.ts';
 
@@ -39,7 +39,7 @@ const strum = (
       }),
     ),
   },
-  asked: { chosen: null, inHand: null, alone: false, told: null, reference: false, peg: null },
+  asked: NOTHING_ASKED,
 });
 
 class Bench {

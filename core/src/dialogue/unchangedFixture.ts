@@ -11,7 +11,7 @@ import {
 } from '../sitting/index.ts';
 import { expectedCoupling, findModel, type Instrument, withPeg } from '../strings/index.ts';
 import { askedAtBench, benchTalk, startBenchTalk } from './bench.ts';
-import { outcomeOf, plainWorld, readingAt } from './benchFixture.ts';
+import { NOTHING_ASKED, outcomeOf, plainWorld, readingAt } from './benchFixture.ts';
 import { benchFault, benchSaying } from './benchSaying.ts';
 import type { BenchInput, BenchTalk, BenchWorld } from './benchTypes.ts';
 
@@ -141,14 +141,7 @@ class Walk {
       this.send({
         type: 'heard',
         heard: outcomeOf(REFUSALS[Math.floor(random() * REFUSALS.length)]!),
-        asked: {
-          chosen: null,
-          inHand: null,
-          alone: false,
-          told: null,
-          reference: false,
-          peg: null,
-        },
+        asked: NOTHING_ASKED,
       });
     else if (chance < 0.72) this.send({ type: 'choose', course: random() < 0.3 ? null : any });
     else if (chance < 0.8) {
@@ -161,14 +154,7 @@ class Walk {
       this.send({
         type: 'heard',
         heard: { type: 'pair', beat: { kind: 'beat', cents: 4, hz: 0.5 } },
-        asked: {
-          chosen: null,
-          inHand: null,
-          alone: false,
-          told: null,
-          reference: false,
-          peg: null,
-        },
+        asked: NOTHING_ASKED,
       });
     else this.send({ type: PRESSES[Math.floor(random() * PRESSES.length)]! } as BenchInput);
   }

@@ -6,7 +6,7 @@ import { sayingInWords } from '../sentences/index.ts';
 import { benchAfter, startBench } from '../sitting/index.ts';
 import { expectedCoupling, findModel, steelGuitar } from '../strings/index.ts';
 import { benchTalk, startBenchTalk } from './bench.ts';
-import { plainWorld, pluckOf, readingAt } from './benchFixture.ts';
+import { NOTHING_ASKED, plainWorld, pluckOf, readingAt } from './benchFixture.ts';
 import { benchSaying } from './benchSaying.ts';
 import type { BenchEffect, BenchInput, BenchTalk } from './benchTypes.ts';
 import {
@@ -115,14 +115,7 @@ describe('the bench while strings are wound up', () => {
     }
     return { talk, effects, says: sayingInWords(benchSaying(talk, world())).say };
   };
-  const asked = {
-    chosen: null,
-    inHand: null,
-    alone: false,
-    told: null,
-    reference: false,
-    peg: null,
-  };
+  const asked = NOTHING_ASKED;
   const wound = (pitch: WoundPitch): BenchInput => ({
     type: 'heard',
     heard: { type: 'wound', pitch },

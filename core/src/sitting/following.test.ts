@@ -64,7 +64,7 @@ describe('plucks that are put to another string later', () => {
     expect(readingsOf(events, 5)[0]?.cents).to.be.closeTo(-200, 1e-9);
   });
 
-  it('one event after the other comes to the same as all at once', () => {
+  it('one event after the other gives the same as all at once', () => {
     const events = [read(6, 0), held(6, 250), read(5, -200), put(hzOf(5, -200), 6), read(5, 1)];
     const { passes, active, chosen } = events.reduce(benchAfter, replay(GOAL, []));
     const whole = replay(GOAL, events);

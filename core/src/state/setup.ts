@@ -4,7 +4,7 @@ import type { BenchGoal } from '../sitting/index.ts';
 import { type Instrument, soundingLength, stiffnessOf } from '../strings/index.ts';
 import type { Cents } from '../units.ts';
 
-/** How far ln(B·f²) of a string lies from what its gauge says; measured on practice and recorded strings. */
+/** Standard deviation of ln(B·f²) around what the gauge says: taken over from the design’s study, not measured anew. */
 const GAUGE_SIGMA = 0.85;
 /** Strings are tuned no further than this from where they were made for. */
 const FARTHEST_TUNING: Cents = 700;
