@@ -67,7 +67,7 @@ const heard = (
 ): SettleInput => ({
   type: 'heard',
   heard: outcome,
-  asked: { chosen, told },
+  asked: { chosen, inHand: told?.course ?? null, told },
 });
 
 describe('the conversation over new strings', () => {

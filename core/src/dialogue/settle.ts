@@ -20,6 +20,8 @@ import type { Next } from './machine.ts';
 /** What the player is asked for: the string that was chosen by hand, and what is to be done with which. */
 export interface SettleAsked {
   readonly chosen: number | null;
+  /** The string that the sentence names; null where it names none. */
+  readonly inHand: number | null;
   readonly told: { readonly course: number; readonly to: 'pull' | 'leave' } | null;
 }
 
@@ -154,13 +156,13 @@ function putTo(hz: Hz, course: number, { state, targets }: SettleWorld): StringR
 function hear(
   talk: SettleTalk,
   { outcome, track }: Extract<ListenEvent, { type: 'outcome' }>,
-  { chosen, told }: SettleAsked,
+  { chosen, inHand, told }: SettleAsked,
   world: SettleWorld,
 ): Stepped {
   const notice = (said: SettleNotice) => still({ ...talk, notice: said });
   if (outcome.kind !== 'reading') return notice({ kind: 'refused', refusal: outcome });
   // The sentence names one string, and what is to be done with it.
-  const facts = factsOf(outcome, { chosen, inHand: told?.course ?? null, alone: told !== null });
+  const facts = factsOf(outcome, { chosen, inHand, alone: inHand !== null });
   const { who, corrections } = judge(outcome, facts, world.followed, talk.questioned);
   const measurement = { reading: outcome, track };
   const corrected = corrections.flatMap(({ hz, to }): SettleEffect[] => {

@@ -113,7 +113,7 @@ export function useSettling(
   const listening = useListening<SettleAsked>({
     settings,
     strings,
-    asked: { chosen: state.chosen, told: toldIn(step) },
+    asked: { chosen: state.chosen, inHand: askedFor(step), told: toldIn(step) },
     intended: ({ chosen }) => chosen,
     heardFrom: source.heardFrom,
     ready: sitting.loaded,
