@@ -22,6 +22,7 @@ import { oracleFigures } from './settlingOracle.ts';
 import { followedStrings, singingFigures } from './singing.ts';
 import { strumFigures } from './strums.ts';
 import { tuningFigures } from './tuningsHeard.ts';
+import { turnFigures } from './turns.ts';
 import { bridgeFigures, whoFigures } from './who.ts';
 import { kindFigures, swapFigures } from './whose.ts';
 import { windingFigures } from './windings.ts';
@@ -80,6 +81,7 @@ const parts: Readonly<Record<string, () => void | Promise<void>>> = {
   strums: () => strumFigures(1, process.argv.includes('--long') ? 333 : 45, given('model')),
   tunings: () => tuningFigures(1, process.argv.includes('--long') ? 400 : 60),
   mixed: () => mixedFigures(given('notes'), 1, 40),
+  turns: () => turnFigures(40_001, process.argv.includes('--long') ? 2000 : 300),
   windings: () => windingFigures(1, process.argv.includes('--long') ? 2000 : 200, given('model')),
 };
 

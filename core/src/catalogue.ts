@@ -108,6 +108,8 @@ export interface Catalogue<Value> {
   readonly 'advice.octaveTouched': { readonly octaves: number };
   readonly 'advice.allRight.more': None;
   readonly 'advice.whichOfThese.more': None;
+  readonly 'advice.turned': None;
+  readonly 'advice.turned.more': None;
   readonly 'advice.interrupted.more': None;
   readonly 'advice.pegTurn.more': None;
   readonly 'advice.humOnly.more': None;
@@ -141,6 +143,7 @@ export interface Catalogue<Value> {
   readonly 'bench.goOn.more': None;
   readonly 'bench.cutShort': None;
   readonly 'bench.cutShort.more': None;
+  readonly 'bench.turning': { readonly call: 'keep' | 'ring' | 'slowly' | 'stop' | 'wrong'; readonly way: 'down' | 'up' };
   readonly 'bench.stillMoved': None;
   readonly 'bench.stillMoved.more': None;
   readonly 'bench.onceMore': None;
@@ -1493,7 +1496,7 @@ export interface Catalogue<Value> {
   readonly 'recording.file': None;
   readonly 'recording.plucksCounted': { readonly plucks: number };
   readonly 'recording.notSure': { readonly reason: 'noPitch' | 'noPluck' | 'short' | 'unsteady' | 'weak' };
-  readonly 'recording.refused': { readonly kind: 'hum' | 'interrupted' | 'quiet' | 'several' };
+  readonly 'recording.refused': { readonly kind: 'hum' | 'interrupted' | 'quiet' | 'several' | 'turned' };
   readonly 'recording.partialsFacts': { readonly f0: number; readonly stiffness: Value; readonly residual: number };
   readonly 'recording.pitchTrackFrom': { readonly hz: number };
   readonly 'records.sittingAgain': None;

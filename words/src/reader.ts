@@ -34,8 +34,11 @@ export function written(value: number, { decimal }: Pick<Reader, 'decimal'>): st
 }
 
 /** A deviation with its sign, tenths only where they matter. @example signedFigure(-2.5, reader) // => '−2.5' */
-export function signedFigure(cents: number, reader: Pick<Reader, 'decimal'>): string {
-  const digits = Math.abs(cents) < 100 ? 1 : 0;
+export function signedFigure(
+  cents: number,
+  reader: Pick<Reader, 'decimal'>,
+  digits = Math.abs(cents) < 100 ? 1 : 0,
+): string {
   const text = fixed(Math.abs(cents), digits, reader);
   const zero = Number(Math.abs(cents).toFixed(digits)) === 0;
   return zero ? `±${text}` : `${cents < 0 ? '−' : '+'}${text}`;

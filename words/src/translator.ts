@@ -47,6 +47,8 @@ export interface Words {
   number(value: number, digits?: number): string;
   /** Cents with their sign: +2.5. */
   signed(cents: Cents): string;
+  /** In whole cents, of a pitch that moves. */
+  signedWhole(cents: Cents): string;
   /** A note with its octave. */
   note(midi: Midi, spelling?: Accidental): string;
   /** A length in the reader’s unit, given in millimetres, with so many decimals in millimetres. */
@@ -139,6 +141,7 @@ export function translator(
     value: writtenOf,
     number: (value: number, digits = 0) => fixed(value, digits, reader),
     signed: (cents: Cents) => signedFigure(cents, reader),
+    signedWhole: (cents: Cents) => signedFigure(cents, reader, 0),
     note: (midi: Midi, spelling?: Accidental) => noteName(midi, spelling, reader),
     lengthOf: (mm: Millimetres, digits: number, unit = true) =>
       writtenOf(lengthValue(mm, digits, unit)),

@@ -13,7 +13,16 @@ function read({ samples, sampleRate }: RecordingRequest, progress: Progress): Re
   const listener = new Listener(sampleRate, (event) => {
     if (event.type !== 'outcome') return;
     const { start, length, outcome, track, clipped } = event;
-    plucks.push({ start, length, outcome, track, clipped });
+    // A string that was turned while it rang is listed where it was read again.
+    const again = event.again && outcome.kind === 'reading' ? outcome : null;
+    const at = again ? start + again.windowFrom : start;
+    plucks.push({
+      start: at,
+      length: again ? again.windowLength : length,
+      outcome,
+      track,
+      clipped,
+    });
   });
   for (let at = 0; at < samples.length; at += BLOCK) {
     listener.hear(samples.subarray(at, at + BLOCK));

@@ -15,6 +15,7 @@ import {
   type Followed,
   type PluckFacts,
   pluckOf,
+  type ReadPitch,
   type StringReading,
 } from '../sitting/index.ts';
 import type { Cents, Hz } from '../units.ts';
@@ -37,16 +38,20 @@ export type Judged =
 /**
  * Judges a pluck, and what it shows of earlier ones.
  * @param questioned which string a pluck was has been asked in this session: nobody is asked twice
+ * @param ringing the string that rings on from the pluck before, where it is the same note
  */
 export function judge(
   { hz }: Pick<Reading, 'hz'>,
   facts: PluckFacts,
   { beliefs, plucks }: Followed,
   questioned: boolean,
+  ringing: number | null = null,
 ): { readonly who: Judged; readonly corrections: readonly Correction[] } {
-  const pluck = pluckOf(hz, facts);
+  const heard = pluckOf(hz, facts);
+  const pluck = ringing === null ? heard : { ...heard, named: ringing };
   const now = afterPluck(beliefs, pluck);
   const corrections = correctionsOf(now, plucks);
+  if (ringing !== null) return { who: { kind: 'string', course: ringing }, corrections };
   const who = attributionOf(now, pluck);
   const same = pluck.chosen === null ? repeated(hz, now, plucks) : null;
   if (same !== null) return { who: { kind: 'string', course: same }, corrections };
@@ -70,6 +75,21 @@ const GUESSED_AFTER = 2;
 const GUESSED_FROM = 0.6;
 /** So many strings are named where nothing is asked. */
 const NAMED = 2;
+/** The string that a note sounds like while it rings, before it has its reading; null where it may be several. */
+export function soundsOf(
+  hz: Hz,
+  asked: {
+    readonly chosen: number | null;
+    readonly inHand: number | null;
+    readonly alone: boolean;
+  },
+  { beliefs }: Followed,
+): number | null {
+  const pluck = { hz, chosen: asked.chosen, asked: asked.inHand, alone: asked.alone };
+  const who = attributionOf(afterPluck(beliefs, pluck), pluck);
+  return who.kind === 'known' ? who.course : null;
+}
+
 /** Plucks of one string that nobody turned lie so near together. */
 const SAME: Cents = 12;
 
@@ -128,10 +148,10 @@ export function factsOf(
 
 /** A pluck that is kept until its string is known. */
 export function unattributed(
-  { hz, errorCents, moving, short }: Reading,
+  { hz, errorCents, moving, short, turned }: Reading,
   pluck: PluckFacts,
 ): Extract<BenchEvent, { type: 'unattributed' }> {
-  const pitch = { hz, errorCents, moving, ...(short && { short }) };
+  const pitch = { hz, errorCents, moving, ...(short && { short }), ...(turned && { turned }) };
   return { type: 'unattributed', pitch, pluck };
 }
 
@@ -144,10 +164,7 @@ export function attributedTo(
 }
 
 /** An earlier pluck as the log has it, by its pitch; null where there is none. */
-export function pitchIn(
-  { history }: BenchState,
-  hz: Hz,
-): Pick<StringReading, 'hz' | 'errorCents' | 'moving' | 'short'> | null {
+export function pitchIn({ history }: BenchState, hz: Hz): ReadPitch | null {
   const pitches = history.map((event) =>
     event.type === 'reading' ? event.reading : event.type === 'unattributed' ? event.pitch : null,
   );

@@ -1,6 +1,6 @@
 import { afterPluck, REACH } from '../attribution/index.ts';
-import { earVerdict, type HeardPluck, ringingOf } from '../coach/index.ts';
-import type { Reading, Refusal } from '../listen/index.ts';
+import { type Called, earVerdict, type HeardPluck, ringingOf, turnCall } from '../coach/index.ts';
+import type { Reading, Refusal, TrackPoint } from '../listen/index.ts';
 import { centsBetween, shiftHz } from '../music/index.ts';
 import {
   allInTune,
@@ -24,6 +24,7 @@ import {
   judge,
   pitchIn,
   semitonesFlat,
+  soundsOf,
   unattributed,
 } from './attributing.ts';
 import { benchSaying } from './benchSaying.ts';
@@ -64,6 +65,9 @@ export function startBenchTalk(): BenchTalk {
     notice: null,
     track: [],
     ownsTrack: false,
+    sounding: null,
+    called: null,
+    readAt: 0,
     questioned: false,
     flat: null,
     newest: null,
@@ -206,7 +210,7 @@ function byEar(talk: BenchTalk): Step {
 function act(talk: BenchTalk, event: BenchEvent): Step {
   const letGo = event.type === 'choose' || event.type === 'accept';
   return {
-    state: { ...afterRecord(talk), notice: null, answered: true },
+    state: { ...afterRecord(talk), notice: null, answered: true, called: null },
     effects: [...(letGo ? [{ do: 'let go' } as const] : []), { do: 'record', event }],
   };
 }
@@ -339,11 +343,8 @@ function hear(talk: BenchTalk, heard: BenchHearing, asked: BenchAsked, world: Be
     case 'onset':
     case 'released':
       return { state: closeNote(talk), effects: [] };
-    case 'track': {
-      const { sinceOnset, hz } = heard.point;
-      const track = [...talk.track, sinceOnset, hz];
-      return { state: { ...talk, track }, effects: [], quiet: true };
-    }
+    case 'track':
+      return follow(talk, heard.point, asked, world);
     case 'strum':
       // A reference, a comparison or a peg is asked for one string at a time; by ear nothing is told.
       return ['tuning', 'verdict'].includes(talk.led.kind)
@@ -354,13 +355,49 @@ function hear(talk: BenchTalk, heard: BenchHearing, asked: BenchAsked, world: Be
   }
 }
 
+/** A note rings on: what it is told changes only while its string is turned. */
+function follow(
+  talk: BenchTalk,
+  { sinceOnset, hz }: TrackPoint,
+  asked: BenchAsked,
+  world: BenchWorld,
+): Step {
+  const track = [...talk.track, sinceOnset, hz];
+  const sounding = talk.sounding ?? soundsOf(hz, asked, world.followed);
+  const called = calledWhile({ ...talk, track, sounding }, world);
+  const state = { ...talk, track, sounding, called };
+  return called === talk.called ? { state, effects: [], quiet: true } : { state, effects: [] };
+}
+
+/** What is called out while a string is turned as it rings; nothing beside another job. */
+function calledWhile(talk: BenchTalk, world: BenchWorld): Called | null {
+  const { led, sounding, track, readAt: since } = talk;
+  if (sounding === null || (led.kind !== 'tuning' && led.kind !== 'verdict')) return null;
+  const { state, targets, instrument } = world;
+  const target = targets[sounding - 1];
+  const string = instrument.courses[sounding - 1]?.strings[0];
+  if (!target || !string) return null;
+  const aim = shiftHz(target.hz, lastReading(state, sounding)?.aim ?? 0);
+  const cents = track.map((value, i) => (i % 2 === 0 ? value : centsBetween(aim, value)));
+  const ringsLong = string.spec.material === 'steel' && instrument.kind !== 'banjo';
+  return turnCall(talk.called, { track: cents, since, tolerance: state.goal.tolerance, ringsLong });
+}
+
 /** A note is over: the coach may know its whole track now. */
 function closeNote(talk: BenchTalk): BenchTalk {
   const ringing = talk.ownsTrack ? ringingOf(talk.track) : null;
   const last = talk.plucks.at(-1);
   const plucks =
     ringing && last ? [...talk.plucks.slice(0, -1), { ...last, ringing }] : talk.plucks;
-  return { ...talk, plucks, track: [], ownsTrack: false };
+  return {
+    ...talk,
+    plucks,
+    track: [],
+    ownsTrack: false,
+    sounding: null,
+    called: null,
+    readAt: 0,
+  };
 }
 
 /** What is held against the instrument is no reading of it. */
@@ -375,9 +412,17 @@ function hearReference(talk: BenchTalk, { outcome }: Outcome): Step {
 
 /** Puts a pluck to its string, and draws from it what else it shows. */
 function put(talk: BenchTalk, report: Outcome, asked: BenchAsked, world: BenchWorld): Step {
-  const { pluck, notice, event, corrections } = conclude(report, asked, world, talk.questioned);
+  // A string that ends still moving is read at its next pluck.
+  const { outcome } = report;
+  if (outcome.kind === 'turned')
+    return {
+      state: { ...talk, called: null, notice: { kind: 'refused', refusal: outcome } },
+      effects: [],
+    };
+  const { pluck, notice, event, corrections } = conclude(report, asked, world, talk);
   const { reading } = pluck;
-  const turned = toldBefore(talk, world);
+  // Whoever turns while it rings goes by the figure and not by the amount that was told.
+  const turned = reading?.turned ? undefined : toldBefore(talk, world);
   const heardNow = turned === undefined ? pluck : { ...pluck, told: turned };
   const plucks = [...talk.plucks.slice(-MOST_PLUCKS), heardNow];
   const led = talk.led.kind === 'pair' ? talk.led.back : talk.led;
@@ -390,6 +435,9 @@ function put(talk: BenchTalk, report: Outcome, asked: BenchAsked, world: BenchWo
     questioned,
     answered: false,
     ownsTrack: true,
+    ...(reading && { sounding: reading.course }),
+    // What stands still is read: the sentence speaks of its reading again.
+    ...(reading?.turned && { called: null, readAt: talk.track.at(-2) ?? 0 }),
   });
   const corrected = corrections.flatMap((one) => correctionEffects(one, world));
   if (!event || report.outcome.kind !== 'reading') return { state: heard, effects: [] };
@@ -501,17 +549,19 @@ interface Concluded {
 
 /** What a pluck comes to: a reading of a string, a doubt which one it was, or why it is none. */
 function conclude(
-  { outcome, track, clipped }: Outcome,
+  { outcome, track, clipped, again }: Outcome,
   asked: BenchAsked,
   world: BenchWorld,
-  questioned: boolean,
+  { questioned, notice, newest, track: whole }: BenchTalk,
 ): Concluded {
-  const plain = { chosen: asked.chosen, ringing: ringingOf(track), clipped, reading: null };
+  const ringing = ringingOf(again ? whole : track);
+  const plain = { chosen: asked.chosen, ringing, clipped, reading: null };
   if (outcome.kind !== 'reading')
     return refused({ ...plain, levelDbfs: null, refusal: outcome }, outcome);
   const pluck = { ...plain, hz: outcome.hz, levelDbfs: outcome.levelDbfs, refusal: null };
-  const facts = factsOf(outcome, asked);
-  const judged = judge(outcome, facts, world.followed, questioned);
+  const same = again && notice === null && newest ? newest.reading.course : null;
+  const facts = { ...factsOf(outcome, asked), ...(same !== null && { sameNote: true as const }) };
+  const judged = judge(outcome, facts, world.followed, questioned, same);
   const { who } = judged;
   const corrections = judged.corrections.flatMap(({ hz, to }) => putTo(hz, to, world) ?? []);
   // What is not put on record corrects nothing: a replay would not know why.

@@ -23,6 +23,10 @@ export function benchSaying(talk: BenchTalk, world: BenchWorld): Saying {
   if (!world.listening) return { about: 'source', kind: world.instrument.kind };
   if (led.kind === 'reference' && led.hz === null)
     return { about: 'reference', again: notice !== null };
+  const { called, sounding } = talk;
+  if (called && sounding !== null) return { about: 'turning', call: called.call, up: called.up };
+  if (notice?.kind === 'refused' && notice.refusal.kind === 'turned')
+    return { about: 'refusal', refusal: notice.refusal, together: null };
   const fault = benchFault(talk, world);
   if (fault) return { about: 'fault', fault };
   if (notice?.kind === 'refused') {

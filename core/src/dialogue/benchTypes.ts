@@ -1,4 +1,4 @@
-import type { EarVerdict, HeardPluck } from '../coach/index.ts';
+import type { Called, EarVerdict, HeardPluck } from '../coach/index.ts';
 import type {
   BeatOutcome,
   ListenEvent,
@@ -21,7 +21,7 @@ import type {
 } from '../sitting/index.ts';
 import type { Fitted, ReadAt } from '../state/index.ts';
 import type { Coupling, Instrument, Peg } from '../strings/index.ts';
-import type { Cents, Hz } from '../units.ts';
+import type { Cents, Hz, Seconds } from '../units.ts';
 import type { PegTestRound } from './pegTest.ts';
 import type { WindingRound } from './winding.ts';
 
@@ -98,6 +98,11 @@ export interface BenchTalk {
   readonly track: readonly number[];
   /** That note is the last pluck, not a reference or two strings compared. */
   readonly ownsTrack: boolean;
+  /** The string of the note that sounds, where it is known; what it is told while it is turned. */
+  readonly sounding: number | null;
+  readonly called: Called | null;
+  /** When that note was read last, in seconds since its onset; 0 where it was not read after a turn. */
+  readonly readAt: Seconds;
   /** Which string a pluck was has been asked in this session: nobody is asked twice. */
   readonly questioned: boolean;
   /** All strings were found about so many semitones flat: said once, until one is brought up. */

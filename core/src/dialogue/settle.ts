@@ -155,15 +155,17 @@ function putTo(hz: Hz, course: number, { state, targets }: SettleWorld): StringR
 
 function hear(
   talk: SettleTalk,
-  { outcome, track }: Extract<ListenEvent, { type: 'outcome' }>,
+  { outcome, track, again }: Extract<ListenEvent, { type: 'outcome' }>,
   { chosen, inHand, told }: SettleAsked,
   world: SettleWorld,
 ): Stepped {
   const notice = (said: SettleNotice) => still({ ...talk, notice: said });
   if (outcome.kind !== 'reading') return notice({ kind: 'refused', refusal: outcome });
   // The sentence names one string, and what is to be done with it.
-  const facts = factsOf(outcome, { chosen, inHand, alone: inHand !== null });
-  const { who, corrections } = judge(outcome, facts, world.followed, talk.questioned);
+  const same = again && talk.notice === null && talk.newest ? talk.newest.reading.course : null;
+  const asked = factsOf(outcome, { chosen, inHand, alone: inHand !== null });
+  const facts = same === null ? asked : ({ ...asked, sameNote: true } as const);
+  const { who, corrections } = judge(outcome, facts, world.followed, talk.questioned, same);
   const measurement = { reading: outcome, track };
   const corrected = corrections.flatMap(({ hz, to }): SettleEffect[] => {
     const put = putTo(hz, to, world);
@@ -187,7 +189,8 @@ function hear(
     return notice({ kind: 'refused', refusal: { kind: 'not sure', reason: 'no pitch' } });
   const plain = readingFor(target.course, outcome, target.hz);
   // What was asked for before this pluck tells a pull from a fall.
-  const read = told?.course === plain.course ? { ...plain, asked: told.to } : plain;
+  const answers = told?.course === plain.course && !outcome.turned;
+  const read = answers ? { ...plain, asked: told.to } : plain;
   const event = { type: 'reading', reading: read, pluck: facts } as const;
   return {
     state: { ...announced(talk, read), notice: null },

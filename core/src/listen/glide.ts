@@ -11,9 +11,9 @@ const A_MOMENT: Seconds = 0.05;
 /** One frame knows the pitch that all partials share no better than this. */
 const LEAST_ERROR: Cents = 0.4;
 
-/** What a glide makes of a reading that was made in its beginning. */
+/** What a glide makes of a reading that was made at another time of the note. */
 export interface GlideFit {
-  /** Mean over the wanted stretch less mean over the frames. */
+  /** Mean over the wanted stretch less mean over the measured one. */
   readonly cents: Cents;
   /** One standard deviation of that. */
   readonly errorCents: Cents;
@@ -27,13 +27,19 @@ export interface Glided {
   glideAt(k: number): Cents;
 }
 
+interface Span {
+  readonly from: Seconds;
+  readonly to: Seconds;
+}
+
 /**
- * Where the pitch would have come to rest, from a note that ended too soon to show it: a start
+ * Where the pitch would have stood in the wanted stretch, from frames of another one: a start
  * that is sharp by an amount that falls exponentially (the tension of a wide swing; Legge and
  * Fletcher 1984, from memory), each time constant weighed by how well it explains the frames.
+ * @param measured the stretch that was read; that of the frames where it is missing
  */
-export function glideFit(frames: Glided, wanted: { from: Seconds; to: Seconds }): GlideFit {
-  const fits = TIMES.map((tau) => fitWith(against(tau, frames), wanted));
+export function glideFit(frames: Glided, wanted: Span, measured?: Span): GlideFit {
+  const fits = TIMES.map((tau) => fitWith(against(tau, frames), wanted, measured));
   const best = Math.max(...fits.map(({ log }) => log));
   let weight = 0;
   let mean = 0;
@@ -99,11 +105,13 @@ function against(tau: Seconds, frames: Glided): Against {
   return { tau, middle, own, shared, all };
 }
 
+/** Mean of an exponential over a stretch. */
+function meanOver({ from, to }: Span, tau: Seconds): number {
+  return (tau * (Math.exp(-from / tau) - Math.exp(-to / tau))) / (to - from);
+}
+
 /** One time constant: the amount by least squares with its prior. */
-function fitWith(
-  { tau, middle, own, shared, all }: Against,
-  { from, to }: { from: Seconds; to: Seconds },
-) {
+function fitWith({ tau, middle, own, shared, all }: Against, wanted: Span, measured?: Span) {
   // Frames overlap by half: two of them tell little more than one.
   const variance = 2 * LEAST_ERROR ** 2;
   const information = 1 / BEGINS.sigma ** 2 + own / variance;
@@ -111,7 +119,7 @@ function fitWith(
   const misfit =
     ((amount - BEGINS.mean) / BEGINS.sigma) ** 2 +
     (all - 2 * amount * shared + amount ** 2 * own) / variance;
-  const lever = (tau * (Math.exp(-from / tau) - Math.exp(-to / tau))) / (to - from) - middle;
+  const lever = meanOver(wanted, tau) - (measured ? meanOver(measured, tau) : middle);
   return {
     log: -0.5 * (misfit + Math.log(information)),
     cents: lever * amount,

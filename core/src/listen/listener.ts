@@ -9,8 +9,9 @@ import { GapFinder } from './gaps.ts';
 import type { StringKnowledge } from './identity.ts';
 import { lowestOf, priorAt } from './identity.ts';
 import { NewTones } from './newTones.ts';
+import { NoteTrack, type SteadyStretch } from './noteTrack.ts';
 import { OnsetDetector } from './onset.ts';
-import type { PluckOutcome } from './pluck.ts';
+import type { PluckOutcome, PluckStretch, Reading } from './pluck.ts';
 import { PluckAnalyser, READING_WINDOW } from './pluck.ts';
 import type { RoomReport } from './room.ts';
 import { RoomWatcher } from './room.ts';
@@ -64,11 +65,23 @@ const BLOCK = 4096;
 /** Time between values of the live track. */
 const TRACK_HOP_S = 0.016;
 /** Samples before the onset that are kept out of every frame: the finger's noise. */
-const BUFFER_S = 2.4;
+const BUFFER_S = 4;
 /** So much of the room is heard before each onset. */
 const BEFORE_S = 0.19;
 /** A note longer than its reading is followed on the live track for at most this long. */
 const LONGEST_TRACK_S = 12;
+/** Whether a string is being turned is looked at in its last moments, every so many values. */
+const TURN_LOOK = { over: 1.5, values: 3 } as const;
+/** A string that was turned has come to stand when it stood still for so long; when its note ends, however long it did. */
+const STANDS: Seconds = 0.6;
+/** Before a turn is noticed it has begun by so much. */
+const BEFORE_TURN: Seconds = 0.05;
+/** A pitch that stood still from here to the end of the reading's window was not turned in it. */
+const WHOLE_WINDOW = { from: 0.3, ends: 0.08 } as const satisfies Record<string, Seconds>;
+/** Samples that are missing move the pitch by less than this. */
+const TURNED_AWAY: Cents = 8;
+/** A string that came back to where it was read was not turned, or not so that anybody would hear it. */
+const SAME_PLACE: Cents = 1.2;
 /** The shortest frame for the live track and how many periods it must hold. */
 const TRACK_FRAME = { shortest: 0.05, periods: 8 } as const;
 /** Hops in silence that end a note. */
@@ -82,6 +95,16 @@ const MOST_ASKED = 64;
 /** Samples that are looked at together before they are analysed. */
 const PIECE = 256;
 const CLIPPED_AT = 0.985;
+
+/** A note whose string was turned while it rang. */
+interface Turning {
+  /** What its reading would be without a turn: said where it turns out to be no string. */
+  readonly outcome: PluckOutcome | null;
+  /** Where it was last read in this note. */
+  readonly read: Reading | null;
+  /** The end of that stretch. */
+  readonly after: Seconds;
+}
 
 /** One value of the live track. */
 export interface TrackPoint {
@@ -104,6 +127,8 @@ export type ListenEvent =
       readonly start: Seconds;
       readonly length: Seconds;
       readonly outcome: PluckOutcome;
+      /** The string of a note that was read before was turned while it rang: this is where it stands now. */
+      readonly again?: true;
       /** The live track up to the outcome: time since onset and Hz by turns. */
       readonly track: Float32Array;
       readonly clipped: boolean;
@@ -147,6 +172,13 @@ export class Listener {
   private readonly buffer: Float64Array;
   private readonly scratch: Float64Array;
   private readonly track: number[] = [];
+  private readonly noteTrack = new NoteTrack();
+  /** The note that rings is being turned, or has been. */
+  private turning: Turning | null = null;
+  /** Where the string of the note that rings stood when it was last read. */
+  private lastRead: { readonly reading: Reading; readonly to: Seconds } | null = null;
+  /** The beginning of that note in which nobody turned it, once it was read. */
+  private untouched: { readonly hz: Hz; readonly to: Seconds } | null = null;
   /** Decimated samples heard so far. */
   private heard = 0;
   private onset = -1;
@@ -263,7 +295,7 @@ export class Listener {
     // Too late to tell a click from a pluck: what rose is heard as a note.
     if (this.inDoubt >= 0) this.begin(this.inDoubt);
     if (!this.concluded) this.conclude(this.heard);
-    if (this.onset >= 0) this.release();
+    if (this.onset >= 0) this.release(this.heard);
   }
 
   /** What only the raw samples tell: peaks, clipping, holes. */
@@ -294,7 +326,8 @@ export class Listener {
       this.conclude(over ? this.heard - SILENT_HOPS * this.detector.hop : this.heard);
     else if (this.undecided && (over || since >= STRUM_HEARD)) this.decide();
     else if (this.heard >= this.nextTrack && this.inDoubt < 0) this.follow(since);
-    if (over || since > LONGEST_TRACK_S) this.release();
+    if (over) this.release(this.heard - SILENT_HOPS * this.detector.hop);
+    else if (since > LONGEST_TRACK_S) this.release(this.heard);
   }
 
   /** Loud enough over the room to be a note. */
@@ -340,8 +373,9 @@ export class Listener {
     const at = Math.max(0, from);
     // Strings that follow each other in a strum that was asked for are no notes of their own.
     const sameStrum = this.strumAsked && at - this.onset < STRUM_WINDOW.from * this.rate;
-    if (!this.concluded && !sameStrum) this.conclude(at - Math.round(BEFORE_NEXT * this.rate));
-    if (this.onset >= 0) this.release();
+    const end = at - Math.round(BEFORE_NEXT * this.rate);
+    if (!this.concluded && !sameStrum) this.conclude(end);
+    if (this.onset >= 0) this.release(end);
     this.onset = at;
     this.detector.ringing = true;
     this.tones.begin();
@@ -354,13 +388,19 @@ export class Listener {
     this.lastHz = 0;
     this.strangeHz = 0;
     this.track.length = 0;
+    this.noteTrack.clear();
+    this.turning = null;
+    this.lastRead = null;
+    this.untouched = null;
     this.clipped = false;
     this.nextTrack = at + Math.round(FIRST_VALUE * this.rate);
     this.emit({ type: 'onset', at: this.timeOf(at), asked: this.askedAt(at) });
   }
 
-  private release(): void {
+  /** The note is over. */
+  private release(end: number): void {
     this.decide();
+    this.endTurning(end);
     this.onset = -1;
     this.detector.ringing = false;
     this.emit({ type: 'released', at: this.timeOf(this.heard) });
@@ -393,8 +433,12 @@ export class Listener {
     }
     hint.hz = e.firstPartialHz;
     hint.inharmonicity = e.inharmonicity;
+    // A string that is turned stays the string that it was, however far it goes.
+    this.lastHz = e.f0;
     const middle = since - length / 2 / this.rate;
     if (!this.concluded) this.track.push(middle, e.reportedHz);
+    this.noteTrack.add(middle, e.reportedHz);
+    if (this.concluded) this.watchTurn(middle);
     this.emit({
       type: 'track',
       point: { sinceOnset: middle, hz: e.reportedHz, clarity: e.clarity },
@@ -427,29 +471,130 @@ export class Listener {
     );
     this.copyFrom(this.onset - before, before + length);
     const loudest = peakDbfs(this.scratch, before, before + length);
+    const talk = this.talkNow();
+    const pluck = { samples: this.scratch, onset: before, end: before + length, talk };
     const outcome: PluckOutcome = this.interrupted
       ? { kind: 'interrupted' }
       : loudest < TOO_QUIET
         ? { kind: 'too quiet', levelDbfs: loudest }
-        : this.analyser.analyse(
-            { samples: this.scratch, onset: before, end: before + length, talk: this.talkNow() },
-            this.strings,
-          );
-    const event = {
-      type: 'outcome',
-      asked: this.askedAt(this.onset),
-      start: this.timeOf(this.onset),
-      length: seconds,
-      outcome,
-      track: Float32Array.from(this.track),
-      clipped: this.clipped,
-    } as const;
+        : this.analyser.analyse(pluck, this.strings);
     const sound = this.scratch.subarray(0, before + length);
     // Where nobody told of tunings, strings are wanted one by one.
     const sought = this.tunings.length > 0 && this.strings.length >= FEWEST_STRUMMED;
     this.several = mayBeStrum(outcome, sound, before, this.rate);
-    if (this.strumAsked || (sought && this.several)) this.undecided = event;
-    else this.say(event);
+    if (this.strumAsked || (sought && this.several))
+      this.undecided = this.outcomeEvent(outcome, seconds);
+    else if (this.wasTurned(seconds, outcome)) this.readBeforeTurn(pluck, outcome);
+    else this.sayRead(outcome, seconds);
+  }
+
+  private outcomeEvent(
+    outcome: PluckOutcome,
+    length: Seconds = (this.heard - this.onset) / this.rate,
+  ): Extract<ListenEvent, { type: 'outcome' }> {
+    return {
+      type: 'outcome',
+      asked: this.askedAt(this.onset),
+      start: this.timeOf(this.onset),
+      length,
+      outcome,
+      ...(this.lastRead && { again: true }),
+      track: Float32Array.from(this.track),
+      clipped: this.clipped,
+    };
+  }
+
+  private sayRead(outcome: PluckOutcome, length?: Seconds): void {
+    this.say(this.outcomeEvent(outcome, length));
+    if (outcome.kind !== 'reading') return;
+    const to = outcome.windowFrom + outcome.windowLength;
+    this.lastRead = { reading: outcome, to };
+    if (!outcome.turned) this.untouched = { hz: outcome.hz, to };
+  }
+
+  /** Whether the string was turned before its reading was due. */
+  private wasTurned(seconds: Seconds, { kind }: PluckOutcome): boolean {
+    if (this.interrupted || kind === 'too quiet' || kind === 'hum only') return false;
+    if (!this.noteTrack.isTurned()) return false;
+    // Where samples are missing the track jumps too, but comes back.
+    if (kind === 'interrupted' && this.noteTrack.went() < TURNED_AWAY) return false;
+    const steady = this.noteTrack.lastSteady();
+    return !(
+      steady &&
+      steady.from < WHOLE_WINDOW.from &&
+      steady.to > Math.min(seconds, READING_WINDOW.to) - WHOLE_WINDOW.ends &&
+      !steady.leaves
+    );
+  }
+
+  /** Reads what there is from before the turn; what comes of the turn is read when the string stands still. */
+  private readBeforeTurn(pluck: PluckStretch, outcome: PluckOutcome): void {
+    const to = this.noteTrack.untouchedUntil() - BEFORE_TURN;
+    const end = Math.min(pluck.end, pluck.onset + Math.round(to * this.rate));
+    const before = this.analyser.analyse({ ...pluck, end }, this.strings);
+    const read = before.kind === 'reading' ? before : null;
+    if (read) this.sayRead(read);
+    this.turning = { outcome, read, after: read ? to : 0 };
+  }
+
+  /** Notices a string that is turned after its reading, and reads it again once it stands still. */
+  private watchTurn(now: Seconds): void {
+    const { noteTrack, turning, lastRead } = this;
+    if (turning) {
+      const steady = noteTrack.lastSteady(turning.after);
+      if (steady && !steady.leaves && steady.to - steady.from >= STANDS) this.readAfterTurn(steady);
+    } else if (lastRead && noteTrack.count % TURN_LOOK.values === 0) {
+      const from = Math.max(lastRead.reading.windowFrom, now - TURN_LOOK.over);
+      if (noteTrack.isTurned(from))
+        this.turning = { outcome: null, read: lastRead.reading, after: lastRead.to };
+    }
+  }
+
+  /** Reads a string where it stands still after a turn; nothing where it stands where it was read. */
+  private readAfterTurn(steady: SteadyStretch): boolean {
+    const { turning, rate } = this;
+    if (!turning) return false;
+    const { from } = steady;
+    const to = Math.min(steady.to, from + STANDS);
+    const start = Math.max(0, this.onset, this.heard - this.buffer.length);
+    const length = this.heard - start;
+    if (this.onset + from * rate < start || (start > this.onset && !this.untouched)) return false;
+    this.copyFrom(start, length);
+    const pluck = {
+      samples: this.scratch,
+      onset: this.onset - start,
+      end: length,
+      talk: this.talkNow(),
+    };
+    const reading = this.analyser.analyseSteady(pluck, { ...steady, to }, this.untouched);
+    if (!reading) return false;
+    this.turning = null;
+    const { read } = turning;
+    const isNew =
+      !read ||
+      read.errorCents > reading.errorCents ||
+      Math.abs(centsBetween(read.hz, reading.hz)) > SAME_PLACE;
+    if (isNew) this.sayRead(reading);
+    else if (this.lastRead) this.lastRead = { ...this.lastRead, to };
+    return true;
+  }
+
+  /** A note that was turned is over: it is read where it stood still last, or it is said that it did not. */
+  private endTurning(end: number): void {
+    const { turning } = this;
+    if (!turning) return;
+    const until = (end - this.onset) / this.rate;
+    const steady = this.noteTrack.lastSteady(turning.after);
+    const stands = steady !== null && !steady.leaves && steady.to <= until + BEFORE_TURN;
+    if (!(stands && this.readAfterTurn(steady)))
+      this.say(
+        this.outcomeEvent(
+          turning.read || turning.outcome?.kind === 'reading'
+            ? { kind: 'turned' }
+            : (turning.outcome ?? { kind: 'turned' }),
+        ),
+      );
+    this.turning = null;
   }
 
   private say(event: Extract<ListenEvent, { type: 'outcome' }>): void {

@@ -6,10 +6,11 @@ import { PITCH_RANGE } from './candidates.ts';
 import { Estimator, MAX_PARTIALS, periodHz } from './estimator.ts';
 import type { PartialReading } from './frameTable.ts';
 import { FrameTable } from './frameTable.ts';
-import { type GlideFit, glideFit, glideShape } from './glide.ts';
+import { type Glided, type GlideFit, glideFit, glideShape } from './glide.ts';
 import type { StringKnowledge } from './identity.ts';
 import { isNearString, lowestOf, priorAt } from './identity.ts';
 import { fadingLikeness, likeness } from './likeness.ts';
+import type { SteadyStretch } from './noteTrack.ts';
 import { octaveBeside } from './octave.ts';
 import { PairFinder } from './pair.ts';
 import type { StiffFit, StiffnessPrior } from './stiffString.ts';
@@ -53,6 +54,8 @@ const ATTACK = { window: 0.02, step: 0.005, until: 0.18 } as const satisfies Rec
   Seconds
 >;
 
+const FADE = { from: 0.05, window: 0.05 } as const satisfies Record<string, Seconds>;
+
 /** A reading is the mean pitch over this window after the onset, in seconds. */
 export const READING_WINDOW = { from: 0.2, to: 0.8 } as const;
 /** A note that ended before the first is read from its beginning and its glide taken out; before the second it is called short. */
@@ -83,6 +86,8 @@ const LEAST_SCATTER: Cents = 0.02;
 const PROOF = {
   /** Fading like this, a string near its place may be turned meanwhile. */
   turned: 1.5,
+  /** Wanted beyond the rest of a note that was turned from its beginning on. */
+  turnedFromStart: 1,
   always: 0.5,
   short: 2,
   astray: 1,
@@ -93,6 +98,7 @@ const PROOF = {
 } as const;
 /** So near to where they belong two strings of a pair may be told by their octave. */
 const PAIR_NEAR: Cents = 100;
+const NO_FRAMES: Glided = { count: 0, timeAt: () => 0, glideAt: () => 0 };
 const AT_REST: GlideFit = { cents: 0, errorCents: 0 };
 /** A pitch that wanders further than this inside the window is no string at rest. */
 const MOST_WANDER: Cents = 60;
@@ -101,6 +107,9 @@ const SHAKEN: Cents = 6;
 const MOVING_SLOPE: Cents = 12;
 /** A string that went further than this in its window was turned. */
 const WENT: Cents = 6;
+/** What a reading after a turn leaves open beside its fit, and the share of its remaining movement. */
+const AFTER_TURN: Cents = 0.3;
+const SLOPE_DOUBT = 0.5;
 /** A second series this strong against the first counts as a second string. */
 const SECOND_STRING = 0.35;
 const MAX_FRAMES = 32;
@@ -131,6 +140,8 @@ export interface Reading {
   readonly freeInharmonicity?: number;
   /** The pitch was still moving: the peg was turned, or the string slipped. */
   readonly moving: boolean;
+  /** The string was turned while it rang: this is where it stood still afterwards. */
+  readonly turned?: true;
   /** The note ended before its pitch had come to rest: where it would have come to is in `hz`, the doubt of that in its error. */
   readonly short?: boolean;
   /** Start and length, in seconds after the onset, of the stretch that was used. */
@@ -150,6 +161,8 @@ export type Refusal =
   /** A steady tone at a multiple of the mains frequency, and no string. */
   | { readonly kind: 'hum only'; readonly mainsHz: 50 | 60 }
   | { readonly kind: 'more than one string'; readonly hz: readonly Hz[] }
+  /** The string was turned while it rang, and did not stand still afterwards. */
+  | { readonly kind: 'turned' }
   /** Samples were lost or repeated on the way from the device. */
   | { readonly kind: 'interrupted' };
 
@@ -207,6 +220,57 @@ export class PluckAnalyser {
     const other = this.secondString(pluck, coarse.hz);
     if (other) return { kind: 'more than one string', hz: [coarse.hz, other] };
     return this.measure(pluck, window, coarse.hz, priorAt(coarse.hz, strings));
+  }
+
+  /**
+   * Measures a note again where it stood still after it was turned.
+   * @param untouched how long the note rang before it was turned, and at what pitch; null where it was
+   *   turned from its beginning on, so that nothing shows how it glides or that it is a string
+   * @returns null where the stretch cannot be read, or does not sound like a string
+   */
+  analyseSteady(
+    pluck: PluckStretch,
+    { from, to, hz, slope }: SteadyStretch,
+    untouched: { readonly hz: Hz; readonly to: Seconds } | null,
+  ): Reading | null {
+    const { frames, stiff } = this;
+    this.reachDown(lowestOf(this.strings));
+    const early = this.beginning(pluck, untouched);
+    const prior = priorAt(hz, this.strings);
+    const stretch = this.framesOf(pluck, { from, to }, hz);
+    const tried = this.firstLook(pluck, stretch, hz, prior);
+    if (frames.count === 0 || frames.count < STEADY_FRAMES * tried) return null;
+    if (frames.tonal / frames.count < LEAST_TONAL) return null;
+    frames.separate();
+    const level = this.fitFrames(pluck, stretch, prior);
+    if (stiff.errorCents > MOST_ERROR || !Number.isFinite(stiff.f0)) return null;
+    if (frames.spread() > MOST_WANDER || frames.loudestStray(stiff)) return null;
+    if (!untouched && !this.isTurnedString(pluck, to)) return null;
+    const rest = glideFit(early, READING_WINDOW, { from, to });
+    const unsteady = Math.abs(slope) * (to - from) * SLOPE_DOUBT;
+    const errorCents = Math.hypot(rest.errorCents, AFTER_TURN, unsteady);
+    const read = this.readingOf({ from, to, glides: false }, level, { ...rest, errorCents });
+    return { ...read, turned: true };
+  }
+
+  /** The pitch of the frames of a note before it was turned, for the fit of its glide. */
+  private beginning(
+    pluck: PluckStretch,
+    untouched: { readonly hz: Hz; readonly to: Seconds } | null,
+  ): Glided {
+    const { frames } = this;
+    if (!untouched || pluck.onset < 0) return NO_FRAMES;
+    const { hz, to } = untouched;
+    const stretch = this.framesOf(pluck, { from: EARLIEST, to }, hz);
+    this.firstLook(pluck, stretch, hz, priorAt(hz, this.strings));
+    if (frames.count === 0) return NO_FRAMES;
+    frames.separate();
+    const [times, glides] = [[], []] as [number[], number[]];
+    for (let k = 0; k < frames.count; k++) {
+      times.push(frames.timeAt(k));
+      glides.push(frames.glideAt(k));
+    }
+    return { count: times.length, timeAt: (k) => nth(times, k), glideAt: (k) => nth(glides, k) };
   }
 
   /** Looks as low as the lowest string can stand, in frames that are long enough for it. */
@@ -309,18 +373,36 @@ export class PluckAnalyser {
     hz: Hz,
     prior: StiffnessPrior,
   ): PluckOutcome {
-    const { frames, sampleRate, stiff } = this;
-    const from = pluck.onset + Math.round(window.from * sampleRate);
-    const to = Math.min(pluck.end, pluck.onset + Math.round(window.to * sampleRate));
-    const wanted = Math.round(Math.max(FRAME.shortest, FRAME.periods / hz) * sampleRate);
-    const length = Math.min(wanted, this.maxFrame, to - from);
-    const tried = this.firstLook(pluck, { from, to, length }, hz, prior);
+    const { frames } = this;
+    const stretch = this.framesOf(pluck, window, hz);
+    const tried = this.firstLook(pluck, stretch, hz, prior);
     if (frames.count === 0 || frames.count < STEADY_FRAMES * tried)
       return { kind: 'not sure', reason: 'unsteady' };
     if (frames.tonal / frames.count < LEAST_TONAL) return { kind: 'not sure', reason: 'weak' };
     frames.separate();
     const doubt = this.doubtOf(pluck, hz);
     if (doubt) return doubt;
+    const level = this.fitFrames(pluck, stretch, prior);
+    const to = (stretch.to - pluck.onset) / this.sampleRate;
+    return this.conclude(pluck, { ...window, to }, level);
+  }
+
+  /** The samples of a window, and how long its frames are. */
+  private framesOf(pluck: PluckStretch, window: Pick<ReadingWindow, 'from' | 'to'>, hz: Hz) {
+    const { sampleRate } = this;
+    const from = pluck.onset + Math.round(window.from * sampleRate);
+    const to = Math.min(pluck.end, pluck.onset + Math.round(window.to * sampleRate));
+    const wanted = Math.round(Math.max(FRAME.shortest, FRAME.periods / hz) * sampleRate);
+    return { from, to, length: Math.min(wanted, this.maxFrame, to - from) };
+  }
+
+  /** Fits the law of a stiff string to the frames of a stretch, in two looks; returns its level. */
+  private fitFrames(
+    pluck: PluckStretch,
+    { from, to, length }: ReturnType<PluckAnalyser['framesOf']>,
+    prior: StiffnessPrior,
+  ): number {
+    const { frames, stiff } = this;
     this.law.fit(frames.number, frames.hz, frames.sigma, frames.partials, prior, stiff);
     this.secondLook(pluck, length, prior);
     frames.separate();
@@ -328,7 +410,7 @@ export class PluckAnalyser {
     let level = 0;
     for (let at = from; at + length <= to; at += length >> 1)
       level = Math.max(level, rms(pluck.samples, at, length));
-    return this.conclude(pluck, { ...window, to: (to - pluck.onset) / sampleRate }, level);
+    return level;
   }
 
   /** Measures frame after frame, each with the pitch of the one before; answers how many were tried. */
@@ -447,6 +529,22 @@ export class PluckAnalyser {
     return likeness(heard) < this.proofWanted(pluck, stiff.f0);
   }
 
+  /** Whether a note that was turned from its beginning on sounds like a string where it stands still. */
+  private isTurnedString(pluck: PluckStretch, to: Seconds): boolean {
+    const { frames, stiff, sampleRate } = this;
+    const { rest } = glideShape(frames);
+    const heard = {
+      dbPerSecond: fadeOf(pluck, Math.round(to * sampleRate), sampleRate),
+      tilt: frames.fading().tilt,
+      attackDb: attackDb(pluck, sampleRate),
+      spread: beyond(frames.spread(), frames.noise()),
+      rest: beyond(rest, frames.noise()),
+      falls: 0,
+      errorCents: stiff.errorCents,
+    };
+    return likeness(heard) >= this.proofWanted(pluck, stiff.f0) + PROOF.turnedFromStart;
+  }
+
   private conclude(
     pluck: PluckStretch,
     { from, to, glides }: ReadingWindow,
@@ -470,13 +568,19 @@ export class PluckAnalyser {
       return { kind: 'not sure', reason: 'unsteady' };
     if (this.isVoice(pluck)) return { kind: 'not sure', reason: 'no pluck' };
     const rest = glides ? glideFit(frames, READING_WINDOW) : AT_REST;
+    return this.readingOf({ from, to, glides }, level, rest);
+  }
+
+  /** What was fitted as a reading, the rest of a glide taken off. */
+  private readingOf({ from, to, glides }: ReadingWindow, level: number, rest: GlideFit): Reading {
+    const { frames, stiff } = this;
     const f0 = shiftHz(stiff.f0, rest.cents);
     return {
       kind: 'reading',
       hz: reportedHz(f0, stiff.inharmonicity),
       clarity: frames.clarity / frames.count,
       errorCents: Math.hypot(stiff.errorCents, rest.errorCents),
-      spreadCents: spread,
+      spreadCents: frames.spread(),
       f0Hz: f0,
       firstPartialHz: partialHz(f0, stiff.inharmonicity, 1),
       periodHz: shiftHz(this.periodHz(), rest.cents),
@@ -511,6 +615,19 @@ function attackDb(pluck: PluckStretch, rate: Hz): number {
     loudest = Math.max(loudest, rms(pluck.samples, at, window));
   const first = rms(pluck.samples, Math.min(pluck.onset + window, last), window);
   return decibels(first) - decibels(loudest);
+}
+
+/** How a sound fades from its attack to a sample after its onset, in dB a second. */
+function fadeOf({ samples, onset }: PluckStretch, until: number, rate: Hz): number {
+  const window = Math.round(FADE.window * rate);
+  const from = onset + Math.round(FADE.from * rate);
+  const levels: number[] = [];
+  for (let at = from; at + window <= onset + until; at += window)
+    levels.push(decibels(rms(samples, at, window)));
+  const middle = (levels.length - 1) / 2;
+  const above = levels.reduce((sum, level, k) => sum + (k - middle) * level, 0);
+  const below = levels.reduce((sum, _, k) => sum + (k - middle) ** 2, 0);
+  return below > 0 ? above / below / FADE.window : 0;
 }
 
 /** The stretch of a note that is read, and whether its glide has to be taken out; null where it is too short. */

@@ -306,6 +306,7 @@ const reading = record<Reading>({
   inharmonicity: real(0, 1),
   freeInharmonicity: optional(real(0, 1)),
   moving: flag(),
+  turned: optional(yes()),
   short: optional(flag()),
   windowFrom: real(0, LONGEST_S),
   windowLength: positive(LONGEST_S),
@@ -342,6 +343,7 @@ const outcome = byField<PluckOutcome, 'kind'>('kind', {
     hz: list(hz(), { max: 100 }),
   }),
   interrupted: record({ kind: choice<'interrupted'>('interrupted') }),
+  turned: record({ kind: choice<'turned'>('turned') }),
 });
 
 type Event<Type extends StampedEvent['type']> = Extract<StampedEvent, { type: Type }>;
@@ -351,6 +353,7 @@ const pluckFacts = record<PluckFacts>({
   levelDbfs: optional(real(-400, 100)),
   chosen: optional(course()),
   asked: optional(course()),
+  sameNote: optional(yes()),
   alone: optional(yes()),
   told: optional(record<PluckFacts['told'] & {}>({ course: course(), cents: cents() })),
 });
@@ -365,6 +368,7 @@ const event = byField<StampedEvent, 'type'>('type', {
       cents: cents(),
       errorCents: error(),
       moving: flag(),
+      turned: optional(yes()),
       short: optional(flag()),
       strummed: optional(flag()),
       hz: hz(),
@@ -380,6 +384,7 @@ const event = byField<StampedEvent, 'type'>('type', {
       hz: hz(),
       errorCents: error(),
       moving: flag(),
+      turned: optional(yes()),
       short: optional(flag()),
     }),
     pluck: pluckFacts,

@@ -37,6 +37,8 @@ export function refusalInWords(
         say: message('advice.interrupted'),
         more: message('advice.interrupted.more'),
       };
+    case 'turned':
+      return { say: message('advice.turned'), more: message('advice.turned.more') };
     case 'hum only':
       return {
         say: message('advice.humOnly', { hz: refusal.mainsHz }),

@@ -1,4 +1,4 @@
-import type { EarVerdict, Fault, NextStep } from '../coach/index.ts';
+import type { EarVerdict, Fault, NextStep, TurnCall } from '../coach/index.ts';
 import type { CrossCheck } from '../fretboard/index.ts';
 import type { BeatOutcome, Node, Refusal } from '../listen/index.ts';
 import { list, message, type Sentence } from '../message.ts';
@@ -20,6 +20,8 @@ interface SayingFacts {
   source: { readonly kind: InstrumentKind };
   /** A reference is waited for; once more, after one that was not clear. */
   reference: { readonly again: boolean };
+  /** The string is being turned while it rings. */
+  turning: { readonly call: TurnCall; readonly up: boolean };
   fault: { readonly fault: Fault };
   refusal: { readonly refusal: Refusal; readonly together: readonly [number, number] | null };
   /** A pluck that fits several strings, the likeliest first; `chosen` is the one chosen by hand where another one sounds. */
@@ -61,6 +63,14 @@ function whichString({ courses, chosen, asks }: SayingFacts['which string']): Se
 /** The one thing that is said at a moment. */
 export type Saying = { readonly [A in About]: { readonly about: A } & SayingFacts[A] }[About];
 
+const CALLS = {
+  'keep turning': 'keep',
+  slowly: 'slowly',
+  stop: 'stop',
+  'let it ring': 'ring',
+  'wrong way': 'wrong',
+} as const satisfies Record<TurnCall, string>;
+
 const SENTENCES: { readonly [A in About]: (facts: SayingFacts[A]) => Sentence } = {
   source: ({ kind }) => ({
     say: message('bench.source'),
@@ -76,6 +86,10 @@ const SENTENCES: { readonly [A in About]: (facts: SayingFacts[A]) => Sentence } 
           say: message('bench.reference'),
           more: message('bench.reference.more'),
         },
+  turning: ({ call, up }) => ({
+    say: message('bench.turning', { call: CALLS[call], way: up ? 'up' : 'down' }),
+    more: null,
+  }),
   fault: ({ fault }) => faultInWords(fault),
   refusal: ({ refusal, together }) => refusalInWords(refusal, together),
   'which string': whichString,

@@ -1,4 +1,4 @@
-import type { Reading, StrumString } from '../listen/index.ts';
+import type { StrumString } from '../listen/index.ts';
 import { centsBetween } from '../music/index.ts';
 import type { PegTurn } from '../strings/index.ts';
 import type { Cents, Dbfs, EpochMs, Hz } from '../units.ts';
@@ -13,6 +13,8 @@ export interface StringReading {
   readonly cents: Cents;
   readonly errorCents: Cents;
   readonly moving: boolean;
+  /** Where the string stood after it was turned while it rang: it takes another pluck to close the string. */
+  readonly turned?: true;
   /** The note was cut short: two such never close a string. */
   readonly short?: boolean;
   /** Heard in a strum, with all others: two such close a string only where their error allows it. */
@@ -27,6 +29,9 @@ export interface StringReading {
   readonly aim?: Cents;
 }
 
+/** What a reading tells whatever string it is put to. */
+export type ReadPitch = Pick<StringReading, 'hz' | 'errorCents' | 'moving' | 'short' | 'turned'>;
+
 /** How far a reading lies from where its string was to be brought. */
 export function offBy({ cents, aim = 0 }: StringReading): Cents {
   return cents - aim;
@@ -40,6 +45,8 @@ export interface PluckFacts {
   /** The string that was chosen by hand when it began, and the one that the screen asked for. */
   readonly chosen?: number;
   readonly asked?: number;
+  /** It is the note of the pluck before, whose string was turned while it rang. */
+  readonly sameNote?: true;
   /** The screen asked for that string by name and for nothing else. */
   readonly alone?: true;
   /** What the screen had told to turn since the pluck before: which string, and how far. */
@@ -52,7 +59,7 @@ export type BenchEvent =
   /** A pluck whose string is not known yet: it is kept until later ones tell, or the teacher does. */
   | {
       readonly type: 'unattributed';
-      readonly pitch: Pick<StringReading, 'hz' | 'errorCents' | 'moving' | 'short'>;
+      readonly pitch: ReadPitch;
       readonly pluck: PluckFacts;
     }
   /**
@@ -109,7 +116,7 @@ export function strummedFor(
 /** Puts a reading to a string; `aim` is where that string is to be brought. */
 export function readingFor(
   course: number,
-  reading: Pick<Reading, 'hz' | 'errorCents' | 'moving' | 'short'>,
+  reading: ReadPitch,
   targetHz: Hz,
   aim: Cents = 0,
 ): StringReading {
@@ -119,6 +126,7 @@ export function readingFor(
     errorCents: reading.errorCents,
     moving: reading.moving,
     ...(reading.short && { short: true }),
+    ...(reading.turned && { turned: true }),
     hz: reading.hz,
     ...(aim !== 0 && { aim }),
   };

@@ -72,7 +72,9 @@ function after(so: Followed, event: BenchEvent, named: ReadonlyMap<Hz, number>):
       // Of a strum, and of logs that tell no more, it is known which string it was.
       const facts = event.pluck ?? { chosen: course };
       const firm = facts.chosen === course || named.has(hz);
-      return heard(so, pluckOf(hz, { ...facts, ...nameOf(hz, named) }), { hz, course, firm });
+      const known = facts.sameNote ? { named: course } : {};
+      const pluck = pluckOf(hz, { ...facts, ...known, ...nameOf(hz, named) });
+      return heard(so, pluck, { hz, course, firm });
     }
     case 'unattributed': {
       const { hz } = event.pitch;

@@ -1,5 +1,12 @@
 export { withAttributions } from './attributed.ts';
-export type { BenchEvent, PluckFacts, RoomNote, StampedEvent, StringReading } from './events.ts';
+export type {
+  BenchEvent,
+  PluckFacts,
+  ReadPitch,
+  RoomNote,
+  StampedEvent,
+  StringReading,
+} from './events.ts';
 export { offBy, readingFor, strummedFor } from './events.ts';
 export {
   BeliefKeeper,

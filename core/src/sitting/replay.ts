@@ -157,7 +157,9 @@ function standingOf(state: BenchState, readings: readonly StringReading[]): Stan
   const neverMoved = right.every((one) => one);
   const wasRight =
     right.at(-2) ?? (left !== undefined && Math.abs(offBy(left)) <= edgeOf(left, tolerance));
-  if (last.moving || !earlier || !wasRight || !agree(earlier, last, tolerance)) return 'at rest';
+  // A string that was just turned shows only at the next pluck that it stays.
+  if (last.moving || last.turned || !earlier || !wasRight || !agree(earlier, last, tolerance))
+    return 'at rest';
   return neverMoved ? 'left alone' : 'done';
 }
 

@@ -1,6 +1,12 @@
 import type { Identity, Reading, StringKnowledge, StrumString } from '../listen/index.ts';
 import { whoSounded } from '../listen/index.ts';
-import { type BenchState, readingFor, type StringReading, strummedFor } from '../sitting/index.ts';
+import {
+  type BenchState,
+  type ReadPitch,
+  readingFor,
+  type StringReading,
+  strummedFor,
+} from '../sitting/index.ts';
 import type { Coupling } from '../strings/index.ts';
 import type { Cents } from '../units.ts';
 import { aimOf } from './ahead.ts';
@@ -40,7 +46,7 @@ export function hearPluck(
 
 /** A pluck of a string that is known, with where that string is to be brought; null of a string that is not there. */
 export function readingOf(
-  reading: Pitch,
+  reading: ReadPitch,
   course: number,
   { state, strings, heard, coupling, before, fitted = [] }: Omit<Hearing, 'intended' | 'inHand'>,
 ): StringReading | null {
@@ -52,8 +58,6 @@ export function readingOf(
   const now = stateOf({ readings: [...heard, plain], before: known, coupling, fitted });
   return readingFor(course, reading, target.hz, aimOf(state, course, now, coupling));
 }
-
-type Pitch = Pick<Reading, 'hz' | 'errorCents' | 'moving' | 'short'>;
 
 /**
  * The strings that a strum was sure of, each with where it is to be brought. All were heard at

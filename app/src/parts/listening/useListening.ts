@@ -63,6 +63,8 @@ export interface Wish<Asked> {
   readonly intended: (asked: Asked) => number | null;
   /** The string that a ringing note belongs to, where the view knows more than its pitch. */
   readonly courseOf?: (hz: Hz, asked: Asked) => number | null;
+  /** Strings are turned while they ring: readings of where they stood afterwards are wanted too. */
+  readonly turns?: boolean;
   /** What is needed to begin is there. */
   readonly ready?: boolean;
   /** Told what is listened to from now on. */
@@ -99,10 +101,12 @@ export function useListening<Asked>(wish: Wish<Asked>): Listening {
     // A note that began in the hands of another view, or on another instrument, is nothing here.
     if (answers === null) return;
     const { asked } = answers;
+    const said = wish.turns ? report : ofOnePluck(report);
+    if (said === null) return;
     takeForLive(report, live, strings, (hz) =>
       wish.courseOf ? wish.courseOf(hz, asked) : soundsLike(hz, strings, wish.intended(asked)),
     );
-    wish.hear(report, asked);
+    wish.hear(said, asked);
   };
   const hearer = { report: hear, problem: setProblem, truth: setTruth };
   const refused = (why: MicrophoneProblem) => {
@@ -183,6 +187,15 @@ function useCarriedOn<Asked>(
     if (source === 'microphone') heardFrom?.(source);
     else if (carried === 'practice') listen('practice');
   }, [ready]);
+}
+
+/** What a view makes of a report that wants one reading a pluck: a note that was bent or turned gives none. */
+function ofOnePluck(report: AnalysisReport): AnalysisReport | null {
+  if (report.type !== 'outcome') return report;
+  const { outcome, again } = report;
+  if (again) return null;
+  const wasTurned = outcome.kind === 'reading' && outcome.turned;
+  return wasTurned ? { ...report, outcome: { kind: 'turned' } } : report;
 }
 
 /** The live note follows what is found while it rings. */

@@ -50,7 +50,9 @@ function Deviation({ bench }: { readonly bench: Bench }) {
   if (hidden || inDoubt || cents === null)
     return <StageFigure figure={hidden ? t('bench.hiddenFigure') : '–'} note="" stored={stored} />;
   const note = noteOf(cents, last, state.goal.tolerance);
-  return <StageFigure figure={t.signed(cents)} note={note} stored={stored} />;
+  // Tenths of a pitch that moves are gone before they are read.
+  const figure = talk.called && ringing ? t.signedWhole(cents) : t.signed(cents);
+  return <StageFigure figure={figure} note={note} stored={stored} />;
 }
 
 /** Where it stands in words, how sure that is once it is read, and where it is to be brought. */

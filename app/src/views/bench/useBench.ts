@@ -1,4 +1,3 @@
-import { afterPluck, attributionOf } from '@rosefinch/core/attribution';
 import {
   askedAtBench,
   type BenchAsked,
@@ -9,6 +8,7 @@ import {
   benchTalk,
   checkInHand,
   courseInHand,
+  soundsOf,
   startBenchTalk,
   strumTunings,
   windingRound,
@@ -107,11 +107,8 @@ export function useBench(instrument: Instrument, stock: Stock): Bench {
     ),
     asked: askedAtBench(talk, sitting.state, plannedNext(way, sitting.state)),
     intended: ({ chosen }) => chosen,
-    courseOf: (hz, { chosen, inHand, alone }) => {
-      const pluck = { hz, chosen, asked: inHand, alone };
-      const who = attributionOf(afterPluck(world().followed.beliefs, pluck), pluck);
-      return who.kind === 'known' ? who.course : null;
-    },
+    courseOf: (hz, asked) => soundsOf(hz, asked, world().followed),
+    turns: true,
     practice,
     heardFrom: open.source.heardFrom,
     ready: open.sitting.loaded,

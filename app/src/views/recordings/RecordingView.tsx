@@ -195,6 +195,7 @@ const REFUSALS = {
   'more than one string': 'several',
   interrupted: 'interrupted',
   'hum only': 'hum',
+  turned: 'turned',
 } as const;
 
 /** Why a pluck gave no reading, in a word or two. */

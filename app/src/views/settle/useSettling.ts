@@ -115,6 +115,7 @@ export function useSettling(
     strings,
     asked: { chosen: state.chosen, inHand: askedFor(step), told: toldIn(step) },
     intended: ({ chosen }) => chosen,
+    turns: true,
     heardFrom: source.heardFrom,
     ready: sitting.loaded,
     practice: async () =>

@@ -1,0 +1,105 @@
+import { median, nth } from '../maths/index.ts';
+import type { Cents, Seconds } from '../units.ts';
+
+/** What is called out while a string is turned as it rings. */
+export type TurnCall = 'keep turning' | 'slowly' | 'stop' | 'let it ring' | 'wrong way';
+
+/** A call with the moment when it was made. */
+export interface Called {
+  readonly call: TurnCall;
+  /** The string has to go up. */
+  readonly up: boolean;
+  /** Seconds after the onset of the note. */
+  readonly at: Seconds;
+}
+
+/** The note that is followed: its live track and what its string is meant to do. */
+export interface TurnedNote {
+  /** Seconds since the onset and cents from where the string is to be brought, by turns. */
+  readonly track: readonly number[];
+  /** Values before this moment belong to an earlier reading. */
+  readonly since: Seconds;
+  /** Within this the string is in tune. */
+  readonly tolerance: Cents;
+  /** It rings for seconds, so that there is time to go slowly. */
+  readonly ringsLong: boolean;
+}
+
+/** A hand stops so long after it is told to: a usual simple reaction. Common practice, no source. */
+const REACTION: Seconds = 0.25;
+/** A live value is the pitch of so long ago. */
+const LATE: Seconds = 0.025;
+/** Pace is judged over so long, from so many values. */
+const PACE_OVER: Seconds = 0.13;
+const FEWEST = 4;
+/** Faster than this, in cents a second, is a turn; what a pluck glides by itself comes on top of it. */
+const TURNS = 14;
+const GLIDES = { pace: 60, gone: 0.25 } as const;
+/** … and it has gone so far from where it stood. */
+const GONE: Cents = 4;
+/** Slower than this it stands. */
+const STANDS = 8;
+/** It is called to go slowly when the note is nearer than this, in cents and in seconds at its pace. */
+const SLOWLY = { within: 25, ahead: 0.75 } as const;
+/** A call stays for so long; only a stop breaks in. */
+const LEAST_SHOWN: Seconds = 0.4;
+
+/** What to call out now; null while nobody turns. */
+export function turnCall(before: Called | null, note: TurnedNote): Called | null {
+  const now = movementOf(note);
+  if (!now) return before;
+  const called = before ? next(before, now, note) : begin(now, note);
+  if (!called || called === before?.call) return before;
+  const { at } = now;
+  const tooSoon = before !== null && called !== 'stop' && at - before.at < LEAST_SHOWN;
+  return tooSoon ? before : { call: called, up: now.off < 0, at };
+}
+
+interface Movement {
+  readonly at: Seconds;
+  /** Cents from where it is to be brought. */
+  readonly off: Cents;
+  /** Cents a second. */
+  readonly pace: number;
+  /** How far it has gone from where it stood, and on which side of its note that was. */
+  readonly gone: Cents;
+  readonly from: Cents;
+}
+
+function movementOf({ track, since }: TurnedNote): Movement | null {
+  const points: { at: Seconds; cents: Cents }[] = [];
+  for (let i = 0; i + 1 < track.length; i += 2)
+    if (nth(track, i) >= since) points.push({ at: nth(track, i), cents: nth(track, i + 1) });
+  const last = points.at(-1);
+  if (!last || points.length < FEWEST + 2) return null;
+  const late = points.filter(({ at }) => last.at - at <= PACE_OVER);
+  const [first] = late;
+  if (!first || late.length < FEWEST) return null;
+  const from = median(points.slice(0, FEWEST).map(({ cents }) => cents));
+  const pace = (last.cents - first.cents) / (last.at - first.at);
+  return { at: last.at, off: last.cents, pace, gone: last.cents - from, from };
+}
+
+function begin(now: Movement, note: TurnedNote): TurnCall | null {
+  const glide = GLIDES.pace * Math.exp(-now.at / GLIDES.gone);
+  const turns = Math.abs(now.pace) > TURNS + glide && Math.abs(now.gone) > GONE;
+  return turns ? moving(now, note) : null;
+}
+
+function next(before: Called, now: Movement, note: TurnedNote): TurnCall {
+  if (Math.abs(now.pace) < STANDS) return 'let it ring';
+  if (Math.abs(now.pace) < TURNS) return before.call;
+  return moving(now, note);
+}
+
+function moving({ off, pace, from }: Movement, { tolerance, ringsLong }: TurnedNote): TurnCall {
+  const toward = Math.sign(off) !== Math.sign(pace);
+  const left = Math.abs(off);
+  // Past its note or on it, and still moving.
+  const crossed = Math.sign(off) !== Math.sign(from) && Math.abs(from) > tolerance;
+  if (!toward) return crossed || left <= tolerance ? 'stop' : 'wrong way';
+  const speed = Math.abs(pace);
+  if (left <= speed * (REACTION + LATE)) return 'stop';
+  const near = left < SLOWLY.within && left < speed * SLOWLY.ahead;
+  return ringsLong && near ? 'slowly' : 'keep turning';
+}
