@@ -22,6 +22,7 @@ import { oracleFigures } from './settlingOracle.ts';
 import { followedStrings, singingFigures } from './singing.ts';
 import { strumFigures } from './strums.ts';
 import { tuningFigures } from './tuningsHeard.ts';
+import { turnLoopFigures } from './turnLoop.ts';
 import { turnFigures } from './turns.ts';
 import { bridgeFigures, whoFigures } from './who.ts';
 import { kindFigures, swapFigures } from './whose.ts';
@@ -57,7 +58,7 @@ const parts: Readonly<Record<string, () => void | Promise<void>>> = {
   rounds: () => {
     const long = process.argv.includes('--long');
     roundFigures(2001, 500);
-    kindFigures(2001, long ? 1000 : 60);
+    kindFigures(2001, long ? 1000 : given('n') ? Number(given('n')) : 60);
     for (const differ of [0, 0.2, 0.4]) swapFigures(2001, long ? 100 : 5, differ);
   },
   drifts: () => driftFigures(2001, process.argv.includes('--long') ? 200 : 20),
@@ -79,8 +80,14 @@ const parts: Readonly<Record<string, () => void | Promise<void>>> = {
   ranges: () => rangeFigures(2001, process.argv.includes('--long') ? 100 : 10, given('model')),
   rooms: () => roomFigures(1, 200, given('model')),
   strums: () => strumFigures(1, process.argv.includes('--long') ? 333 : 45, given('model')),
-  tunings: () => tuningFigures(1, process.argv.includes('--long') ? 400 : 60),
+  tunings: () =>
+    tuningFigures(1, process.argv.includes('--long') ? 400 : given('n') ? Number(given('n')) : 60),
   mixed: () => mixedFigures(given('notes'), 1, 40),
+  loop: () =>
+    turnLoopFigures(
+      50_001,
+      process.argv.includes('--long') ? 300 : given('n') ? Number(given('n')) : 60,
+    ),
   turns: () => turnFigures(40_001, process.argv.includes('--long') ? 2000 : 300),
   windings: () => windingFigures(1, process.argv.includes('--long') ? 2000 : 200, given('model')),
 };

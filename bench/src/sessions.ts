@@ -158,6 +158,7 @@ class Sitting {
   }
 
   private conclude({ outcome, clipped }: Extract<ListenEvent, { type: 'outcome' }>): void {
+    if (outcome.kind === 'turned') return;
     const { chosen } = this.state;
     const plain = { chosen, clipped, ringing: ringingOf(this.track) };
     const readings = this.heard.flatMap((pluck) => pluck.reading ?? []);

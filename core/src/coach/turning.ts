@@ -25,20 +25,22 @@ export interface TurnedNote {
   readonly ringsLong: boolean;
 }
 
-/** A hand stops so long after it is told to: a usual simple reaction. Common practice, no source. */
-const REACTION: Seconds = 0.25;
+/** A hand stops so long after it is told to: a usual simple reaction. From memory, no source. */
+const REACTION: Seconds = 0.27;
 /** A live value is the pitch of so long ago. */
 const LATE: Seconds = 0.025;
-/** Pace is judged over so long, from so many values. */
+/** Pace is judged over so long, from so many values; that of a slow turn over longer. */
 const PACE_OVER: Seconds = 0.13;
+const SLOW_OVER: Seconds = 0.3;
 const FEWEST = 4;
 /** Faster than this, in cents a second, is a turn; what a pluck glides by itself comes on top of it. */
 const TURNS = 14;
 const GLIDES = { pace: 60, gone: 0.25 } as const;
 /** … and it has gone so far from where it stood. */
 const GONE: Cents = 4;
-/** Slower than this it stands. */
-const STANDS = 8;
+/** Slower than this over the longer time it stands; slower than that over the shorter one its turn is slow. */
+const STANDS = 5;
+const SLOW = 10;
 /** It is called to go slowly when the note is nearer than this, in cents and in seconds at its pace. */
 const SLOWLY = { within: 25, ahead: 0.75 } as const;
 /** A call stays for so long; only a stop breaks in. */
@@ -72,11 +74,13 @@ function movementOf({ track, since }: TurnedNote): Movement | null {
     if (nth(track, i) >= since) points.push({ at: nth(track, i), cents: nth(track, i + 1) });
   const last = points.at(-1);
   if (!last || points.length < FEWEST + 2) return null;
-  const late = points.filter(({ at }) => last.at - at <= PACE_OVER);
-  const [first] = late;
-  if (!first || late.length < FEWEST) return null;
+  const paceOver = (seconds: Seconds) => {
+    const [first = last] = points.filter(({ at }) => last.at - at <= seconds);
+    return first.at < last.at ? (last.cents - first.cents) / (last.at - first.at) : 0;
+  };
   const from = median(points.slice(0, FEWEST).map(({ cents }) => cents));
-  const pace = (last.cents - first.cents) / (last.at - first.at);
+  const quick = paceOver(PACE_OVER);
+  const pace = Math.abs(quick) < SLOW ? paceOver(SLOW_OVER) : quick;
   return { at: last.at, off: last.cents, pace, gone: last.cents - from, from };
 }
 
@@ -87,9 +91,11 @@ function begin(now: Movement, note: TurnedNote): TurnCall | null {
 }
 
 function next(before: Called, now: Movement, note: TurnedNote): TurnCall {
+  // Told to stop it may still creep to its place; nothing more is called out before it stands.
   if (Math.abs(now.pace) < STANDS) return 'let it ring';
-  if (Math.abs(now.pace) < TURNS) return before.call;
-  return moving(now, note);
+  return before.call === 'let it ring' && Math.abs(now.pace) < TURNS
+    ? before.call
+    : moving(now, note);
 }
 
 function moving({ off, pace, from }: Movement, { tolerance, ringsLong }: TurnedNote): TurnCall {

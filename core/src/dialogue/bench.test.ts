@@ -614,4 +614,57 @@ describe('with both hands on the instrument', () => {
     expect(bench.says).to.deep.equal(message('bench.inTune'));
     expect(passes(bench.pluck(2, 0.3))).to.equal(2);
   });
+
+  describe('a string that is turned while it rings', () => {
+    /** A ringing string 5 at these cents, a value every 20 ms from a moment on. */
+    const ring = (bench: Bench, from: number, ...cents: readonly number[]) =>
+      cents.forEach((c, i) => {
+        const point = {
+          sinceOnset: from + 0.02 * i,
+          hz: shiftHz(TARGETS[4]!.hz, c),
+          clarity: 0.9,
+        };
+        bench.hear({ type: 'track', point });
+      });
+    const turned = (cents: number) => {
+      const { outcome, ...event } = pluckOf(TARGETS, 5, cents);
+      if (outcome.kind !== 'reading') throw new Error('no reading');
+      return { ...event, outcome: { ...outcome, turned: true as const }, again: true as const };
+    };
+    const upwards = Array.from({ length: 22 }, (_, i) => -60 + 1.2 * i);
+    const begun = () => {
+      const bench = new Bench().send({ type: 'choose', course: 5 }).pluck(5, -60);
+      ring(bench, 0.3, ...Array.from({ length: 10 }, () => -60), ...upwards);
+      return bench;
+    };
+
+    it('is told what to do while it rings, and stays the string that it was', () => {
+      const bench = begun();
+      expect(bench.says).to.deep.equal(message('bench.turning', { call: 'keep', way: 'up' }));
+      bench.hear(turned(-1));
+      expect(bench.state.history.at(-1)).to.deep.include({ type: 'reading' });
+      expect(bench.heard.map(({ course }) => course)).to.deep.equal([5, 5]);
+      expect(stringOf(currentPass(bench.state), 5)?.standing).to.equal('at rest');
+      // The note is still the one that was turned: only another pluck confirms it.
+      bench.hear(turned(-0.8));
+      expect(stringOf(currentPass(bench.state), 5)?.standing).to.equal('at rest');
+      bench.pluck(5, -0.7);
+      expect(stringOf(currentPass(bench.state), 5)?.standing).to.equal('done');
+    });
+
+    it('is plucked again where it does not stand still', () => {
+      const bench = begun();
+      bench.hear({ ...outcomeOf({ kind: 'turned' }), again: true });
+      expect(bench.says).to.deep.equal(message('advice.turned'));
+      expect(bench.heard).to.have.length(1);
+      bench.pluck(5, -3);
+      expect(bench.talk.notice).to.equal(null);
+    });
+
+    it('says nothing of it by ear, where the figures are hidden', () => {
+      const bench = new Bench().send({ type: 'by ear' }).pluck(5, -60);
+      ring(bench, 0.3, ...Array.from({ length: 10 }, () => -60), ...upwards);
+      expect(bench.talk.called).to.equal(null);
+    });
+  });
 });
