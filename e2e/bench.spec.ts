@@ -1,5 +1,5 @@
 import { message } from '@rosefinch/core/message';
-import { BenchPage } from './bench.ts';
+import { BenchPage, HEARD_WITHIN } from './bench.ts';
 import { OWN_PORT } from './playwright.config.ts';
 import { playedBy, plucksOf } from './sound.ts';
 import { begins, either, en, expect, feed, heardOut, type Page, saying, test } from './test.ts';
@@ -39,6 +39,36 @@ test('the practice guitar is tuned with the keyboard alone, and the next pass be
   await bench.bringToPitch(6);
   await expect(page.getByText(saying('bench.pass', { pass: 2 }))).toBeVisible();
   expect(Math.abs((await bench.truth())[5]!)).toBeLessThanOrEqual(2);
+});
+
+test.describe('as time goes', () => {
+  test.use({ pace: 'real' });
+
+  test('a string that is turned while it rings is followed, told to stop, and read where it stands', async ({
+    page,
+  }) => {
+    const bench = new BenchPage(page);
+    await bench.open();
+    await bench.practise();
+    await page.keyboard.press('6');
+    const readings = await bench.plucks(6);
+    let now = (await bench.truth())[5]!;
+    await page.keyboard.press('p');
+    await expect.poll(() => bench.plucks(6), { timeout: HEARD_WITHIN }).toBe(readings + 1);
+    // Little by little, as a hand does, until the string is within two cents of its note.
+    const turning = saying('bench.turning');
+    let wasTold = false;
+    for (let i = 0; i < 60 && now < -2; i++) {
+      await page.keyboard.press('ArrowUp', { delay: 60 });
+      wasTold ||= turning.test(await bench.advice.innerText());
+      now = (await bench.truth())[5]!;
+    }
+    expect(wasTold).toBe(true);
+    // A machine that is slow for a moment lets the string stand on the way: it is read there too.
+    const off = async () => Math.abs((await bench.deviation(6)) - now);
+    await expect.poll(off, { timeout: HEARD_WITHIN }).toBeLessThan(3);
+    expect(await bench.plucks(6)).toBeGreaterThan(readings + 1);
+  });
 });
 
 test('a reload in mid-pass comes back to the same place', async ({ page }) => {
