@@ -34,7 +34,7 @@ export interface Catalogue<Value> {
   readonly 'advice.pegPluck': { readonly string: Value };
   readonly 'advice.twoStrings.more': None;
   readonly 'advice.tooClose.more': None;
-  readonly 'advice.toAndFro': { readonly way: Value; readonly turn: Value };
+  readonly 'advice.toAndFro': { readonly turn: Value; readonly way: Value };
   readonly 'advice.windNearBreaking': { readonly string: Value };
   readonly 'advice.pegMeasured': { readonly degrees: number; readonly string: Value; readonly cents: number; readonly percent: number };
   readonly 'advice.windTooHigh': { readonly string: Value };
@@ -46,7 +46,7 @@ export interface Catalogue<Value> {
   readonly 'advice.anotherString': { readonly heard: Value };
   readonly 'advice.whichOne.more': None;
   readonly 'advice.soundsLike': { readonly tunings: Value };
-  readonly 'advice.semitoneOff': { readonly side: 'high' | 'low'; readonly heard: Value; readonly wanted: Value; readonly way: Value; readonly turn: Value };
+  readonly 'advice.semitoneOff': { readonly side: 'high' | 'low'; readonly heard: Value; readonly wanted: Value; readonly turn: Value; readonly way: Value };
   readonly 'advice.pegDidNotMove': None;
   readonly 'advice.toAndFroNoTurn': { readonly way: Value };
   readonly 'advice.pair.more': None;
@@ -150,18 +150,18 @@ export interface Catalogue<Value> {
   readonly 'bench.cameDown': None;
   readonly 'bench.onceMore.more': None;
   readonly 'bench.tooFar': None;
-  readonly 'bench.tooFar.more': { readonly way: Value; readonly turn: Value };
+  readonly 'bench.tooFar.more': { readonly turn: Value; readonly way: Value };
   readonly 'bench.tooFarNoTurn.more': { readonly way: Value };
-  readonly 'bench.farOff': { readonly side: 'high' | 'low'; readonly way: Value; readonly turn: Value };
+  readonly 'bench.farOff': { readonly side: 'high' | 'low'; readonly turn: Value; readonly way: Value };
   readonly 'bench.farOffNoTurn': { readonly side: 'high' | 'low'; readonly way: Value };
   readonly 'bench.farOffPath.more': { readonly semitones: number; readonly notes: Value };
   readonly 'bench.farOff.more': { readonly side: 'high' | 'low'; readonly semitones: number; readonly notes: Value };
   readonly 'bench.roundAgain': None;
   readonly 'bench.inTune': None;
   readonly 'bench.inTune.more': None;
-  readonly 'bench.turnBold': { readonly side: 'high' | 'low'; readonly way: Value; readonly turn: Value };
+  readonly 'bench.turnBold': { readonly side: 'high' | 'low'; readonly turn: Value; readonly way: Value };
   readonly 'bench.turnBold.more': None;
-  readonly 'bench.turn': { readonly side: 'high' | 'low'; readonly way: Value; readonly turn: Value };
+  readonly 'bench.turn': { readonly side: 'high' | 'low'; readonly turn: Value; readonly way: Value };
   readonly 'bench.turn.more': { readonly side: 'high' | 'low' };
   readonly 'bench.aim': { readonly side: 'high' | 'low'; readonly cents: number };
   readonly 'bench.othersMove': None;
@@ -736,7 +736,7 @@ export interface Catalogue<Value> {
   readonly 'frets.howItGoes': None;
   readonly 'frets.bridgeMoves': { readonly way: 'away' | 'towards'; readonly length: Value };
   readonly 'frets.aimsNow': { readonly instrument: Value };
-  readonly 'frets.aimsAgain': { readonly instrument: Value; readonly tuning: Value };
+  readonly 'frets.aimsAgain': { readonly tuning: Value; readonly instrument: Value };
   readonly 'frets.newString': { readonly string: Value };
   readonly 'frets.noFrets': { readonly instrument: Value };
   readonly 'frets.fromCapo': { readonly capo: Value };
@@ -1782,7 +1782,7 @@ export interface Catalogue<Value> {
   readonly 'settle.step': { readonly step: 'again' | 'broughtUp' | 'first' | 'leftOut' | 'letDown' | 'newString' | 'played' | 'retuned' | 'room' | 'stretched' | 'waited' };
   readonly 'settle.rose': { readonly string: Value; readonly cents: Value };
   readonly 'settle.fell': { readonly string: Value; readonly cents: number };
-  readonly 'settle.swapped': { readonly string: Value; readonly other: Value };
+  readonly 'settle.swapped': { readonly other: Value; readonly string: Value };
   readonly 'settle.clockBack': { readonly time: Value };
   readonly 'settle.doubt.more': None;
   readonly 'settle.question': { readonly string: Value };

@@ -52,10 +52,11 @@ const NOT_QUITE = 0.25;
 /**
  * A turn of the button in words a hand understands; the sign is left to whoever says it.
  * @param least the smallest turn that the hand makes, where that is known: no smaller one is named
+ * @param isGuess it is rounded to eighths, and not said to be a little more or less
  * @example turnInWords(0.22) // ‘nearly a quarter turn’
- * @example turnInWords(1 / 72) // ‘5° on the button’
+ * @example turnInWords(1 / 72) // ‘5°’
  */
-export function turnInWords(turns: number, least = 0): Message {
+export function turnInWords(turns: number, least = 0, isGuess = false): Message {
   const degrees = Math.abs(turns) * 360;
   if (isLeast(turns, least)) return message('common.turnLeast');
   if (degrees < SIXTEENTH.from)
@@ -67,7 +68,7 @@ export function turnInWords(turns: number, least = 0): Message {
   const eighths = Math.max(1, Math.round(exact));
   const off = exact - eighths;
   const about =
-    eighths >= 8 || Math.abs(off) <= NOT_QUITE ? 'exactly' : off < 0 ? 'nearly' : 'over';
+    isGuess || eighths >= 8 || Math.abs(off) <= NOT_QUITE ? 'exactly' : off < 0 ? 'nearly' : 'over';
   return message('common.turn', { about, size: eighthsInWords(eighths) });
 }
 
@@ -78,7 +79,7 @@ function isLeast(turns: number, least: number): boolean {
 
 /** How far to turn, and that it is a guess where no turn of the peg was measured. */
 export function sizeInWords({ turns, guess, least = 0 }: TurnSize): Message {
-  const size = turnInWords(turns, least);
+  const size = turnInWords(turns, least, guess);
   return guess && !isLeast(turns, least) ? message('common.turnGuessed', { size }) : size;
 }
 

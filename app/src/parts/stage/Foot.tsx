@@ -16,19 +16,24 @@ export interface FootButton<View extends JobView> {
   readonly act: ActOf<View> | (() => void);
   readonly label: Value;
   readonly pressed?: boolean;
+  /** It is what the sentence asks for; the first button where nobody says. */
+  readonly filled?: boolean;
 }
 
 interface Props<View extends JobView> {
   readonly view: View;
   readonly acts: KeyActs<View>;
   readonly buttons: readonly FootButton<View>[];
+  /** Nothing is listened to yet: what the sentence asks for is a source. */
+  readonly idle: boolean;
   readonly says: Value | null;
   /** What is listened to. */
   readonly children: ReactNode;
 }
 
 /** What is listened to, the room in words, and what is done next. */
-export function Foot<View extends JobView>({ view, acts, buttons, says, children }: Props<View>) {
+export function Foot<View extends JobView>(props: Props<View>) {
+  const { view, acts, buttons, idle, says, children } = props;
   const t = useWords();
   const lines: Readonly<Record<string, KeyLine>> = KEY_TABLE[view];
   const more: FootButton<View> = { act: 'more' as ActOf<View>, label: message('common.more') };
@@ -37,13 +42,13 @@ export function Foot<View extends JobView>({ view, acts, buttons, says, children
       {children}
       <div className="foot-says">{says !== null && t.value(says)}</div>
       <div className="foot-actions">
-        {[...buttons, more].map(({ act, label, pressed }, i) => {
+        {[...buttons, more].map(({ act, label, pressed, filled }, i) => {
           const does = typeof act === 'function' ? act : acts[act];
           const hotkey = typeof act === 'function' ? undefined : lines[String(act)]?.shown;
           return (
             <Action
               key={i === buttons.length ? 'more' : i}
-              main={i === 0}
+              main={!idle && (filled ?? i === 0)}
               disabled={does === null}
               {...(hotkey !== undefined && { hotkey })}
               {...(pressed !== undefined && { pressed })}

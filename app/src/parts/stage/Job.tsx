@@ -70,7 +70,11 @@ export function Job<View extends JobView>(props: Props<View>) {
         <div className="job-wires">{props.wires}</div>
         {/* Its room is there in every job, so that the bands lie where they lay in the one before. */}
         <div className="job-line">{props.line}</div>
-        <Foot view={view} acts={acts} buttons={buttons} says={props.says}>
+        <Foot
+          {...{ view, acts, buttons }}
+          idle={listening?.listening.source === null}
+          says={props.says}
+        >
           {listening && (
             <ListeningPart here={listening} settings={settings} onUnfold={setUnfolded} />
           )}

@@ -43,6 +43,7 @@ export function ListeningPart({ here, settings, onUnfold }: Props) {
           <Action
             key={one}
             onAct={() => listen(one)}
+            main={one === usual}
             disabled={disabled}
             {...(one === usual && { hotkey: KEY })}
           >

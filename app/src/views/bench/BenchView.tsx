@@ -1,7 +1,7 @@
-import { isByEar, pegRound, windingRound } from '@rosefinch/core/dialogue';
+import { benchSaying, isByEar, pegRound, windingRound } from '@rosefinch/core/dialogue';
 import { list, type Message, message, type Value } from '@rosefinch/core/message';
 import { STANDARD_A4, type Target, targetNote } from '@rosefinch/core/music';
-import { kindInWords } from '@rosefinch/core/sentences';
+import { kindInWords, type Saying } from '@rosefinch/core/sentences';
 import { allInTune, currentPass, passDone } from '@rosefinch/core/sitting';
 import type { Instrument } from '@rosefinch/core/strings';
 import { IconEye } from '@tabler/icons-react';
@@ -133,8 +133,9 @@ function DroppedRecording({ place }: Pick<ComponentProps<typeof RecordingButton>
 }
 
 /** What is done most at the bench. */
-function buttonsOf({ talk, targets, course, round }: Bench): FootButton<'bench'>[] {
+function buttonsOf({ talk, world, targets, course, round }: Bench): FootButton<'bench'>[] {
   const { led } = talk;
+  const asked = actAsked(benchSaying(talk, world));
   if (round)
     return [
       { act: 'accept', label: acceptsAs(led) },
@@ -144,15 +145,25 @@ function buttonsOf({ talk, targets, course, round }: Bench): FootButton<'bench'>
     ];
   const hidden = isByEar(talk);
   return [
-    { act: 'accept', label: acceptsAs(led) },
+    { act: 'accept', label: acceptsAs(led), filled: asked === 'accept' },
     { act: 'target', label: message('bench.hearValue', { value: noteOf(targets[course - 1]) }) },
     {
       act: 'byEar',
       label: hidden ? message('bench.showFigures') : message('bench.byEar2'),
       pressed: hidden,
     },
-    { act: 'nextPass', label: message('bench.nextPass') },
+    { act: 'nextPass', label: message('bench.nextPass'), filled: asked === 'next pass' },
   ];
+}
+
+/** What the sentence asks to press; nothing while the hands have to pluck or turn. */
+function actAsked(saying: Saying): 'accept' | 'next pass' | null {
+  if (saying.about === 'next') {
+    const { step } = saying.step;
+    return step === 'go on' ? 'accept' : step === 'round again' ? 'next pass' : null;
+  }
+  const goesOn = ['by ear', 'ear verdict', 'pegs', 'winding'].includes(saying.about);
+  return goesOn ? 'accept' : null;
 }
 
 function noteOf(target: Target | undefined): Value {
