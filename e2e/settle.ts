@@ -88,6 +88,8 @@ export class SettlePage {
     let perHair = 0.45;
     for (let turn = 0; turn < 10 && Math.abs(now) > IN_TUNE; turn++) {
       const hairs = Math.max(1, Math.round(Math.abs(now) / perHair));
+      // Silent, so that no turn is heard and read between two plucks.
+      await keyboard.press('u');
       const key = now < 0 ? 'ArrowUp' : 'ArrowDown';
       for (let i = 0; i < Math.floor(hairs / 10); i++) await keyboard.press(`Shift+${key}`);
       for (let i = 0; i < hairs % 10; i++) await keyboard.press(key);

@@ -24,7 +24,7 @@ interface Heard {
 }
 
 /** Sounds one ring of a string of a generator that shares no line with the code. */
-export function hearRing(seed: number, make: (random: () => number) => TurnedRing): Heard {
+function hearRing(seed: number, make: (random: () => number) => TurnedRing): Heard {
   const random = seededRandom(seed * 86_243);
   const string = OPEN_STRINGS[Math.floor(random() * OPEN_STRINGS.length)]!;
   const ring = make(random);

@@ -404,7 +404,7 @@ const ROWS: readonly (readonly [
       way: message('common.direction', { way: 'towards' }),
       turn: message('common.turnGuessed', {
         size: message('common.turn', {
-          about: 'over',
+          about: 'exactly',
           size: message('common.turnEighths', { eighths: 2 }),
         }),
       }),

@@ -45,9 +45,9 @@ const ATTACK_OVER: Seconds = 0.045;
 const TO_SIGMA = 1.4826 / Math.sqrt(6);
 const FEWEST = 5;
 
-/** What a string does by itself: it begins sharp by so much, which is gone to 1/e in these times, and drifts by so many cents a second. */
+/** What a string does by itself: it begins sharp by so much, which is gone to 1/e in these times, and drifts by so many cents a second, a new string downwards most. */
 const GLIDE = { least: -1, most: 40, times: [0.06, 0.1, 0.16, 0.25, 0.45] } as const;
-const DRIFT = { least: -2.5, most: 1.5 } as const;
+const DRIFT = { least: -12, most: 1.5 } as const;
 /** A track that lies further from that was turned: as a whole, or a median of so many values in a row. */
 const TURNED = { rms: 1, noises: 3, worst: 2.6, worstNoises: 5, values: 5 } as const;
 
