@@ -58,11 +58,11 @@ test('arrival is spoken when wanted, and only then', async ({ page }) => {
   await bench.practise();
   await expect.poll(() => bench.plucks(6)).toBe(1);
   expect(await said()).toEqual([]);
-  await page.getByRole('link', { name: en('views.settings') }).click();
+  await page.getByRole('link', { name: en('views.settings'), exact: true }).click();
   const aloud = page.getByRole('switch', { name: en('settings.sayReadingsAloud') });
   await aloud.click({ force: true });
   await expect(aloud).toBeChecked();
-  await page.getByRole('link', { name: en('views.bench') }).click();
+  await page.getByRole('link', { name: en('views.bench'), exact: true }).click();
   await bench.practise();
   await page.keyboard.press('5');
   await bench.pluck(5);

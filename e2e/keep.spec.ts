@@ -86,7 +86,7 @@ test('what is not stored is marked, outlives its view, goes into a backup and is
   await expect(page.getByRole('img', { name: en('common.notStoredYet') })).toBeVisible();
   await expect(page.getByRole('alert')).toContainText(saying('troubles.storeFull'));
   // Another view, and back: it is still there.
-  await page.getByRole('link', { name: en('views.shelf') }).click();
+  await page.getByRole('link', { name: en('views.shelf'), exact: true }).click();
   await page.getByRole('heading', { name: en('views.shelf') }).waitFor();
   await expect(page.getByRole('alert')).toContainText(en('common.notStoredYet'));
   const [saved] = await Promise.all([
@@ -95,7 +95,7 @@ test('what is not stored is marked, outlives its view, goes into a backup and is
   ]);
   const kept = readBackup(readFileSync(await saved.path(), 'utf8'));
   expect(kept.events.some(({ event }) => event.type === 'reading')).toBe(true);
-  await page.getByRole('link', { name: en('views.bench') }).click();
+  await page.getByRole('link', { name: en('views.bench'), exact: true }).click();
   await expect.poll(() => bench.plucks(5)).toBe(1);
   await page.evaluate(() => (window as unknown as { mend: () => void }).mend());
   await page.getByRole('button', { name: en('common.tryAgain') }).click();
@@ -123,7 +123,7 @@ test('of a backup that is bad in places the rest comes back, and can be undone',
   await page.getByRole('radio', { name: en('settings.theFiles') }).check();
   await page.getByRole('button', { name: en('settings.restoreWhatIsGood') }).click();
   await expect(page.getByText(en('settings.restoredAll'))).toBeVisible();
-  await page.getByRole('link', { name: en('views.shelf') }).click();
+  await page.getByRole('link', { name: en('views.shelf'), exact: true }).click();
   await expect(page.getByRole('listitem', { name: 'Heron, restored' })).toBeVisible();
   await page.goto('/data');
   await page.getByRole('button', { name: en('settings.checkTheRecords') }).click();
@@ -173,7 +173,7 @@ test('a copy goes to the teacher’s folder when a sitting is over', async ({ pa
   expect(readBackup((await copies())[0]!).instruments).toHaveLength(12);
   // Leave lapses over night; the day’s first key asks for it again.
   await page.evaluate(() => Object.assign(window, { lapsed: true }));
-  await page.getByRole('link', { name: en('views.bench') }).click();
+  await page.getByRole('link', { name: en('views.bench'), exact: true }).click();
   await bench.practise();
   await page.keyboard.press('5');
   await expect.poll(() => page.evaluate(() => 'lapsed' in window && window.lapsed)).toBe(false);

@@ -158,7 +158,7 @@ test('good recordings of other formats are read', async ({ page }) => {
         const text = await rows.nth(i).getByRole('cell').nth(2).innerText();
         expect(Math.abs(Number(text.replace('−', '-')) - exact)).toBeLessThan(1);
       }
-      await page.getByRole('link', { name: en('views.bench') }).click();
+      await page.getByRole('link', { name: en('views.bench'), exact: true }).click();
       await page.waitForURL('/');
     });
 });
@@ -344,7 +344,7 @@ test('a sitting keeps its A4 and tolerance when the settings change in its midst
   await page.getByLabel(en('settings.a4Hz')).fill('432');
   await page.getByLabel(en('settings.toleranceCents')).fill('20');
   await page.keyboard.press('Tab');
-  await page.getByRole('link', { name: en('views.bench') }).click();
+  await page.getByRole('link', { name: en('views.bench'), exact: true }).click();
   await bench.practise();
   await expect(
     page.getByRole('button', { name: begins('common.stringAndNoteTitle', { string: 6 }) }),

@@ -152,11 +152,11 @@ test.describe('by microphone', () => {
     await expect.poll(() => bench.plucks(5)).toBe(2);
     // The microphone goes from job to job, and is let go with the last of them.
     await page.getByRole('link', { name: en('common.groupRetune') }).click();
-    await page.getByRole('link', { name: en('views.bench') }).click();
+    await page.getByRole('link', { name: en('views.bench'), exact: true }).click();
     await expect(page.getByRole('button', { name: begins('common.listening') })).toBeVisible();
-    await page.getByRole('link', { name: en('views.shelf') }).click();
+    await page.getByRole('link', { name: en('views.shelf'), exact: true }).click();
     await page.getByRole('heading', { name: en('views.shelf') }).waitFor();
-    await page.getByRole('link', { name: en('views.bench') }).click();
+    await page.getByRole('link', { name: en('views.bench'), exact: true }).click();
     await expect(page.getByRole('button', { name: en('common.microphone') })).toBeVisible();
   });
 });
@@ -230,7 +230,7 @@ test('an instrument is found by its name, an action by its words', async ({ page
   await page.keyboard.type(en('views.settings').toLowerCase());
   await page.getByRole('button', { name: en('views.settings'), exact: true }).click();
   await page.getByRole('heading', { name: en('views.settings') }).waitFor();
-  await page.getByRole('link', { name: en('views.bench') }).click();
+  await page.getByRole('link', { name: en('views.bench'), exact: true }).click();
   await beginPractice(page);
   await page.getByText(en('common.roomQuiet')).waitFor();
   await fromMore(page, en('keys.hideTheFiguresThenSpaceCompares'));

@@ -140,17 +140,17 @@ test.describe('by microphone', () => {
     const bench = new BenchPage(page);
     await expect.poll(() => bench.plucks(6)).toBe(1);
     await expect(page.getByText(saying('bench.practising', { instrument: MINE }))).toBeVisible();
-    await page.getByRole('link', { name: en('views.shelf') }).click();
+    await page.getByRole('link', { name: en('views.shelf'), exact: true }).click();
     await expect(
       page.getByRole('listitem', { name: saying('bench.myInstrument', { kind: 'guitar' }) }),
     ).toContainText(en('shelf.notLookedAt'));
-    await page.getByRole('link', { name: en('views.bench') }).click();
+    await page.getByRole('link', { name: en('views.bench'), exact: true }).click();
     // The real one begins anew, whatever was practised.
     await page.getByRole('button', { name: en('common.microphone') }).click();
     await feed(page, playedBy([], [{ pluck: 5, seconds: 1.6 }]));
     await expect.poll(() => bench.plucks(5)).toBe(1);
     expect(await bench.plucks(6)).toBe(0);
-    await page.getByRole('link', { name: en('views.shelf') }).click();
+    await page.getByRole('link', { name: en('views.shelf'), exact: true }).click();
     await expect(
       page.getByRole('listitem', { name: saying('bench.myInstrument', { kind: 'guitar' }) }),
     ).not.toContainText(saying('shelf.notLookedAt'));
@@ -174,7 +174,7 @@ test('practice at new strings and at frets tells nothing of a real ukulele', asy
   await settle.begin();
   await settle.practise();
   await settle.pluck(4);
-  await page.getByRole('link', { name: en('views.shelf') }).click();
+  await page.getByRole('link', { name: en('views.shelf'), exact: true }).click();
   await page.getByRole('link', { name: /Godwit/ }).waitFor();
   await expect(page.getByRole('listitem', { name: /Godwit/ })).toContainText(
     en('shelf.notLookedAt'),
@@ -198,7 +198,7 @@ test('a recording counts for its instrument once the teacher has said so', async
   await page.waitForURL(/\/recordings\//);
   const asked = page.getByRole('region', { name: en('recording.whoseRecording') });
   await expect(asked).toContainText(en('recording.whose', { instrument: MINE }));
-  await page.getByRole('link', { name: en('views.shelf') }).click();
+  await page.getByRole('link', { name: en('views.shelf'), exact: true }).click();
   await expect(
     page.getByRole('listitem', { name: saying('bench.myInstrument', { kind: 'guitar' }) }),
   ).toContainText(en('shelf.notLookedAt'));
@@ -208,7 +208,7 @@ test('a recording counts for its instrument once the teacher has said so', async
   await page.reload();
   await expect(page.getByText(en('recording.keptAsSitting', { instrument: MINE }))).toBeVisible();
   await expect(asked).toHaveCount(0);
-  await page.getByRole('link', { name: en('views.shelf') }).click();
+  await page.getByRole('link', { name: en('views.shelf'), exact: true }).click();
   await expect(
     page.getByRole('listitem', { name: saying('bench.myInstrument', { kind: 'guitar' }) }),
   ).not.toContainText(saying('shelf.notLookedAt'));
@@ -220,7 +220,7 @@ test('a setting that cannot be says so in its field, and one that waits says for
   const bench = new BenchPage(page);
   await bench.open();
   await bench.practise();
-  await page.getByRole('link', { name: en('views.settings') }).click();
+  await page.getByRole('link', { name: en('views.settings'), exact: true }).click();
   const a4 = page.getByLabel(en('settings.a4Hz'));
   for (const typed of ['1000', '13', '-440', '']) {
     await a4.fill(typed);
@@ -240,7 +240,7 @@ test('a setting that cannot be says so in its field, and one that waits says for
       saying('parts.tooLittle', { unit: 'cents', value: '0', low: '0.5', high: '20' }),
     ),
   ).toBeVisible();
-  await page.getByRole('link', { name: en('views.bench') }).click();
+  await page.getByRole('link', { name: en('views.bench'), exact: true }).click();
   await expect(page.getByText(en('common.a4', { a4: 442 }))).toBeVisible();
 });
 
@@ -300,6 +300,6 @@ test('each view has its title and a way past the head; one that fails leaves the
     page.getByRole('button', { name: en('views.writeABackup') }).click(),
   ]);
   expect(saved.suggestedFilename()).toMatch(/^rosefinch-.*\.json$/);
-  await page.getByRole('link', { name: en('views.tunings') }).click();
+  await page.getByRole('link', { name: en('views.tunings'), exact: true }).click();
   await expect(page.getByText(saying('tunings.fit'))).toBeVisible();
 });

@@ -35,7 +35,7 @@ const SLOW_OVER: Seconds = 0.3;
 const FEWEST = 4;
 /** Faster than this, in cents a second, is a turn; what a pluck glides by itself comes on top of it. */
 const TURNS = 14;
-const GLIDES = { pace: 60, gone: 0.25 } as const;
+const GLIDES = { pace: 400, gone: 0.12 } as const;
 /** … and it has gone so far from where it stood. */
 const GONE: Cents = 4;
 /** Slower than this over the longer time it stands; slower than that over the shorter one its turn is slow. */
@@ -43,6 +43,8 @@ const STANDS = 5;
 const SLOW = 10;
 /** It is called to go slowly when the note is nearer than this, in cents and in seconds at its pace. */
 const SLOWLY = { within: 25, ahead: 0.75 } as const;
+/** Who is told to let it ring has heard it after so long, where nothing came of it. */
+const RINGS: Seconds = 1;
 /** A call stays for so long; only a stop breaks in. */
 const LEAST_SHOWN: Seconds = 0.4;
 
@@ -51,8 +53,9 @@ export function turnCall(before: Called | null, note: TurnedNote): Called | null
   const now = movementOf(note);
   if (!now) return before;
   const called = before ? next(before, now, note) : begin(now, note);
-  if (!called || called === before?.call) return before;
   const { at } = now;
+  if (called === 'let it ring' && called === before?.call && at - before.at > RINGS) return null;
+  if (!called || called === before?.call) return before;
   const tooSoon = before !== null && called !== 'stop' && at - before.at < LEAST_SHOWN;
   return tooSoon ? before : { call: called, up: now.off < 0, at };
 }
