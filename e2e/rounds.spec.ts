@@ -27,7 +27,8 @@ async function put(page: Page, name: string, kind: string, count: number): Promi
   await page.getByRole('textbox', { name: en('shelf.name') }).fill(name);
   await page.getByLabel(en('shelf.kind')).selectOption({ label: kind });
   await page.getByLabel(en('shelf.howMany')).fill(String(count));
-  await page.getByRole('button', { name: saying('shelf.putManyOnTheShelf') }).click();
+  const many = en('shelf.putManyOnTheShelf', { many: count });
+  await page.getByRole('button', { name: count > 1 ? many : en('shelf.putItOnTheShelf') }).click();
 }
 
 async function begin(page: Page, way: 'shelf.oneAfterTheOther' | 'shelf.rollCall2'): Promise<void> {
