@@ -110,27 +110,23 @@ class Loop {
   private get world() {
     const { state, targets, instrument } = this;
     return {
-      ...{
-        state,
-        targets,
-        instrument,
-        heard: [],
-        fitted: [],
-        tuning: findTuning(instrument.tuningId) ?? null,
-      },
+      state,
+      targets,
+      instrument,
+      heard: [],
+      fitted: [],
+      tuning: findTuning(instrument.tuningId) ?? null,
       strings: knowledgeOf(targets, []),
       followed: this.beliefs.of(state.history),
       before: targets.map(() => null),
       coupling: this.coupling,
-      ...{
-        aiming: false,
-        a4: 440,
-        practice: true,
-        listening: true,
-        planned: undefined,
-        retuning: false,
-        bold: false,
-      },
+      aiming: false,
+      a4: 440,
+      practice: true,
+      listening: true,
+      planned: undefined,
+      retuning: false,
+      bold: false,
     };
   }
 
@@ -166,7 +162,7 @@ class Loop {
     return entry !== undefined && isClosed(entry);
   }
 
-  /** The figure on the screen: the reading of this pluck once there is one, the live pitch before. */
+  /** The live figure on the screen. */
   private get shown(): Cents {
     const { hz } = this.targets[this.course - 1]!;
     const live = this.talk.track.at(-1);
@@ -236,7 +232,7 @@ class Loop {
     return { plucks, seconds: this.now - start, firstStop, done: this.isDone };
   }
 
-  /** The hand is told to stop or to wait, or has nothing more to do. */
+  /** The screen says to stop or to let it ring, or nothing more. */
   private hasStopped(since: Seconds): boolean {
     const { called } = this.talk;
     return called === null ? since > 1 : called.call === 'let it ring' || called.call === 'stop';
@@ -251,7 +247,7 @@ class Loop {
 /** Strings tuned by a hand that does what the sentence says. */
 export function turnLoopFigures(first: number, n: number): void {
   console.log(
-    `\nTuned while it rings by a hand that does what it is told, practice instrument, seeds ${first}–${first + n - 1}`,
+    `\nTuned while it rings by a hand that follows the sentence, practice instrument, seeds ${first}–${first + n - 1}`,
   );
   for (const [name, models] of [
     ['steel guitar', ['steel-guitar']],

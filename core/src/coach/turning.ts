@@ -25,27 +25,28 @@ export interface TurnedNote {
   readonly ringsLong: boolean;
 }
 
-/** A hand stops so long after it is told to: a usual simple reaction. From memory, no source. */
+/** A usual simple reaction time of a hand. From memory, no source. */
 const REACTION: Seconds = 0.27;
-/** A live value is the pitch of so long ago. */
+/** How old a live value is. */
 const LATE: Seconds = 0.025;
-/** Pace is judged over so long, from so many values; that of a slow turn over longer. */
+/** Pace is measured over this time, over the longer one for a slow turn. */
 const PACE_OVER: Seconds = 0.13;
 const SLOW_OVER: Seconds = 0.3;
+/** The median of so many values is where the string stood. */
 const FEWEST = 4;
-/** Faster than this, in cents a second, is a turn; what a pluck glides by itself comes on top of it. */
+/** A string that moves faster than this, in cents a second, is being turned; a pluck’s own glide comes on top, gone to 1/e in this time. */
 const TURNS = 14;
 const GLIDES = { pace: 400, gone: 0.12 } as const;
-/** … and it has gone so far from where it stood. */
+/** … once it has moved by this much. */
 const GONE: Cents = 4;
-/** Slower than this over the longer time it stands; slower than that over the shorter one its turn is slow. */
+/** Below the first pace, over the longer time, the string stands still; below the second, over the shorter time, its turn is slow. */
 const STANDS = 5;
 const SLOW = 10;
-/** It is called to go slowly when the note is nearer than this, in cents and in seconds at its pace. */
+/** “Slowly” is called when the note is nearer than this, in cents, and in seconds at the present pace. */
 const SLOWLY = { within: 25, ahead: 0.75 } as const;
-/** Who is told to let it ring has heard it after so long, where nothing came of it. */
+/** “Let it ring” goes away after this time if no reading follows. */
 const RINGS: Seconds = 1;
-/** A call stays for so long; only a stop breaks in. */
+/** A call stays at least this long; only “Stop” may come sooner. */
 const LEAST_SHOWN: Seconds = 0.4;
 
 /** What to call out now; null while nobody turns. */
@@ -94,8 +95,8 @@ function begin(now: Movement, note: TurnedNote): TurnCall | null {
 }
 
 function next(before: Called, now: Movement, note: TurnedNote): TurnCall {
-  // Told to stop it may still creep to its place; nothing more is called out before it stands.
   if (Math.abs(now.pace) < STANDS) return 'let it ring';
+  // After “Let it ring” only a new turn is called out, not what is left of the old one.
   return before.call === 'let it ring' && Math.abs(now.pace) < TURNS
     ? before.call
     : moving(now, note);

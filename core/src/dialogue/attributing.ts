@@ -19,6 +19,7 @@ import {
   type StringReading,
 } from '../sitting/index.ts';
 import type { Cents, Hz } from '../units.ts';
+import type { BenchAsked } from './benchTypes.ts';
 
 /** Which string a pluck is put to, given everything heard before it. */
 export type Judged =
@@ -75,21 +76,6 @@ const GUESSED_AFTER = 2;
 const GUESSED_FROM = 0.6;
 /** So many strings are named where nothing is asked. */
 const NAMED = 2;
-/** The string that a note sounds like while it rings, before it has its reading; null where it may be several. */
-export function soundsOf(
-  hz: Hz,
-  asked: {
-    readonly chosen: number | null;
-    readonly inHand: number | null;
-    readonly alone: boolean;
-  },
-  { beliefs }: Followed,
-): number | null {
-  const pluck = { hz, chosen: asked.chosen, asked: asked.inHand, alone: asked.alone };
-  const who = attributionOf(afterPluck(beliefs, pluck), pluck);
-  return who.kind === 'known' ? who.course : null;
-}
-
 /** Plucks of one string that nobody turned lie so near together. */
 const SAME: Cents = 12;
 
@@ -122,6 +108,17 @@ export function semitonesFlat(beliefs: Beliefs): number | null {
   const mean = found.reduce((sum, cents) => sum + cents, 0) / found.length;
   const isFlat = found.length >= FLAT.strings && found.every((cents) => cents < FLAT.each);
   return isFlat && mean < FLAT.mean ? Math.round(-mean / 100) : null;
+}
+
+/** The string that a note sounds like while it rings, before it has its reading; null where it may be several. */
+export function soundsOf(
+  hz: Hz,
+  { chosen, inHand, alone }: Pick<BenchAsked, 'chosen' | 'inHand' | 'alone'>,
+  { beliefs }: Followed,
+): number | null {
+  const pluck = pluckOf(hz, { chosen, asked: inHand, ...(alone && { alone }) });
+  const who = attributionOf(afterPluck(beliefs, pluck), pluck);
+  return who.kind === 'known' ? who.course : null;
 }
 
 /** What microphone and keys told of a pluck, for the record. */

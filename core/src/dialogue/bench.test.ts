@@ -13,7 +13,7 @@ import {
 import { expectedCoupling, steelGuitar } from '../strings/index.ts';
 import { askedAtBench, benchTalk, startBenchTalk } from './bench.ts';
 import { NOTHING_ASKED, outcomeOf, plainWorld, pluckOf, readingAt } from './benchFixture.ts';
-import { benchFault, benchSaying } from './benchSaying.ts';
+import { actAsked, benchFault, benchSaying } from './benchSaying.ts';
 import type { BenchAsked, BenchEffect, BenchInput, BenchTalk, BenchWorld } from './benchTypes.ts';
 import { courseInHand } from './inHand.ts';
 
@@ -638,7 +638,7 @@ describe('with both hands on the instrument', () => {
       return bench;
     };
 
-    it('is told what to do while it rings, and stays the string that it was', () => {
+    it('is called out while it rings, and stays the string that it was', () => {
       const bench = begun();
       expect(bench.says).to.deep.equal(message('bench.turning', { call: 'keep', way: 'up' }));
       bench.hear(turned(-1));
@@ -650,6 +650,18 @@ describe('with both hands on the instrument', () => {
       expect(stringOf(currentPass(bench.state), 5)?.standing).to.equal('at rest');
       bench.pluck(5, -0.7);
       expect(stringOf(currentPass(bench.state), 5)?.standing).to.equal('done');
+    });
+
+    it('asks for no button before it is done, and then for the next string', () => {
+      const bench = begun();
+      const act = () => actAsked(benchSaying(bench.talk, bench.world));
+      expect(act()).to.equal(null);
+      bench.hear(turned(-1));
+      expect(act()).to.equal(null);
+      bench.pluck(5, -0.7);
+      expect(act()).to.equal('accept');
+      for (const course of [6, 4, 3, 2, 1]) bench.pluck(course, 0.2).pluck(course, 0.3);
+      expect(act()).to.equal('next pass');
     });
 
     it('is plucked again where it does not stand still', () => {

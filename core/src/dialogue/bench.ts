@@ -355,7 +355,7 @@ function hear(talk: BenchTalk, heard: BenchHearing, asked: BenchAsked, world: Be
   }
 }
 
-/** A note rings on: what it is told changes only while its string is turned. */
+/** A note rings on: what is called out changes only while its string is being turned. */
 function follow(
   talk: BenchTalk,
   { sinceOnset, hz }: TrackPoint,
@@ -436,7 +436,7 @@ function put(talk: BenchTalk, report: Outcome, asked: BenchAsked, world: BenchWo
     answered: false,
     ownsTrack: true,
     ...(reading && { sounding: reading.course }),
-    // What stands still is read: the sentence speaks of its reading again.
+    // The string stands still and was read: the sentence is about that reading again.
     ...(reading?.turned && { called: null, readAt: talk.track.at(-2) ?? 0 }),
   });
   const corrected = corrections.flatMap((one) => correctionEffects(one, world));

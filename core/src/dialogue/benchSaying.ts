@@ -44,6 +44,23 @@ export function benchSaying(talk: BenchTalk, world: BenchWorld): Saying {
   return sayingOf(shown(led), world) ?? { about: 'next', step: stepNow(talk, world) };
 }
 
+/** The input that the sentence asks for; null while the hands have to pluck or turn. */
+export function actAsked(saying: Saying): 'accept' | 'next pass' | null {
+  switch (saying.about) {
+    case 'next': {
+      const { step } = saying.step;
+      return step === 'go on' ? 'accept' : step === 'round again' ? 'next pass' : null;
+    }
+    case 'by ear':
+    case 'ear verdict':
+    case 'pegs':
+    case 'winding':
+      return 'accept';
+    default:
+      return null;
+  }
+}
+
 /** What a strum showed, as the strings stand after it. */
 function strumFacts(
   { heard, alone, like }: Extract<Notice, { kind: 'strum' }>,

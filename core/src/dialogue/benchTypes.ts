@@ -98,7 +98,7 @@ export interface BenchTalk {
   readonly track: readonly number[];
   /** That note is the last pluck, not a reference or two strings compared. */
   readonly ownsTrack: boolean;
-  /** The string of the note that sounds, where it is known; what it is told while it is turned. */
+  /** The string that sounds, where it is known, and what is called out while it is turned. */
   readonly sounding: number | null;
   readonly called: Called | null;
   /** When that note was read last, in seconds since its onset; 0 where it was not read after a turn. */

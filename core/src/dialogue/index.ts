@@ -28,7 +28,7 @@ export {
   pegRound,
   startBenchTalk,
 } from './bench.ts';
-export { benchFault, benchSaying } from './benchSaying.ts';
+export { actAsked, benchFault, benchSaying } from './benchSaying.ts';
 export type {
   BenchAsked,
   BenchEffect,

@@ -1,7 +1,7 @@
-import { benchSaying, isByEar, pegRound, windingRound } from '@rosefinch/core/dialogue';
+import { actAsked, benchSaying, isByEar, pegRound, windingRound } from '@rosefinch/core/dialogue';
 import { list, type Message, message, type Value } from '@rosefinch/core/message';
 import { STANDARD_A4, type Target, targetNote } from '@rosefinch/core/music';
-import { kindInWords, type Saying } from '@rosefinch/core/sentences';
+import { kindInWords } from '@rosefinch/core/sentences';
 import { allInTune, currentPass, passDone } from '@rosefinch/core/sitting';
 import type { Instrument } from '@rosefinch/core/strings';
 import { IconEye } from '@tabler/icons-react';
@@ -154,16 +154,6 @@ function buttonsOf({ talk, world, targets, course, round }: Bench): FootButton<'
     },
     { act: 'nextPass', label: message('bench.nextPass'), filled: asked === 'next pass' },
   ];
-}
-
-/** What the sentence asks to press; nothing while the hands have to pluck or turn. */
-function actAsked(saying: Saying): 'accept' | 'next pass' | null {
-  if (saying.about === 'next') {
-    const { step } = saying.step;
-    return step === 'go on' ? 'accept' : step === 'round again' ? 'next pass' : null;
-  }
-  const goesOn = ['by ear', 'ear verdict', 'pegs', 'winding'].includes(saying.about);
-  return goesOn ? 'accept' : null;
 }
 
 function noteOf(target: Target | undefined): Value {
