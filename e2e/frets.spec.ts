@@ -117,7 +117,7 @@ test('a ukulele with a high second fret: the check, the cause, the compromise, t
     saying('frets.aimsAgain', { tuning: en('names.ukuleleStandard') }),
   );
   await page.goto('/shelf/linnet');
-  await expect(page.getByRole('region', { name: en('shelf.frets') })).toContainText(
+  await expect(page.getByRole('region', { name: en('frets.frets') })).toContainText(
     saying('frets.fretStands', { way: 'far', fret: 2 }),
   );
 

@@ -572,7 +572,8 @@ export class Listener {
     const { read } = turning;
     const isNew =
       !read ||
-      read.errorCents > reading.errorCents ||
+      // What was read of its beginning alone may be less sure than where it stands now.
+      (read.windowFrom < READING_WINDOW.from && read.errorCents > reading.errorCents) ||
       Math.abs(centsBetween(read.hz, reading.hz)) > SAME_PLACE;
     if (isNew) this.sayRead(reading);
     else if (this.lastRead) this.lastRead = { ...this.lastRead, to };
