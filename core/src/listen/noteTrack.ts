@@ -48,7 +48,8 @@ const FEWEST = 5;
 /** What a string does by itself: it begins sharp by so much, which is gone to 1/e in these times, and drifts by so many cents a second, a new string downwards most. */
 const GLIDE = { least: -1, most: 40, times: [0.06, 0.1, 0.16, 0.25, 0.45] } as const;
 const DRIFT = { least: -12, most: 1.5 } as const;
-const STRAYS = 3;
+/** A note that is cut off leaves so many stray values at its end. */
+const STRAYS = 2;
 /** A track that lies further from that was turned: as a whole, or a median of so many values in a row. */
 const TURNED = { rms: 1, noises: 3, worst: 2.6, worstNoises: 5, values: 5 } as const;
 
@@ -203,14 +204,10 @@ function leaves(tail: readonly TrackValue[], level: Cents, noise: Cents): boolea
 }
 
 function isTurned(values: readonly TrackValue[], noise: Cents): boolean {
-  if (values.length < FEWEST + 2) return false;
-  const off = offGlide(values);
-  // A note that is cut off or begins to die leaves a stray value or two.
-  const kept = off
-    .map(Math.abs)
-    .sort((a, b) => a - b)
-    .slice(0, -STRAYS);
-  if (rmsOf(kept) > Math.max(TURNED.rms, TURNED.noises * noise)) return true;
+  const kept = values.slice(0, -STRAYS);
+  if (kept.length < FEWEST) return false;
+  const off = offGlide(kept);
+  if (rmsOf(off) > Math.max(TURNED.rms, TURNED.noises * noise)) return true;
   const most = Math.max(TURNED.worst, TURNED.worstNoises * noise);
   return off.some(
     (_, i) =>
