@@ -97,7 +97,7 @@ test('without frets there is no fret check', async ({ page }) => {
   await expect(
     page.getByRole('heading', { name: en('bench.benchName', { name: 'Smooth' }) }),
   ).toBeVisible();
-  await page.getByRole('link', { name: en('shelf.frets'), exact: true }).click();
+  await page.getByRole('link', { name: en('views.frets'), exact: true }).click();
   await expect(page.getByText(saying('frets.noFrets', { instrument: 'Smooth' }))).toBeVisible();
   await expect(page.getByRole('button', { name: en('frets.beginTheCheck') })).toHaveCount(0);
 });

@@ -22,7 +22,7 @@ interface Faults {
   readonly small: number;
 }
 
-/** What is wrong today, by state. A change may only make it less, and then takes it out of this list. */
+/** The most that is wrong today, by state. A change may only lower a number, and then lowers it here. */
 const KNOWN: Readonly<Record<string, Partial<Faults>>> = JSON.parse(
   readFileSync(join(import.meta.dirname, 'knownFaults.json'), 'utf8'),
 );
@@ -41,12 +41,11 @@ async function judge(page: Page, state: State): Promise<void> {
   await page.emulateMedia({ colorScheme, reducedMotion: 'reduce' });
   await page.locator('main h1, main .stage, main p').first().waitFor();
   // The list is of English; longer texts are looked at by `npm run looks -- longer`.
-  // Lists fill up after their heading is drawn, so the counts are taken until they are right.
   if (LANGUAGE === 'en')
     await expect
       .configure({ soft: true })
-      .poll(() => faultsOf(page, SIZES[size].width), title)
-      .toEqual({ wide: 0, cut: 0, small: 0, ...KNOWN[title] });
+      .poll(async () => moreThanKnown(await faultsOf(page, SIZES[size].width), title), title)
+      .toEqual([]);
   expect.soft(await seriousFaults(page), title).toEqual([]);
 }
 
@@ -57,6 +56,14 @@ async function faultsOf(page: Page, width: number): Promise<Faults> {
     cut: (await cutOff(page)).length,
     small: await small(page, FINGER),
   };
+}
+
+/** The kinds of fault that a state has more of than the list allows, in words. */
+function moreThanKnown(faults: Faults, title: string): string[] {
+  const allowed: Faults = { wide: 0, cut: 0, small: 0, ...KNOWN[title] };
+  return (['wide', 'cut', 'small'] as const)
+    .filter((kind) => faults[kind] > allowed[kind])
+    .map((kind) => `${kind}: ${faults[kind]}, at most ${allowed[kind]}`);
 }
 
 const byAddress = STATES.filter(([, , go]) => typeof go === 'string');
