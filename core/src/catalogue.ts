@@ -270,7 +270,7 @@ export interface Catalogue<Value> {
   readonly 'common.moment': None;
   readonly 'common.cents': { readonly cents: number };
   readonly 'common.semitones': { readonly semitones: number };
-  readonly 'common.semitonesAndCents': { readonly semitones: number; readonly cents: number };
+  readonly 'common.aboutASemitone': None;
   readonly 'common.secondsShort': { readonly seconds: Value };
   readonly 'common.minutesShort': { readonly minutes: Value };
   readonly 'common.durationShort': { readonly unit: 'day' | 'hour' | 'less' | 'minute'; readonly count: number };

@@ -68,7 +68,9 @@ describe('lengths of time in words', () => {
 describe('other words', () => {
   it('count and measure', () => {
     expect(distanceInWords(-200)).to.deep.equal(message('common.semitones', { semitones: 2 }));
-    expect(distanceInWords(77.4)).to.deep.equal(message('common.cents', { cents: 77.4 }));
+    expect(distanceInWords(77.4)).to.deep.equal(message('common.aboutASemitone'));
+    expect(distanceInWords(198.3)).to.deep.equal(message('common.semitones', { semitones: 2 }));
+    expect(distanceInWords(-49.6)).to.deep.equal(message('common.cents', { cents: 49.6 }));
     expect(distanceInWords(0)).to.deep.equal(message('common.cents', { cents: 0 }));
   });
 });

@@ -1,15 +1,20 @@
 import { type Message, message, signed } from '../message.ts';
 import type { Cents, Seconds } from '../units.ts';
 
-/** How far two pitches lie apart, to a tenth of a cent. @example distanceInWords(-200) // ‘2 semitones’ */
+/** From here on a distance is given in semitones, in cents. */
+const IN_SEMITONES: Cents = 150;
+/** From here on it is called about a semitone, in cents. */
+const NEARLY_SEMITONE: Cents = 50;
+/** What is as close as this to a semitone is one, in cents. */
+const EXACT: Cents = 10;
+
+/** How far two pitches are apart, as a player would say it. @example distanceInWords(-205) // ‘2 semitones’ */
 export function distanceInWords(cents: Cents): Message {
   const size = Math.abs(cents);
-  // What is half a cent off a whole number of semitones is one.
-  const semitones = Math.floor((size + 0.5) / 100);
-  const rest = Math.max(0, size - 100 * semitones);
-  if (semitones === 0) return message('common.cents', { cents: rest });
-  if (rest < 0.5) return message('common.semitones', { semitones });
-  return message('common.semitonesAndCents', { semitones, cents: rest });
+  if (size >= IN_SEMITONES || Math.abs(size - 100) < EXACT)
+    return message('common.semitones', { semitones: Math.round(size / 100) });
+  if (size >= NEARLY_SEMITONE) return message('common.aboutASemitone');
+  return message('common.cents', { cents: size });
 }
 
 /** A number of semitones with its way. @example semitonesShort(-2) // ‘↓2’ */

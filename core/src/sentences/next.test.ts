@@ -88,7 +88,7 @@ const CASES: readonly (readonly [step: NextStep, say: Text, more: Text])[] = [
       way: message('common.direction', { way: 'away' }),
     }),
     message('bench.farOffPath.more', {
-      semitones: 2.04,
+      semitones: 2,
       notes: list([noteValue(54), noteValue(55)]),
     }),
   ],
@@ -109,7 +109,7 @@ const CASES: readonly (readonly [step: NextStep, say: Text, more: Text])[] = [
         size: message('common.turnEighths', { eighths: 2 }),
       }),
     }),
-    message('bench.farOff.more', { side: 'low', semitones: 0.8, notes: list([noteValue(55)]) }),
+    message('bench.farOff.more', { side: 'low', semitones: 1, notes: list([noteValue(55)]) }),
   ],
   [
     {
@@ -124,7 +124,7 @@ const CASES: readonly (readonly [step: NextStep, say: Text, more: Text])[] = [
       side: 'high',
       way: message('common.direction', { way: 'towards' }),
     }),
-    message('bench.farOff.more', { side: 'high', semitones: 0.8, notes: list([noteValue(55)]) }),
+    message('bench.farOff.more', { side: 'high', semitones: 1, notes: list([noteValue(55)]) }),
   ],
   [
     { ...turn, low: true, small: true },

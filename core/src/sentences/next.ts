@@ -36,7 +36,8 @@ const SENTENCES: { readonly [S in NextStep['step']]: (facts: Facts<S>) => Senten
         })
       : message('bench.tooFarNoTurn.more', { way: directionInWords(loosen(tighten)) }),
   }),
-  'far off': ({ low, tighten, semitones, notes, turn }) => {
+  'far off': ({ low, tighten, semitones: exactly, notes, turn }) => {
+    const semitones = Math.max(1, Math.round(exactly));
     const way = directionInWords(low ? tighten : loosen(tighten));
     const side = low ? 'low' : 'high';
     return {

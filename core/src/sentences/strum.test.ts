@@ -35,7 +35,7 @@ describe('the words of a strum', () => {
       message('advice.beginWith', {
         side: 'high',
         string: 4,
-        distance: message('common.semitonesAndCents', { semitones: 1, cents: 30 }),
+        distance: message('common.aboutASemitone'),
       }),
     );
     const off = [4, 3, 2].map((course) => ({ course, cents: 5 }));

@@ -146,7 +146,7 @@ describe('the bench', () => {
     );
     expect(far.more).to.deep.equal(
       message('bench.farOffPath.more', {
-        semitones: 3.1,
+        semitones: 3,
         notes: list([noteValue(53), noteValue(54), noteValue(55)]),
       }),
     );
