@@ -86,7 +86,9 @@ function choiceOf(
 ): string {
   const exact = plural ? `=${String(value)}` : String(value);
   if (exact in options) return exact;
-  const rule = plural ? new Intl.PluralRules(reader.language).select(Number(value)) : 'other';
+  const rule = plural
+    ? new Intl.PluralRules(reader.language).select(Math.round(Number(value)))
+    : 'other';
   return rule in options ? rule : 'other';
 }
 

@@ -16,6 +16,8 @@ const TEXTS = {
   common: {
     plain: "It's plain.",
     count: '{count, plural, one {# string} other {# strings}} of {count}',
+    fallen:
+      '{cents, plural, one {{cents, number, whole} cent} other {{cents, number, whole} cents}} flat',
     turn: '{way, select, up {Tighten} other {Loosen}} by {cents, number, tenths} cents.',
     around: 'Before: {what}, after.',
     firstThen: '{first}, then {then}',
@@ -35,6 +37,9 @@ describe('the translator', () => {
     expect(saying()('common.count', { count: 1 })).to.equal('1 string of 1');
     expect(saying()('common.count', { count: 0 })).to.equal('0 strings of 0');
     expect(saying()('common.count', { count: 1.5 })).to.equal('1.5 strings of 1.5');
+    // The form goes with the number that is shown.
+    expect(saying()('common.fallen', { cents: 0.8 })).to.equal('1 cent flat');
+    expect(saying()('common.fallen', { cents: 1.6 })).to.equal('2 cents flat');
     // Polish has three forms: 1, 2 to 4, 5 and more (CLDR 48, plural rules).
     const polish = {
       common: { count: '{count, plural, one {struna} few {struny} many {strun} other {struny}}' },

@@ -210,7 +210,14 @@ function formattersOf({ decimal }: Reader): Formatters {
     getNumberFormat: (_, options) =>
       new Intl.NumberFormat(decimal === ',' ? 'de' : 'en', { useGrouping: false, ...options }),
     getDateTimeFormat: (locales, options) => new Intl.DateTimeFormat(locales, options),
-    getPluralRules: (locales, options) => new Intl.PluralRules(locales, options),
+    getPluralRules: (locales, options) => {
+      const rules = new Intl.PluralRules(locales, options);
+      // What is shown as “1” takes the form of one, whatever was rounded away.
+      return {
+        select: (value) => rules.select(Math.round(value)),
+        resolvedOptions: () => rules.resolvedOptions(),
+      };
+    },
   };
 }
 
