@@ -4,6 +4,7 @@
 import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { parse, TYPE } from '@formatjs/icu-messageformat-parser';
+import { readTerms, wordingFaults } from './plain.mjs';
 
 const options = process.argv.slice(2);
 const root = options.find((word) => !word.startsWith('--')) ?? join(import.meta.dirname, '..');
@@ -80,9 +81,12 @@ function straySigns(elements, place, counted = false) {
   }
 }
 
+const terms = existsSync(join(HOME, 'terms.json')) ? readTerms(HOME) : [];
+
 /** Every text of a language: id → its arguments. */
 function readLanguage(language) {
   const texts = new Map();
+  const isFirst = language === FIRST;
   for (const file of readdirSync(join(HOME, language))
     .filter((name) => name.endsWith('.json'))
     .sort()) {
@@ -94,6 +98,16 @@ function readLanguage(language) {
         const elements = parse(text, { captureLocation: false, ignoreTag: true });
         lackingForms(elements, language, place);
         straySigns(elements, place);
+        const isHeadline = !key.endsWith('.more') && (module === 'advice' || `${key}.more` in all);
+        const banned = isFirst ? terms : [];
+        for (const fault of wordingFaults(
+          `${module}.${key}`,
+          elements,
+          isHeadline,
+          banned,
+          isFirst,
+        ))
+          faults.push(`${place}: ${fault}`);
         texts.set(`${module}.${key}`, argumentsOf(elements, place));
       } catch (error) {
         faults.push(`${place}: cannot be read (${error.message})`);

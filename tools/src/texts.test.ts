@@ -83,6 +83,11 @@ describe('the catalogue', () => {
   const polish = (left: string, pluck = 'Szarpnij {string}.') => ({
     'messages/pl/bench.json': JSON.stringify({ pluck, left }),
   });
+  /** The first language with another wording of its message. */
+  const english = (pluck: string, more: Readonly<Record<string, string>> = {}) => ({
+    'messages/en/bench.json': JSON.stringify({ pluck, left: 'x', ...more }),
+    'core/src/x.ts': "export const ids = ['bench.pluck', 'bench.left', 'bench.pluck.more'];\n",
+  });
   const FORMS = '{count, plural, one {# struna} few {# struny} many {# strun} other {# struny}}';
 
   it('takes a language that has everything', () => {
@@ -106,6 +111,24 @@ describe('the catalogue', () => {
       '{count} has no form “few”',
     ],
     ['a text that cannot be read', polish('{count, plural,'), 'cannot be read'],
+    [
+      'a term that the list replaces',
+      {
+        'messages/terms.json': '{"\\\\bat rest\\\\b":"in tune"}',
+        ...english('It is at rest: {string}.'),
+      },
+      '“at rest” → in tune',
+    ],
+    [
+      'a headline of more than nine words',
+      english('Pluck {string} now and then let it ring on for long.', { 'pluck.more': 'So.' }),
+      '11 words in a headline',
+    ],
+    [
+      'a sentence of more than twenty words',
+      english(`Pluck {string} ${'again and '.repeat(10)}again.`),
+      '23 words in a sentence',
+    ],
     ['a message that nobody says', { 'core/src/x.ts': '' }, 'en: bench.pluck is said nowhere'],
   ];
   for (const [what, files, says] of REFUSED)
