@@ -1518,6 +1518,7 @@ export interface Catalogue<Value> {
   readonly 'records.eventGone': None;
   readonly 'records.foundAgain': None;
   readonly 'records.noCopyPut': { readonly folder: Value; readonly reason: Value };
+  readonly 'records.copyNotWhole': None;
   readonly 'retune.wouldBreak': { readonly string: Value; readonly semitones: number };
   readonly 'retune.nearBreaking': { readonly string: Value; readonly semitones: number };
   readonly 'retune.needsLower': None;
@@ -1617,7 +1618,6 @@ export interface Catalogue<Value> {
   readonly 'settings.noFolder': None;
   readonly 'settings.unknownStay': None;
   readonly 'settings.allGoes': None;
-  readonly 'settings.asBefore': None;
   readonly 'settings.removed': None;
   readonly 'settings.restored': None;
   readonly 'settings.restoredAll': None;
@@ -1761,6 +1761,17 @@ export interface Catalogue<Value> {
   readonly 'settings.checking': None;
   readonly 'settings.backupFile': None;
   readonly 'settings.readingBackup': None;
+  readonly 'settings.changes': None;
+  readonly 'settings.changesStay': None;
+  readonly 'settings.noChanges': None;
+  readonly 'settings.changeWas': { readonly kind: 'cleared' | 'deleted' | 'restored' | 'undone'; readonly when: Value; readonly what: Value };
+  readonly 'settings.countOf': { readonly kind: Value; readonly count: Value };
+  readonly 'settings.deleteForGood': None;
+  readonly 'settings.forGood': None;
+  readonly 'settings.redo': None;
+  readonly 'settings.undoing': None;
+  readonly 'settings.broughtBack': { readonly records: number };
+  readonly 'settings.leftAsIs': { readonly records: number };
   readonly 'settle.lesson': { readonly minutes: Value };
   readonly 'settle.lookAt': { readonly when: Value };
   readonly 'settle.lookMorning': { readonly when: Value };

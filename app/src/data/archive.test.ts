@@ -13,10 +13,10 @@ import { expect } from 'chai';
 import { Dexie } from 'dexie';
 import fc from 'fast-check';
 import { checkStore, restoreArchive, surveyArchive, writeArchive } from './archive.ts';
+import { clearAll } from './changes.ts';
 import { databaseName, RosefinchDatabase } from './database.ts';
 import { type Draft, Log } from './log.ts';
 import { recordRules } from './rules.ts';
-import { keepSnapshot, restoreSnapshot, wipe } from './snapshots.ts';
 
 const AT = Date.UTC(2026, 2, 10, 9);
 const DATE = new Date(AT);
@@ -111,15 +111,15 @@ describe('what is kept', () => {
   it('goes out, is wiped, comes back and goes out the same, every table of it', async () => {
     await fc.assert(
       fc.asyncProperty(stores, async (contents) => {
-        await wipe(db);
+        await clearAll(db, AT);
         await fill(contents);
         const first = await written();
         const text = await first.text();
         for (const name of TABLE_NAMES)
           expect(JSON.parse(text)[name], name).to.have.length(contents[name].length);
-        await wipe(db);
+        await clearAll(db, AT);
         for (const name of TABLE_NAMES) expect(await held(name)).to.deep.equal([]);
-        await restoreArchive(db, first, newer, quiet);
+        await restoreArchive(db, first, newer, AT, quiet);
         expect(await (await written()).text()).to.equal(text);
       }),
       { seed: 15, numRuns: 12 },
@@ -165,9 +165,9 @@ describe('what is kept', () => {
     };
     await db.instruments.toCollection().modify({ changedAt: AT, note: 'from here' });
     const backup = file(writeBackup(older, DATE));
-    await restoreArchive(db, backup, newer, quiet);
+    await restoreArchive(db, backup, newer, AT, quiet);
     expect((await db.instruments.get('heron'))?.note).to.equal('from here');
-    await restoreArchive(db, backup, { preference: 'file', salvage: false }, quiet);
+    await restoreArchive(db, backup, { preference: 'file', salvage: false }, AT, quiet);
     expect((await db.instruments.get('heron'))?.note).to.equal('from the file');
     expect((await db.sessions.get(ended.id))?.endedAt).to.equal(ended.endedAt);
   });
@@ -183,7 +183,7 @@ describe('what is kept', () => {
       DATE,
     );
     const bad = file(text.replace('"sampleRate":48000', '"sampleRate":"fast"'));
-    const failed = await restoreArchive(db, bad, newer, quiet).then(
+    const failed = await restoreArchive(db, bad, newer, AT, quiet).then(
       () => '',
       (error: Error) => error.message,
     );
@@ -191,7 +191,7 @@ describe('what is kept', () => {
     expect(await all()).to.equal(before);
     const survey = await surveyArchive(db, bad, quiet);
     expect(survey.faults.map(({ place }) => place)).to.have.length(1);
-    await restoreArchive(db, bad, { preference: 'newer', salvage: true }, quiet);
+    await restoreArchive(db, bad, { preference: 'newer', salvage: true }, AT, quiet);
     expect((await db.instruments.get('heron'))?.note).to.equal('x');
   });
 
@@ -200,20 +200,6 @@ describe('what is kept', () => {
     bytes[5000] = 0xff;
     const answer = await surveyArchive(db, new Blob([bytes]), quiet).catch((e: Error) => e);
     expect(String(answer)).to.match(/problems\.noUtf8.*"byte":\d+/);
-  });
-
-  it('is brought back after a wipe or a restore', async () => {
-    await fill(FIXTURE);
-    const before = await all();
-    await keepSnapshot(db, AT, quiet);
-    await wipe(db);
-    expect(await held('events')).to.deep.equal([]);
-    await db.instruments.add({ ...FIXTURE.instruments[0]!, id: 'put here since' });
-    await restoreSnapshot(db, quiet);
-    expect(await all()).to.equal(before);
-    expect(await restoreSnapshot(db, quiet).catch((e: Error) => e.message)).to.match(
-      /records\.nothingToBringBack/,
-    );
   });
 
   it('has what is not stored yet in its backup', async () => {

@@ -23,8 +23,9 @@ import type { Session } from '@rosefinch/core/sitting';
 import { type Instrument, MODELS } from '@rosefinch/core/strings';
 import { Dexie } from 'dexie';
 import type { Progress } from '../worker/protocol.ts';
+import { makeChange } from './changes.ts';
 import type { RosefinchDatabase } from './database.ts';
-import { asRecords, type Draft, mendSummary, notThere } from './log.ts';
+import { asRecords, type Draft, mendSummary, nextNumber, notThere } from './log.ts';
 
 /** Backups, restores and checks of all that is kept; they run in a worker, for they may take long. */
 
@@ -34,7 +35,7 @@ type Counts = Readonly<Record<TableName, number>>;
 export interface Written {
   readonly file: Blob;
   readonly counts: Counts;
-  /** Number of the newest event in it; −1 without any. */
+  /** The highest number that an event of this browser in it can have; −1 without any. */
   readonly upTo: number;
   /** What is kept, and in the file, but would not come back: it is not as records are. */
   readonly faults: readonly Fault[];
@@ -60,12 +61,11 @@ export async function writeArchive(
   const parts: Blob[] = [];
   const counts = zeros();
   let upTo = -1;
-  await db.transaction('r', Object.values(tables), async () => {
+  await db.transaction('r', [...Object.values(tables), db.local], async () => {
     const total = unstored.length + (await countOf(db));
     let done = 0;
     let text = backupHead(exportedAt);
-    const newest = await db.events.orderBy('number').last();
-    upTo = newest?.number ?? -1;
+    upTo = (await nextNumber(db)) - 1;
     const known = new Set(await db.sessions.toCollection().primaryKeys());
     const drafts = asRecords(await notThere(db, unstored), upTo + 1);
     const besides: Partial<Contents> = {
@@ -241,26 +241,24 @@ function byTable(scanned: readonly Scanned[]): [TableName, Tables[TableName][]][
 
 /** What is put back, and what of the present stays. */
 export interface Restoring {
-  /** `all`: everything here is taken away first, as after an undo. */
-  readonly preference: Preference | 'all';
+  readonly preference: Preference;
   /** Faults are left out; without it the first one ends all. */
   readonly salvage: boolean;
 }
 
 /**
- * Puts a backup file’s records to those that are here; all of it or, on any trouble, nothing.
+ * Adds a backup file’s records to those that are here; all of it or, on any trouble, nothing. Answers the id of
+ * the change, by which it can be undone.
  * @throws RecordError or FormatError naming the place in the file; nothing was changed then
  */
 export async function restoreArchive(
   db: RosefinchDatabase,
   file: Blob,
   { preference, salvage }: Restoring,
+  at: number,
   progress: Progress,
-): Promise<void> {
-  const kept = db.kept();
-  const tables = [...Object.values(kept), db.summaries];
-  await db.transaction('rw', tables, async () => {
-    if (preference === 'all') for (const table of tables) await table.clear();
+): Promise<number> {
+  return makeChange(db, { kind: 'restored', at }, async (recorder) => {
     let held: Scanned[] = [];
     let done = 0;
     const put = async () => {
@@ -268,15 +266,10 @@ export async function restoreArchive(
         const table = db.table<Tables[TableName], string>(name);
         const present = await table.bulkGet(records.map(({ id }) => id));
         const wanted = records.flatMap((record, i) => {
-          const one = merged(name, record, present[i], preference === 'all' ? 'file' : preference);
+          const one = merged(name, record, present[i], preference);
           return one ? [one] : [];
         });
-        await table.bulkPut(wanted);
-        // What they come to is reckoned anew.
-        if (name === 'sessions' || name === 'events') {
-          const of = wanted.map((record) => ('sessionId' in record ? record.sessionId : record.id));
-          await db.summaries.bulkDelete(of.filter((id) => id !== null));
-        }
+        await recorder.put(name, wanted);
       }
       done += held.length;
       progress(done, 0);

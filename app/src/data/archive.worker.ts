@@ -3,12 +3,11 @@ import { serve } from '../worker/serve.ts';
 import type { ArchiveAnswers, ArchiveRequest } from './archiveJobs.ts';
 import {
   checkStore,
-  keepSnapshot,
+  clearAll,
   RosefinchDatabase,
   restoreArchive,
-  restoreSnapshot,
   surveyArchive,
-  wipe,
+  undoChange,
   writeArchive,
   writeInstrument,
   writeReadings,
@@ -29,16 +28,11 @@ async function answerTo(
     case 'survey':
       return surveyArchive(db, request.file, progress);
     case 'restore':
-      await keepSnapshot(db, request.at, () => {});
-      await restoreArchive(db, request.file, request.how, progress);
-      return null;
+      return restoreArchive(db, request.file, request.how, request.at, progress);
     case 'undo':
-      await restoreSnapshot(db, progress);
-      return null;
-    case 'wipe':
-      await keepSnapshot(db, request.at, progress);
-      await wipe(db);
-      return null;
+      return undoChange(db, request.id, request.at);
+    case 'clear':
+      return clearAll(db, request.at);
     case 'check':
       return checkStore(db, request.foundAgain, progress);
   }

@@ -1,4 +1,4 @@
-import type { Draft, Restoring, Shelf, StoreReport, Survey, Written } from './archives.ts';
+import type { Draft, Restoring, Shelf, StoreReport, Survey, Undone, Written } from './archives.ts';
 
 /** Page → archive worker: one job each, then it ends. */
 export type ArchiveJob =
@@ -12,8 +12,9 @@ export type ArchiveJob =
     }
   | { readonly job: 'survey'; readonly file: Blob }
   | { readonly job: 'restore'; readonly file: Blob; readonly how: Restoring; readonly at: number }
-  | { readonly job: 'undo' }
-  | { readonly job: 'wipe'; readonly at: number }
+  /** `id`: of the change that is undone. */
+  | { readonly job: 'undo'; readonly id: number; readonly at: number }
+  | { readonly job: 'clear'; readonly at: number }
   /** `foundAgain`: what an instrument is called that stands for one that is gone. */
   | { readonly job: 'check'; readonly foundAgain: string };
 
@@ -25,8 +26,10 @@ export interface ArchiveAnswers {
   readonly readings: Blob;
   readonly instrument: Blob;
   readonly survey: Survey;
-  readonly restore: null;
-  readonly undo: null;
-  readonly wipe: null;
+  /** The id of the change. */
+  readonly restore: number;
+  readonly undo: Undone;
+  /** The id of the change. */
+  readonly clear: number;
   readonly check: StoreReport;
 }

@@ -9,8 +9,8 @@ export {
   type Written,
   writeArchive,
 } from './archive.ts';
+export { clearAll, type Undone, undoChange } from './changes.ts';
 export { RosefinchDatabase, type Shelf } from './database.ts';
 export { writeInstrument } from './handover.ts';
 export type { Draft } from './log.ts';
 export { writeReadings } from './readings.ts';
-export { keepSnapshot, restoreSnapshot, wipe } from './snapshots.ts';

@@ -3,6 +3,7 @@ import { type Round, type RoundInput, roundAfter } from '@rosefinch/core/rounds'
 import type { Session, Summary } from '@rosefinch/core/sitting';
 import type { EpochMs } from '@rosefinch/core/units';
 import { now } from '../environment.ts';
+import type { Changes } from './changeList.ts';
 import type { RosefinchDatabase } from './database.ts';
 import { changeRecord, putRecord } from './kept.ts';
 import type { Log } from './log.ts';
@@ -24,6 +25,7 @@ export class Chronicle {
   constructor(
     private readonly db: RosefinchDatabase,
     private readonly log: Log,
+    private readonly changes: Changes,
     private readonly tells: (of: Pick<Session, 'source' | 'adopted'>) => boolean,
   ) {}
 
@@ -62,14 +64,9 @@ export class Chronicle {
     return putRecord(this.db, 'marks', mark);
   }
 
-  /** Takes a mark away; answers the way back. */
+  /** Deletes a mark; answers how to bring it back. */
   deleteMark(id: string): Promise<() => Promise<void>> {
-    const { marks } = this.db;
-    return stored(async () => {
-      const before = await marks.get(id);
-      await marks.delete(id);
-      return () => stored(async () => void (before && (await marks.put(before))));
-    });
+    return this.changes.remove((recorder) => recorder.remove('marks', [id]));
   }
 
   /** All rounds, the newest first. */

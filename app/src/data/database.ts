@@ -4,7 +4,6 @@ import {
   instrument1to2,
   logEntry3to4,
   record6to7,
-  SCHEMA,
   type TableName,
   type Tables,
 } from '@rosefinch/core/records';
@@ -12,6 +11,7 @@ import { STORE_TROUBLES } from '@rosefinch/core/sentences';
 import type { LogEntry, Measurement, Summary } from '@rosefinch/core/sitting';
 import { Dexie, type Table } from 'dexie';
 import { ownName } from '../environment.ts';
+import type { Change, ChangePart } from './changes.ts';
 
 /** Which shelf this page works on: the demo has a database of its own. */
 export type Shelf = 'own' | 'demo';
@@ -26,15 +26,12 @@ export type Local =
   | { readonly id: 'machine'; readonly name: string }
   /** The last copy that was written, and the newest event in it. */
   | { readonly id: 'copy'; readonly at: number; readonly upTo: number }
-  /** Where copies are put by themselves. */
-  | { readonly id: 'folder'; readonly handle: FileSystemDirectoryHandle };
-
-/** All that was kept before something was taken away or put in its place. */
-export interface Snapshot {
-  readonly id?: number;
-  readonly at: number;
-  readonly file: Blob;
-}
+  /** The number of the next event. It only rises, whatever is deleted or brought back. */
+  | { readonly id: 'numbers'; readonly next: number }
+  /** Where automatic copies go. */
+  | { readonly id: 'folder'; readonly handle: FileSystemDirectoryHandle }
+  /** The automatic copies in the order in which they were written. */
+  | { readonly id: 'written'; readonly names: readonly string[] };
 
 /** The browser database. A stored reading is on the disk before the promise resolves. */
 export class RosefinchDatabase extends Dexie {
@@ -57,7 +54,8 @@ export class RosefinchDatabase extends Dexie {
   /** Made from the log, one a sitting. */
   declare summaries: Table<Summary, string>;
   declare local: Table<Local, string>;
-  declare snapshots: Table<Snapshot, number>;
+  declare changes: Table<Change, number>;
+  declare changeParts: Table<ChangePart, number>;
 
   /** `trouble` is told what an upgrade in another tab means for this one. */
   constructor(shelf: Shelf, trouble: (problem: Message) => void = () => {}) {
@@ -100,7 +98,7 @@ export class RosefinchDatabase extends Dexie {
       });
     this.version(5).stores({ rounds: 'id', marks: 'id, instrumentId', climate: 'id' });
     this.version(6).stores({ learners: 'id', earRuns: 'id, learnerId, startedAt' });
-    this.version(SCHEMA)
+    this.version(7)
       .stores({})
       .upgrade((change) =>
         Promise.all(
@@ -114,6 +112,11 @@ export class RosefinchDatabase extends Dexie {
           ),
         ),
       );
+    this.version(8).stores({
+      snapshots: null,
+      changes: '++id',
+      changeParts: '++id, changeId',
+    });
     this.on('versionchange', ({ newVersion }) => {
       this.close();
       trouble(newVersion === null ? STORE_TROUBLES.deleted : STORE_TROUBLES.updated);

@@ -1,5 +1,6 @@
 import type { EarRun, EarTrial, Learner } from '@rosefinch/core/ear';
 import { natural, now } from '../environment.ts';
+import type { Changes } from './changeList.ts';
 import type { RosefinchDatabase } from './database.ts';
 import { changeRecord, putRecord } from './kept.ts';
 import { recordRules } from './rules.ts';
@@ -7,7 +8,10 @@ import { stored } from './stored.ts';
 
 /** Learners, and what their ears have done. */
 export class Ears {
-  constructor(private readonly db: RosefinchDatabase) {}
+  constructor(
+    private readonly db: RosefinchDatabase,
+    private readonly changes: Changes,
+  ) {}
 
   learners(): Promise<Learner[]> {
     const order = natural();
@@ -21,22 +25,13 @@ export class Ears {
     return putRecord(this.db, 'learners', learner);
   }
 
-  /** Deletes a learner with all that was kept of them; answers the way back. */
+  /** Deletes a learner with all that was kept of them; answers how to bring them back. */
   deleteLearner(id: string): Promise<() => Promise<void>> {
-    const { learners, earRuns } = this.db;
-    return stored(() =>
-      this.db.transaction('rw', learners, earRuns, async () => {
-        const learner = await learners.get(id);
-        const runs = await earRuns.where('learnerId').equals(id).toArray();
-        await learners.delete(id);
-        await earRuns.bulkDelete(runs.map((run) => run.id));
-        return () =>
-          stored(async () => {
-            if (learner) await learners.put(learner);
-            await earRuns.bulkPut(runs);
-          });
-      }),
-    );
+    return this.changes.remove(async (recorder) => {
+      const runs = this.db.earRuns.where('learnerId').equals(id);
+      await recorder.remove('earRuns', await runs.primaryKeys());
+      await recorder.remove('learners', [id]);
+    });
   }
 
   /** Everything that one ear has done, or those without a name, oldest first. */

@@ -23,7 +23,7 @@ describe('an instrument that is handed on', () => {
   };
   beforeEach(async () => {
     await empty();
-    await restoreArchive(db, fixture, ALL, () => {});
+    await restoreArchive(db, fixture, ALL, 0, () => {});
   });
   afterEach(() => db.close());
 
@@ -65,7 +65,7 @@ describe('an instrument that is handed on', () => {
     const { file, instrument } = await heron(true);
     db.close();
     await empty();
-    await restoreArchive(db, file, ALL, () => {});
+    await restoreArchive(db, file, ALL, 0, () => {});
     expect((await db.instruments.toArray()).map(({ id }) => id)).to.deep.equal([instrument.id]);
     const { standings } = await surveyArchive(db, file, () => {});
     expect(standings.instruments).to.deep.include({ new: 0, same: 1 });
@@ -77,7 +77,7 @@ describe('an instrument that is handed on', () => {
     await db.instruments.put({ ...instrument, note: 'newer', changedAt: DATE.getTime() + 1e9 });
     const { standings } = await surveyArchive(db, file, () => {});
     expect(standings.instruments.older).to.equal(1);
-    await restoreArchive(db, file, { preference: 'newer', salvage: false }, () => {});
+    await restoreArchive(db, file, { preference: 'newer', salvage: false }, 0, () => {});
     expect((await db.instruments.get(instrument.id))?.note).to.equal('newer');
   });
 

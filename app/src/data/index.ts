@@ -2,6 +2,7 @@ export type { Settings } from '@rosefinch/core/records';
 export { readAirCsv } from './airCsv.ts';
 export type { StoreReport, Survey } from './archive.ts';
 export { type Archiving, archiveAside } from './archiveAside.ts';
+export type { Change } from './changes.ts';
 export type { Life } from './chronicle.ts';
 export {
   DataProvider,

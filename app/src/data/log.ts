@@ -4,6 +4,7 @@ import {
   inOrder,
   type LogEntry,
   type Measurement,
+  MOST_NUMBER,
   type Session,
   SUMMARY_FORM,
   type Summary,
@@ -84,13 +85,8 @@ export class Log {
   }
 
   /** Makes and stores the summaries that are missing or of another form. */
-  async mendSummaries(): Promise<void> {
-    const { db } = this;
-    const kept = await db.summaries.filter(({ form }) => form === SUMMARY_FORM).primaryKeys();
-    const there = new Set(kept);
-    const missing = (await db.sessions.toArray()).filter(({ id }) => !there.has(id));
-    // A log that cannot be summed up must not keep the page from opening: the check names it.
-    for (const session of missing) await mendSummary(db, session).catch(() => {});
+  mendSummaries(): Promise<void> {
+    return makeMissing(this.db);
   }
 
   /** Stores a sitting that was read from a file, with its events and what goes with them: all or none. */
@@ -120,28 +116,33 @@ export class Log {
 
   private async store(draft: Draft): Promise<void> {
     const { db } = this;
-    const { events, measurements, sessions, summaries, instruments } = db;
+    const { events, measurements, sessions, summaries, instruments, local } = db;
     const machine = await this.machineName();
     await recordRules();
-    const tables = [events, measurements, sessions, summaries, instruments];
+    const tables = [events, measurements, sessions, summaries, instruments, local];
     await db.transaction('rw', tables, () => this.write(draft, machine));
   }
 
-  /** Within a transaction: the number that it gives is the next one for every tab. */
+  /** Within a transaction, so that no two tabs give the same number. */
   private async write({ id, session, event, measurement }: Draft, machine: string): Promise<void> {
     const { events, measurements, sessions, summaries, instruments } = this.db;
     // Asked for all at once: each answer that is waited for is time in which a reading is not stored.
-    const [there, sitting, newest, before] = await Promise.all([
+    const [there, sitting, next, last, before] = await Promise.all([
       events.get(id),
       sessions.get(session.id),
-      events.orderBy('number').last(),
+      nextNumber(this.db),
+      entriesOf(this.db, session.id).last(),
       summaries.get(session.id),
     ]);
     // It was stored, and only the answer got lost.
     if (there) return;
-    const number = (newest?.number ?? -1) + 1;
+    // After everything in its session, those events included that came from another browser.
+    const number = last && last.number < MOST_NUMBER ? Math.max(next, last.number + 1) : next;
     const entry: LogEntry = { id, sessionId: session.id, machine, number, event };
-    const added: Promise<unknown>[] = [events.add(checkRecord('events', entry))];
+    const added: Promise<unknown>[] = [
+      events.add(checkRecord('events', entry)),
+      this.db.local.put({ id: 'numbers', next: number + 1 }),
+    ];
     if (!sitting) added.push(sessions.add(checkRecord('sessions', session)));
     if (measurement) {
       const whole = { id, sessionId: session.id, ...measurement };
@@ -159,6 +160,15 @@ export class Log {
   }
 }
 
+/** Makes and stores the summaries that are missing or of another form. */
+export async function makeMissing(db: RosefinchDatabase): Promise<void> {
+  const kept = await db.summaries.filter(({ form }) => form === SUMMARY_FORM).primaryKeys();
+  const there = new Set(kept);
+  const missing = (await db.sessions.toArray()).filter(({ id }) => !there.has(id));
+  // A log that cannot be summed up must not keep the page from opening: the check names it.
+  for (const session of missing) await mendSummary(db, session).catch(() => {});
+}
+
 /** The name of this browser’s store: given once. */
 async function machineOf(db: RosefinchDatabase): Promise<string> {
   return db.transaction('rw', db.local, async () => {
@@ -170,11 +180,25 @@ async function machineOf(db: RosefinchDatabase): Promise<string> {
   });
 }
 
-export function logOf(db: RosefinchDatabase, sessionId: string): Promise<LogEntry[]> {
-  return db.events
+/**
+ * The number of the next event of this browser. It is stored, and never worked out from what is there: what is
+ * deleted and brought back keeps its number for itself.
+ */
+export async function nextNumber(db: RosefinchDatabase): Promise<number> {
+  const numbers = await db.local.get('numbers');
+  if (numbers?.id === 'numbers') return numbers.next;
+  // Records from before there was a counter.
+  const newest = await db.events.where('number').below(MOST_NUMBER).last();
+  return (newest?.number ?? -1) + 1;
+}
+
+const entriesOf = (db: RosefinchDatabase, sessionId: string) =>
+  db.events
     .where('[sessionId+number]')
-    .between([sessionId, Dexie.minKey], [sessionId, Dexie.maxKey])
-    .toArray(inOrder);
+    .between([sessionId, Dexie.minKey], [sessionId, Dexie.maxKey]);
+
+export function logOf(db: RosefinchDatabase, sessionId: string): Promise<LogEntry[]> {
+  return entriesOf(db, sessionId).toArray(inOrder);
 }
 
 /** A sitting’s summary, made from its log; null where its instrument is not here. */

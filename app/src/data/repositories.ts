@@ -25,11 +25,12 @@ import { type Instrument, type Peg, type StringHeard, withPeg } from '@rosefinch
 import type { EpochMs, Hz } from '@rosefinch/core/units';
 import { liveQuery } from 'dexie';
 import { demoYear, natural, now, usualUnits, writeDatesAs, zone } from '../environment.ts';
+import { Changes } from './changeList.ts';
 import { Chronicle } from './chronicle.ts';
 import type { RosefinchDatabase, Shelf } from './database.ts';
 import { Ears } from './ears.ts';
 import { changeRecord, putRecord } from './kept.ts';
-import { type Draft, Log } from './log.ts';
+import { type Draft, Log, logOf } from './log.ts';
 import { checkRecord, recordRules } from './rules.ts';
 import { StoreProblem, stored } from './stored.ts';
 
@@ -69,6 +70,7 @@ export interface Listed {
 /** All that the pages read and write; nothing else knows the database. */
 export class Repository {
   readonly log: Log;
+  readonly changes: Changes;
   readonly chronicle: Chronicle;
   readonly ears: Ears;
 
@@ -77,8 +79,9 @@ export class Repository {
     readonly shelfKind: Shelf,
   ) {
     this.log = new Log(db);
-    this.ears = new Ears(db);
-    this.chronicle = new Chronicle(db, this.log, this.tells);
+    this.changes = new Changes(db);
+    this.ears = new Ears(db, this.changes);
+    this.chronicle = new Chronicle(db, this.log, this.changes, this.tells);
   }
 
   /** True if a sitting or a check tells of the instrument itself: practice and foreign recordings do not. */
@@ -151,7 +154,7 @@ export class Repository {
         singleTuningId(tuningId) === id || singleTuningId(homeTuningId) === id,
     );
     if (user) throw new StoreProblem(message('records.inThisTuning', { name: user.name }));
-    return stored(() => this.db.tunings.delete(id));
+    await this.changes.remove((recorder) => recorder.remove('tunings', [id]));
   }
 
   /** All restringings of an instrument, the newest first. */
@@ -364,6 +367,16 @@ export class Repository {
     return { at: copy.at, without };
   }
 
+  /** The automatic copies that this browser wrote, the oldest first. */
+  async writtenCopies(): Promise<readonly string[]> {
+    const written = await this.db.local.get('written');
+    return written?.id === 'written' ? written.names : [];
+  }
+
+  noteWrittenCopies(names: readonly string[]): Promise<void> {
+    return stored(async () => void (await this.db.local.put({ id: 'written', names })));
+  }
+
   /** How many sittings are over. */
   endedSittings(): Promise<number> {
     return this.db.sessions.filter(({ endedAt }) => endedAt !== null).count();
@@ -427,30 +440,16 @@ export class Repository {
     return { instruments, sessions, readings };
   }
 
-  /** Deletes a sitting with its log; answers the way to bring both back. */
+  /** Deletes a session with its log; answers how to bring both back. */
   deleteSession(id: string): Promise<() => Promise<void>> {
-    const { sessions, events, measurements, summaries } = this.db;
-    const tables = [sessions, events, measurements, summaries];
-    return stored(async () => {
-      const session = await sessions.get(id);
-      const summary = await summaries.get(id);
-      const log = await this.log.of(id);
-      const measured = await measurements.where('sessionId').equals(id).toArray();
-      await this.db.transaction('rw', tables, async () => {
-        await sessions.delete(id);
-        await summaries.delete(id);
-        await events.bulkDelete(log.map((entry) => entry.id));
-        await measurements.bulkDelete(measured.map((entry) => entry.id));
-      });
-      return () =>
-        stored(() =>
-          this.db.transaction('rw', tables, async () => {
-            if (session) await sessions.put(session);
-            if (summary) await summaries.put(summary);
-            await events.bulkPut(log);
-            await measurements.bulkPut(measured);
-          }),
-        );
+    return this.changes.remove(async (recorder) => {
+      const measured = this.db.measurements.where('sessionId').equals(id);
+      await recorder.remove('measurements', await measured.primaryKeys());
+      await recorder.remove(
+        'events',
+        (await logOf(this.db, id)).map((entry) => entry.id),
+      );
+      await recorder.remove('sessions', [id]);
     });
   }
 

@@ -13,7 +13,7 @@ import type {
   StringSummary,
   Summary,
 } from '../sitting/index.ts';
-import { STEPS } from '../sitting/index.ts';
+import { MOST_NUMBER, STEPS } from '../sitting/index.ts';
 import type { Course, Instrument, Peg, StringSpec } from '../strings/index.ts';
 import type { SettingsRecord, StoredSettings } from './settings.ts';
 import {
@@ -447,7 +447,7 @@ const logEntry = record<LogEntry>({
   id: id(),
   sessionId: id(),
   machine: name(),
-  number: whole(0, Number.MAX_SAFE_INTEGER),
+  number: whole(0, MOST_NUMBER),
   event,
 });
 

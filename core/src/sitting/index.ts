@@ -45,7 +45,7 @@ export type {
   StringSummary,
   Summary,
 } from './session.ts';
-export { LESSON_CENTS, tellsOfInstrument } from './session.ts';
+export { LESSON_CENTS, MOST_NUMBER, tellsOfInstrument } from './session.ts';
 export {
   emptySummary,
   inOrder,

@@ -82,7 +82,10 @@ export interface Summary {
   readonly upTo: number;
 }
 
-/** One line of a sitting's log. */
+/** The highest number an event can have: no browser counts that far. */
+export const MOST_NUMBER = 1e9;
+
+/** One line of a session's log. */
 export interface LogEntry {
   /** A UUID: stored once, however often it comes. */
   readonly id: string;
@@ -90,8 +93,8 @@ export interface LogEntry {
   /** Where it was stored first. */
   readonly machine: string;
   /**
-   * Its place in the log, given as it is stored: above every number that was there. The time
-   * of day is a field of the event and orders nothing.
+   * Its place in the log: above every number in its session and every one that this machine gave before, also of
+   * events that were deleted. The time of day is a field of the event and orders nothing.
    */
   readonly number: number;
   readonly event: StampedEvent;

@@ -27,7 +27,8 @@ export function AutomaticCopies() {
       const unstored = repository.log.outbox.pending();
       const { done } = archiveAside(shelf, { job: 'write', unstored, at });
       const { file, upTo } = await done;
-      await putCopy(folder, file, at);
+      const written = await putCopy(folder, file, at, await repository.writtenCopies());
+      await repository.noteWrittenCopies(written);
       await repository.noteCopy(at, upTo);
     };
     copy()

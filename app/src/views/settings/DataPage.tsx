@@ -10,9 +10,11 @@ import { base, dayHere, locale, now } from '../../environment.ts';
 import { saveBackup } from '../../parts/copies/index.ts';
 import { download, useNotices, ViewHead } from '../../parts/frame/index.ts';
 import { Copies } from './Copies.tsx';
+import { RecentChanges } from './RecentChanges.tsx';
 import { Restore } from './Restore.tsx';
 import { StoreCheck } from './StoreCheck.tsx';
 import { useArchive } from './useArchive.ts';
+import { useUndo } from './useUndo.ts';
 import { WorkLine } from './WorkLine.tsx';
 
 /** Backup, restore, readings as a table, the state of the records. */
@@ -29,6 +31,7 @@ export function DataPage() {
         <Files />
         <Restore />
         <Copies />
+        <RecentChanges />
         <StoreCheck />
         <Upkeep />
       </div>
@@ -88,7 +91,7 @@ function useWriting() {
 function Upkeep() {
   const t = useWords();
   const { repository } = useData();
-  const { archive, sure, setSure, wipe } = useWiping();
+  const { archive, sure, setSure, clear } = useClearing();
   return (
     <section aria-label={t('settings.upkeep')}>
       <Title order={2} size="h3" mb="sm">
@@ -104,7 +107,7 @@ function Upkeep() {
         {sure ? (
           <>
             <Text>{t('settings.allGoes')}</Text>
-            <Button color="dark" onClick={() => void wipe()}>
+            <Button color="dark" onClick={() => void clear()}>
               {t('settings.removeEverything')}
             </Button>
             <Button variant="default" onClick={() => setSure(false)}>
@@ -122,25 +125,21 @@ function Upkeep() {
   );
 }
 
-/** Takes everything away, once that is sure; it can be taken back. */
-function useWiping() {
+/** Deletes everything, once that is confirmed; it can be undone. */
+function useClearing() {
   const { shelf } = useData();
   const [sure, setSure] = useState(false);
   const archive = useArchive();
   const notices = useNotices();
-  const undo = () =>
+  const undo = useUndo(archive);
+  const clear = () =>
     archive.run(
-      (progress) => archiveAside(shelf, { job: 'undo' }, progress),
-      () => message('settings.asBefore'),
-    );
-  const wipe = () =>
-    archive.run(
-      (progress) => archiveAside(shelf, { job: 'wipe', at: now() }, progress),
-      () => {
+      (progress) => archiveAside(shelf, { job: 'clear', at: now() }, progress),
+      (id) => {
         setSure(false);
-        notices.undoable(message('settings.removed'), undo);
+        notices.undoable(message('settings.removed'), () => undo(id));
         return null;
       },
     );
-  return { archive, sure, setSure, wipe };
+  return { archive, sure, setSure, clear };
 }

@@ -6,30 +6,15 @@ import { archiveAside, type Survey, useData } from '../../data/index.ts';
 import { now } from '../../environment.ts';
 import { download, useNotices } from '../../parts/frame/index.ts';
 import { useWords } from '../../parts/words/index.ts';
+import { KINDS } from './kinds.ts';
 import { useArchive } from './useArchive.ts';
+import { useUndo } from './useUndo.ts';
 import { WorkLine } from './WorkLine.tsx';
 
 interface Planned {
   readonly file: File;
   readonly survey: Survey;
 }
-
-const KINDS: Readonly<Record<(typeof TABLE_NAMES)[number], LabelId>> = {
-  settings: 'settings.kindSettings',
-  instruments: 'settings.kindInstruments',
-  tunings: 'settings.kindTunings',
-  restringings: 'settings.kindRestringings',
-  fretChecks: 'settings.kindFretChecks',
-  sessions: 'settings.kindSessions',
-  events: 'settings.kindEvents',
-  measurements: 'settings.kindMeasurements',
-  recordings: 'settings.kindRecordings',
-  rounds: 'settings.kindRounds',
-  marks: 'settings.kindMarks',
-  climate: 'settings.kindClimate',
-  learners: 'settings.kindLearners',
-  earRuns: 'settings.kindEarRuns',
-};
 
 const PREFERENCES: readonly (readonly [Preference, LabelId])[] = [
   ['newer', 'settings.theNewerOne'],
@@ -88,18 +73,14 @@ function useRestore() {
       },
     );
   };
-  const undo = () =>
-    archive.run(
-      (progress) => archiveAside(shelf, { job: 'undo' }, progress),
-      () => message('settings.asBefore'),
-    );
+  const undo = useUndo(archive);
   const restore = ({ file }: Planned, preference: Preference, salvage: boolean) => {
     const how = { preference, salvage };
     void archive.run(
       (progress) => archiveAside(shelf, { job: 'restore', file, how, at: now() }, progress),
-      () => {
+      (id) => {
         setPlanned(null);
-        notices.undoable(message('settings.restored'), undo);
+        notices.undoable(message('settings.restored'), () => undo(id));
         return message('settings.restoredAll');
       },
     );
