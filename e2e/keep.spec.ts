@@ -88,7 +88,7 @@ test('what is not stored is marked, outlives its view, goes into a backup and is
   // Another view, and back: it is still there.
   await page.getByRole('link', { name: en('views.shelf'), exact: true }).click();
   await page.getByRole('heading', { name: en('views.shelf') }).waitFor();
-  await expect(page.getByRole('alert')).toContainText(en('common.notStoredYet'));
+  await expect(page.getByRole('alert')).toContainText(saying('records.notStoredYet'));
   const [saved] = await Promise.all([
     page.waitForEvent('download'),
     page.getByRole('button', { name: en('common.saveWhatIsNotStored') }).click(),

@@ -74,6 +74,9 @@ async function openBench(page: Page): Promise<number> {
   return bench.plucks(6);
 }
 
+const STRING_6 = `${en('common.stringTitle', { string: 6 })},`;
+const NOT_STORED = `[aria-label="${en('common.notStoredYet')}"]`;
+
 /** Plucks, and answers how many readings had been shown as stored when it was time to kill. */
 async function pluckUntil(page: Page, soon: boolean, chance: number): Promise<number> {
   const bench = new BenchPage(page);
@@ -84,9 +87,9 @@ async function pluckUntil(page: Page, soon: boolean, chance: number): Promise<nu
     globalThis.stored = 0;
     const look = () => {
       const label = [...document.querySelectorAll('.wire')]
-        .find((wire) => wire.getAttribute('aria-label')?.startsWith('String 6,'))
+        .find((wire) => wire.getAttribute('aria-label')?.startsWith(${JSON.stringify(STRING_6)}))
         ?.querySelector('[role=img]')?.getAttribute('aria-label') ?? '';
-      const dot = document.querySelector('[aria-label="not stored yet"]');
+      const dot = document.querySelector(${JSON.stringify(NOT_STORED)});
       if (!dot) globalThis.stored = Math.max(globalThis.stored, Number(/^\\d+/.exec(label)?.[0] ?? 0));
       requestAnimationFrame(look);
     };

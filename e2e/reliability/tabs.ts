@@ -83,13 +83,16 @@ function medianOf(values: number[]): number {
   return values.sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? 0;
 }
 
+const STRING_5 = `${en('common.stringTitle', { string: 5 })},`;
+const NOT_STORED = `[aria-label="${en('common.notStoredYet')}"]`;
+
 /** Notes in a page how long the open dot of a reading that is not stored yet was there, in ms. */
 const WATCH_STORED = `
   globalThis.toStore = [];
   addEventListener('DOMContentLoaded', () => {
     let since = null;
     new MutationObserver(() => {
-      const dot = document.querySelector('[aria-label="not stored yet"]');
+      const dot = document.querySelector(${JSON.stringify(NOT_STORED)});
       if (dot && since === null) since = performance.now();
       if (!dot && since !== null) {
         globalThis.toStore.push(performance.now() - since);
@@ -101,15 +104,15 @@ const WATCH_STORED = `
 /** Resolves once string 5 has so many readings in a page. */
 async function hasRead(page: Page, count: number): Promise<void> {
   await page.waitForFunction(
-    (wanted) => {
+    ({ wanted, name }) => {
       for (const wire of document.querySelectorAll('.wire')) {
-        if (!wire.getAttribute('aria-label')?.startsWith('String 5,')) continue;
+        if (!wire.getAttribute('aria-label')?.startsWith(name)) continue;
         const label = wire.querySelector('[role=img]')?.getAttribute('aria-label') ?? '';
         return Number(/^\d+/.exec(label)?.[0] ?? 0) >= wanted;
       }
       return false;
     },
-    count,
+    { wanted: count, name: STRING_5 },
     { polling: 10, timeout: 30_000 },
   );
 }

@@ -59,7 +59,7 @@ export function NeckTemper({ tuning, instrument }: Props) {
   /** One that lacks a note of this neck is refused before it is shown. */
   const laidOn = (next: Temperament) => temperedNeck(neck, [], next, frets);
   return (
-    <section className="card" aria-label={t('tunings.aTemperamentOnTheNeck')}>
+    <section className="card screen-only" aria-label={t('tunings.aTemperamentOnTheNeck')}>
       <strong>{t('tunings.aTemperamentOnTheNeck')}</strong>
       <Group align="end" gap="xs" my="xs">
         <NativeSelect

@@ -115,7 +115,7 @@ function SameNotes({ tuning, tunings }: { tuning: Tuning; tunings: readonly Tuni
 function Neighbours({ tuning, tunings }: { tuning: Tuning; tunings: readonly Tuning[] }) {
   const t = useWords();
   return (
-    <section aria-label={t('parts.tuningsNearBy')}>
+    <section className="screen-only" aria-label={t('parts.tuningsNearBy')}>
       <NeighbourMap tuning={tuning} tunings={tunings} />
     </section>
   );
