@@ -1462,6 +1462,9 @@ export interface Catalogue<Value> {
   readonly 'problems.line': { readonly line: Value };
   readonly 'problems.inLine': { readonly place: Value; readonly line: Value };
   readonly 'problems.inRecord': { readonly record: Value; readonly path: Value };
+  readonly 'problems.noCheck': None;
+  readonly 'problems.changed': None;
+  readonly 'problems.recordsMissing': { readonly found: Value; readonly count: number };
   readonly 'recording.otherBrowser': None;
   readonly 'recording.noPluck': None;
   readonly 'recording.nothingKept': None;

@@ -5,9 +5,10 @@ import type { Browser, CDPSession, Locator, Page } from '@playwright/test';
 import { saltmarshLibrary } from '@rosefinch/core/demo';
 import { type Random, seededRandom } from '@rosefinch/core/maths';
 import {
-  BACKUP_TAIL,
   backupHead,
+  backupTail,
   recordLine,
+  SumsOfTables,
   TABLE_NAMES,
   type TableName,
   type Tables,
@@ -197,7 +198,9 @@ function writeShelf(path: string, { instruments, sittings, readings, learners }:
     events: (i) => eventOf(i, each),
     measurements: (i) => measurementOf(i, each),
   };
-  writeFileSync(path, backupHead(new Date(START + sittings * HOUR_MS)));
+  const exportedAt = new Date(START + sittings * HOUR_MS);
+  const sums = new SumsOfTables();
+  writeFileSync(path, backupHead(exportedAt));
   for (const name of TABLE_NAMES) {
     const { open, between, close } = tableFrame(name);
     appendFileSync(path, open);
@@ -206,11 +209,12 @@ function writeShelf(path: string, { instruments, sittings, readings, learners }:
       const lines = Array.from({ length: Math.min(AT_ONCE, count - from) }, (_, i) =>
         recordLine(many[name]?.(from + i) ?? tables[name]![from + i]!),
       );
+      for (const line of lines) sums.add(name, line);
       appendFileSync(path, (from === 0 ? '' : between) + lines.join(between));
     }
     appendFileSync(path, close);
   }
-  appendFileSync(path, BACKUP_TAIL);
+  appendFileSync(path, backupTail(exportedAt, sums.end()));
 }
 
 /** Lines that are written in one go; exercises of each learner, and questions of each of those. */

@@ -2,9 +2,9 @@ import { FormatError, RecordError } from '@rosefinch/core/errors';
 import { type Message, message } from '@rosefinch/core/message';
 import { findTuning, TUNINGS } from '@rosefinch/core/music';
 import {
-  BACKUP_TAIL,
   BackupScanner,
   backupHead,
+  backupTail,
   type Contents,
   checkRecord,
   type Fault,
@@ -14,6 +14,7 @@ import {
   type Preference,
   recordLine,
   type Scanned,
+  SumsOfTables,
   TABLE_NAMES,
   type TableName,
   type Tables,
@@ -65,6 +66,7 @@ export async function writeArchive(
     const total = unstored.length + (await countOf(db));
     let done = 0;
     let text = backupHead(exportedAt);
+    const sums = new SumsOfTables();
     upTo = (await nextNumber(db)) - 1;
     const known = new Set(await db.sessions.toCollection().primaryKeys());
     const drafts = asRecords(await notThere(db, unstored), upTo + 1);
@@ -78,7 +80,9 @@ export async function writeArchive(
       let first = true;
       const write = (records: readonly Tables[TableName][]) => {
         for (const record of records) {
-          text += `${first ? '' : between}${recordLine(record)}`;
+          const line = recordLine(record);
+          sums.add(name, line);
+          text += `${first ? '' : between}${line}`;
           first = false;
         }
         counts[name] += records.length;
@@ -92,7 +96,7 @@ export async function writeArchive(
       write(besides[name] ?? []);
       text += close;
     }
-    parts.push(new Blob([text, BACKUP_TAIL]));
+    parts.push(new Blob([text, backupTail(exportedAt, sums.end())]));
   });
   const file = new Blob(parts, { type: 'application/json' });
   const of = Object.values(counts).reduce((a, b) => a + b, 0);

@@ -3,6 +3,7 @@ import type { Summary } from '../sitting/index.ts';
 import { BackupScanner, type Fault, type Scanned } from './scan.ts';
 import { checked } from './shape.ts';
 import { summary, TABLE_NAMES, TABLES, type TableName, type Tables } from './shapes.ts';
+import { type BackupSums, SumsOfTables } from './sums.ts';
 import { SCHEMA } from './version.ts';
 
 /** Everything that is kept, table by table. */
@@ -28,12 +29,13 @@ export function backupHead(exportedAt: Date): string {
 
 /** What opens and closes the list of one table in a backup file, and parts its lines. */
 export function tableFrame(table: TableName): { open: string; between: string; close: string } {
-  const last = TABLE_NAMES.at(-1) === table;
-  return { open: `"${table}":[\n`, between: ',\n', close: `\n]${last ? '' : ','}\n` };
+  return { open: `"${table}":[\n`, between: ',\n', close: '\n],\n' };
 }
 
-/** The last line of a backup file. */
-export const BACKUP_TAIL = '}\n';
+/** The end of a backup file: by its sums a reader notices what is missing or was changed. */
+export function backupTail(exportedAt: Date, sums: BackupSums): string {
+  return `"check":${JSON.stringify({ exportedAt: exportedAt.toISOString(), tables: sums })}\n}\n`;
+}
 
 /** A 32-bit float needs no more digits than this. */
 const FLOAT_DIGITS = 9;
@@ -55,11 +57,14 @@ export function noContents(): { [K in TableName]: Tables[K][] } {
 
 /** Writes all contents as a backup file: JSON (RFC 8259) with one record a line. */
 export function writeBackup(contents: Contents, exportedAt: Date): string {
+  const sums = new SumsOfTables();
   const tables = TABLE_NAMES.map((name) => {
     const { open, between, close } = tableFrame(name);
-    return `${open}${contents[name].map(recordLine).join(between)}${close}`;
+    const lines = contents[name].map(recordLine);
+    for (const line of lines) sums.add(name, line);
+    return `${open}${lines.join(between)}${close}`;
   });
-  return `${backupHead(exportedAt)}${tables.join('')}${BACKUP_TAIL}`;
+  return `${backupHead(exportedAt)}${tables.join('')}${backupTail(exportedAt, sums.end())}`;
 }
 
 /**

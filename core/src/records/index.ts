@@ -1,7 +1,7 @@
 export type { Contents } from './backup.ts';
 export {
-  BACKUP_TAIL,
   backupHead,
+  backupTail,
   checkRecord,
   checkSummary,
   noContents,
@@ -20,6 +20,7 @@ export { BackupScanner } from './scan.ts';
 export type { Settings, SettingsRecord, StoredSettings } from './settings.ts';
 export { DEFAULT_SETTINGS } from './settings.ts';
 export { TABLE_NAMES, TABLES, type TableName, type Tables } from './shapes.ts';
+export { SumsOfTables } from './sums.ts';
 export type {
   AirOfDay,
   FretCheck,

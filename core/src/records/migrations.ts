@@ -219,6 +219,8 @@ const STEPS: readonly ((file: Loose) => Loose)[] = [
   from4to5,
   from5to6,
   from6to7,
+  // Schema 8 added the check line; no record changed.
+  (file) => file,
 ];
 
 /** A backup of an older schema as the newest one; what is wrong in it is left for the check. */

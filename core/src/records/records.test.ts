@@ -1,8 +1,10 @@
+import { readFileSync } from 'node:fs';
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { saltmarshLibrary } from '../demo/index.ts';
 import { FormatError, RecordError, RosefinchError } from '../errors.ts';
 import type { Reading } from '../listen/index.ts';
+import { seededRandom } from '../maths/index.ts';
 import { message } from '../message.ts';
 import type { OwnTuning } from '../music/index.ts';
 import { inOrder, type LogEntry, movedMost, summarise, summaryAfter } from '../sitting/index.ts';
@@ -305,7 +307,7 @@ describe('backup', () => {
           try {
             const again = writeBackup(readBackup(text), new Date(mutated.exportedAt));
             // What says it is older comes out as the newest, with all that it held.
-            const same = { schema: 0, exportedAt: '' };
+            const same = { schema: 0, exportedAt: '', check: null };
             expect({ ...JSON.parse(again, asKept), ...same }).to.deep.equal({
               ...JSON.parse(text, asKept),
               ...same,
@@ -325,6 +327,51 @@ function asKept(key: string, value: unknown): unknown {
   const packed = key === 'track' || key === 'envelope';
   return packed && Array.isArray(value) ? value.map((x) => Math.fround(x) + 0) : value;
 }
+
+describe('a damaged backup', () => {
+  const whole = readFileSync(new URL(`./fixtures/backup-${SCHEMA}.json`, import.meta.url), 'utf8');
+  /** True if reading a text names anything that is wrong. */
+  const isNamed = (text: string): boolean => {
+    let named = false;
+    try {
+      salvage(text, () => {
+        named = true;
+      });
+    } catch (error) {
+      expect(error).to.be.instanceOf(RosefinchError);
+      return true;
+    }
+    return named;
+  };
+
+  it('is whole as it was written', () => {
+    expect(isNamed(whole)).to.equal(false);
+  });
+
+  it('names every line that is missing', () => {
+    const lines = whole.trimEnd().split('\n');
+    for (let i = 0; i < lines.length; i++) {
+      const without = lines.filter((_, j) => j !== i);
+      expect(isNamed(without.join('\n')), `without line ${i + 1}`).to.equal(true);
+    }
+  });
+
+  it('names a changed bit anywhere, and an end that was cut off', () => {
+    const bytes = new TextEncoder().encode(whole);
+    const random = seededRandom(8);
+    for (let n = 0; n < 500; n++) {
+      const at = Math.floor(random() * bytes.length);
+      const damaged = Uint8Array.from(bytes);
+      // The lowest six bits: what stays is text.
+      damaged[at]! ^= 1 << Math.floor(6 * random());
+      expect(isNamed(new TextDecoder().decode(damaged)), `byte ${at}`).to.equal(true);
+    }
+    for (let n = 0; n < 100; n++) {
+      const to = Math.floor(random() * (whole.length - 2));
+      expect(isNamed(whole.slice(0, to)), `cut at ${to}`).to.equal(true);
+    }
+  });
+});
 
 describe('salvage', () => {
   it('takes what is good, and tells place and reason of the rest', () => {

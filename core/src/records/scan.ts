@@ -4,6 +4,7 @@ import { type Message, message, type Value } from '../message.ts';
 import { migrated, migratedRecord } from './migrations.ts';
 import { checked } from './shape.ts';
 import { TABLE_NAMES, TABLES, type TableName, type Tables } from './shapes.ts';
+import { SumsOfTables, type TableSum } from './sums.ts';
 import { SCHEMA } from './version.ts';
 
 /** One good record of a backup, with its place in the file. */
@@ -29,6 +30,9 @@ const FIRST_IN_LINES = 4;
 /** No record is longer, in characters. */
 const LONGEST_LINE = 50_000_000;
 const FAULT_SHOWN = 10_000;
+/** Since this schema the last line says what must be there. */
+const FIRST_WITH_SUMS = 8;
+const CHECK = '"check":';
 
 const HEAD = /^\{"format":"rosefinch-backup","schema":(\d+),"exportedAt":"([^"]*)",$/;
 const TABLE = /^"([A-Za-z]+)":\[(\],?)?$/;
@@ -50,6 +54,11 @@ export class BackupScanner {
   private pieces: string[] = [];
   private length = 0;
   private closed = false;
+  private exportedAt = '';
+  private readonly sums = new SumsOfTables();
+  private isChecked = false;
+  /** Tables in which something was named already. */
+  private readonly faulty = new Set<TableName>();
   private readonly ids = new Map<TableName, Set<string>>(TABLE_NAMES.map((n) => [n, new Set()]));
 
   /** Faults that end all reading are thrown as FormatError; the others are told, one by one. */
@@ -85,10 +94,10 @@ export class BackupScanner {
     if (this.rest !== '') this.take(this.rest);
     if (this.manner === null) throw new FormatError(message('problems.emptyFile'));
     if (this.isOnePiece()) this.readInOnePiece();
-    else if (!this.closed)
+    else if (!this.closed || (this.schema >= FIRST_WITH_SUMS && !this.isChecked))
       this.faultAt(
         message('problems.line', { line: this.line }),
-        message('problems.endsEarly'),
+        this.closed ? message('problems.noCheck') : message('problems.endsEarly'),
         '',
       );
   }
@@ -119,16 +128,43 @@ export class BackupScanner {
       this.closed = true;
       return;
     }
+    if (text.startsWith(CHECK)) return this.compareSums(text.slice(CHECK.length), where);
     if (this.table === null) return this.faultAt(where, message('problems.noList'), text);
     const json = text.endsWith(',') ? text.slice(0, -1) : text;
+    this.sums.add(this.table, json);
     const place = `${this.table}[${this.index++}]`;
     let value: unknown;
     try {
       value = JSON.parse(json);
     } catch {
+      this.faulty.add(this.table);
       return this.faultAt(this.inLine(place), message('problems.noJson'), text);
     }
     this.offer(this.table, migratedRecord(this.table, value, this.schema), place);
+  }
+
+  /** The check line: what is missing, and what was changed without looking wrong. */
+  private compareSums(json: string, where: Value): void {
+    this.isChecked = true;
+    this.table = null;
+    const said = sumsIn(json);
+    if (!said) return this.faultAt(where, message('problems.noCheck'), json);
+    if (said.exportedAt !== this.exportedAt)
+      this.faultAt(message('problems.line', { line: 1 }), message('problems.changed'), '');
+    const found = this.sums.end();
+    for (const name of TABLE_NAMES) {
+      const [now, then] = [found[name], said.tables[name]];
+      const isComplete = this.compareCount(name, now.records, then);
+      if (isComplete && now.sha256 !== then?.sha256 && !this.faulty.has(name))
+        this.faultAt(name, message('problems.changed'), '');
+    }
+  }
+
+  private compareCount(name: TableName, found: number, then: TableSum | undefined): boolean {
+    const count = then?.records ?? 0;
+    if (found !== count)
+      this.faultAt(name, message('problems.recordsMissing', { found, count }), '');
+    return found === count;
   }
 
   private inLine(place: Value): Message {
@@ -142,6 +178,7 @@ export class BackupScanner {
     const schema = head ? checkSchema(Number(head[1])) : 0;
     if (head && schema >= FIRST_IN_LINES) {
       checkHead({ exportedAt: head[2] });
+      this.exportedAt = nth(head, 2);
       this.manner = 'lines';
       this.schema = schema;
       return;
@@ -166,7 +203,7 @@ export class BackupScanner {
     checkHead(file);
     const tables = migrated(file, schema);
     for (const [name, list] of Object.entries(tables)) {
-      if (['format', 'schema', 'exportedAt'].includes(name)) continue;
+      if (['format', 'schema', 'exportedAt', 'check'].includes(name)) continue;
       if (!isTable(name)) this.faultAt(name, message('problems.noSuchTable'), shownOf(list));
       else if (!Array.isArray(list))
         this.faultAt(name, message('problems.mustBeList'), shownOf(list));
@@ -175,8 +212,17 @@ export class BackupScanner {
     for (const name of TABLE_NAMES) {
       const list = tables[name];
       if (list === undefined) this.faultAt(name, message('problems.listMissing'), '');
-      if (Array.isArray(list)) list.forEach((value, i) => this.offer(name, value, `${name}[${i}]`));
+      if (!Array.isArray(list)) continue;
+      list.forEach((value, i) => {
+        // Another form of JSON has other white space alone: written again, its lines are the same.
+        this.sums.add(name, JSON.stringify(value));
+        this.offer(name, value, `${name}[${i}]`);
+      });
     }
+    if (file.check !== undefined) {
+      this.exportedAt = String(file.exportedAt);
+      this.compareSums(JSON.stringify(file.check), 'check');
+    } else if (schema >= FIRST_WITH_SUMS) this.faultAt('check', message('problems.noCheck'), '');
   }
 
   private offer(table: TableName, value: unknown, place: string): void {
@@ -188,6 +234,7 @@ export class BackupScanner {
       this.onRecord({ table, record: packed(table, record), place: located(place) } as Scanned);
     } catch (error) {
       if (!(error instanceof RecordError)) throw error;
+      this.faulty.add(table);
       this.faultAt(located(error.path), error.reason, shownOf(value));
     }
   }
@@ -210,6 +257,19 @@ export class BackupScanner {
 
   private faultAt(place: Value, reason: Value, text: string): void {
     this.onFault({ place, reason, text: text.slice(0, FAULT_SHOWN) });
+  }
+}
+
+/** What a check line says; null if it cannot be read. */
+function sumsIn(json: string): {
+  readonly exportedAt: unknown;
+  readonly tables: Readonly<Partial<Record<TableName, TableSum>>>;
+} | null {
+  try {
+    const { exportedAt, tables } = JSON.parse(json);
+    return typeof tables === 'object' && tables !== null ? { exportedAt, tables } : null;
+  } catch {
+    return null;
   }
 }
 

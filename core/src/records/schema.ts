@@ -19,6 +19,23 @@ export function backupSchema(): JsonSchema {
       schema: { const: SCHEMA },
       exportedAt: { type: 'string' },
       ...Object.fromEntries(tables),
+      check: {
+        type: 'object',
+        description:
+          'what the file must hold: records of each table, and the SHA-256 of their lines (UTF-8, each ended by a line feed, without the comma)',
+        properties: {
+          exportedAt: { type: 'string' },
+          tables: {
+            type: 'object',
+            additionalProperties: {
+              type: 'object',
+              properties: { records: { type: 'integer' }, sha256: { type: 'string' } },
+              required: ['records', 'sha256'],
+            },
+          },
+        },
+        required: ['exportedAt', 'tables'],
+      },
     },
     required: ['format', 'schema', 'exportedAt', ...TABLE_NAMES],
     additionalProperties: false,

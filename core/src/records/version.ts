@@ -1,2 +1,2 @@
 /** Version of what is stored and of the backup's form: the one place that says it. */
-export const SCHEMA = 7;
+export const SCHEMA = 8;
