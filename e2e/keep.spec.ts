@@ -243,3 +243,18 @@ test('after a bad ending the records are checked by themselves, and what was men
     page.getByText(saying('records.notClosedInOrder', { mended: 1, left: 0 })),
   ).toBeVisible();
 });
+
+test('a browser that refuses to keep anything reads strings all the same, and says so', async ({
+  page,
+}) => {
+  await page.addInitScript(() => {
+    IDBFactory.prototype.open = () => {
+      throw new DOMException('refused', 'SecurityError');
+    };
+  });
+  const bench = new BenchPage(page);
+  await bench.open();
+  await expect(page.getByText(en('troubles.storeNone'))).toBeVisible();
+  await bench.practise();
+  await expect.poll(() => bench.plucks(6)).toBe(1);
+});

@@ -1,4 +1,6 @@
 import { problemOf } from '@rosefinch/core/errors';
+import type { Message } from '@rosefinch/core/message';
+import { STORE_TROUBLES } from '@rosefinch/core/sentences';
 import '@fontsource-variable/bricolage-grotesque';
 import '@fontsource-variable/atkinson-hyperlegible-next';
 import '@fontsource-variable/jetbrains-mono';
@@ -8,7 +10,14 @@ import { type ReactNode, StrictMode, Suspense } from 'react';
 import { createRoot } from 'react-dom/client';
 import { createBrowserRouter, createHashRouter, RouterProvider } from 'react-router';
 import { App } from './App.tsx';
-import { DataProvider, Repository, RosefinchDatabase, type Shelf } from './data/index.ts';
+import {
+  canKeep,
+  DataProvider,
+  inMemory,
+  Repository,
+  RosefinchDatabase,
+  type Shelf,
+} from './data/index.ts';
 import { base, language, nameViewsByHash, ownName } from './environment.ts';
 import { watchForInstall } from './install.ts';
 import { Notices, NoticesProvider, theme } from './parts/frame/index.ts';
@@ -80,10 +89,18 @@ function routerFor({ routes }: Served, page: ReactNode) {
 async function open(): Promise<void> {
   const texts = new LoadedTexts(language());
   // What the first look says comes while the server is asked; the rest once that is painted.
-  const [served] = await Promise.all([whatIsServed(), texts.load(FIRST_MODULES)]);
+  const [served, isKept] = await Promise.all([
+    whatIsServed(),
+    canKeep(),
+    texts.load(FIRST_MODULES),
+  ]);
   const { shelf } = served;
   const notices = new Notices();
-  const database = new RosefinchDatabase(shelf, (problem) => notices.say({ message: problem }));
+  const trouble = (problem: Message) => notices.say({ message: problem });
+  // Strings can be read all the same; what is read is gone with the page, and that is said.
+  if (!isKept) trouble(STORE_TROUBLES.none);
+  const memory = isKept ? {} : await inMemory();
+  const database = new RosefinchDatabase(shelf, trouble, memory);
   const repository = new Repository(database, shelf);
   // The notices must show even while an older tab holds the database.
   const ready = repository.prepare().catch((error: Error) => {

@@ -1465,6 +1465,8 @@ export interface Catalogue<Value> {
   readonly 'problems.noCheck': None;
   readonly 'problems.changed': None;
   readonly 'problems.recordsMissing': { readonly found: Value; readonly count: number };
+  readonly 'problems.tooManyFaults': { readonly faults: Value };
+  readonly 'problems.oddId': { readonly id: Value };
   readonly 'recording.otherBrowser': None;
   readonly 'recording.noPluck': None;
   readonly 'recording.nothingKept': None;

@@ -1,6 +1,6 @@
 import { now } from '../environment.ts';
-import type { Change, Recorder } from './changes.ts';
-import type { RosefinchDatabase } from './database.ts';
+import type { Recorder } from './changes.ts';
+import type { Change, RosefinchDatabase } from './database.ts';
 import { stored } from './stored.ts';
 
 /** Loaded when something is deleted or undone: the first look at an instrument does not need it. */

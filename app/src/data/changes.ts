@@ -1,7 +1,7 @@
 import { message } from '@rosefinch/core/message';
-import { TABLE_NAMES, type TableName, type Tables } from '@rosefinch/core/records';
+import { TABLE_NAMES, type TableName } from '@rosefinch/core/records';
 import type { EpochMs } from '@rosefinch/core/units';
-import type { RosefinchDatabase } from './database.ts';
+import type { AnyRecord, Change, ChangeKind, ChangePart, RosefinchDatabase } from './database.ts';
 import { makeMissing } from './log.ts';
 import { StoreProblem } from './stored.ts';
 
@@ -10,34 +10,6 @@ import { StoreProblem } from './stored.ts';
  * removed or replaced, and the ids of what it added, so that it can be undone at any later time. An undo is a
  * change of its own, and undoing that is the redo.
  */
-
-export type ChangeKind = 'deleted' | 'cleared' | 'restored' | 'undone';
-
-/** One entry of the list of major changes. */
-export interface Change {
-  readonly id: number;
-  readonly at: EpochMs;
-  readonly kind: ChangeKind;
-  /** The change that an undo reversed. */
-  readonly of?: number;
-  /** How many records it removed, replaced or added, by table. */
-  readonly counts: Readonly<Partial<Record<TableName, number>>>;
-  /** Size of what it keeps, in characters of JSON. */
-  readonly size: number;
-  readonly isUndone: boolean;
-}
-
-type AnyRecord = Tables[TableName];
-
-/** What a change did to one table, a batch at a time. Records are kept as they were, whole or not. */
-export interface ChangePart {
-  readonly id?: number;
-  readonly changeId: number;
-  readonly table: TableName;
-  readonly removed: readonly AnyRecord[];
-  readonly replaced: readonly AnyRecord[];
-  readonly added: readonly string[];
-}
 
 /** Entries are kept for so long, in ms, … */
 const LONGEST: EpochMs = 30 * 86_400_000;

@@ -9,9 +9,8 @@ import {
 } from '@rosefinch/core/records';
 import { STORE_TROUBLES } from '@rosefinch/core/sentences';
 import type { LogEntry, Measurement, Summary } from '@rosefinch/core/sitting';
-import { Dexie, type Table } from 'dexie';
+import { Dexie, type DexieOptions, type Table } from 'dexie';
 import { ownName } from '../environment.ts';
-import type { Change, ChangePart } from './changes.ts';
 
 /** Which shelf this page works on: the demo has a database of its own. */
 export type Shelf = 'own' | 'demo';
@@ -32,6 +31,35 @@ export type Local =
   | { readonly id: 'folder'; readonly handle: FileSystemDirectoryHandle }
   /** The automatic copies in the order in which they were written. */
   | { readonly id: 'written'; readonly names: readonly string[] };
+
+/** What a major change of all that is kept did. */
+export type ChangeKind = 'deleted' | 'cleared' | 'restored' | 'undone';
+
+/** One entry of the list of major changes. */
+export interface Change {
+  readonly id: number;
+  readonly at: number;
+  readonly kind: ChangeKind;
+  /** The change that an undo reversed. */
+  readonly of?: number;
+  /** How many records it removed, replaced or added, by table. */
+  readonly counts: Readonly<Partial<Record<TableName, number>>>;
+  /** Size of what it keeps, in characters of JSON. */
+  readonly size: number;
+  readonly isUndone: boolean;
+}
+
+export type AnyRecord = Tables[TableName];
+
+/** What a change did to one table, a batch at a time. Records are kept as they were, whole or not. */
+export interface ChangePart {
+  readonly id?: number;
+  readonly changeId: number;
+  readonly table: TableName;
+  readonly removed: readonly AnyRecord[];
+  readonly replaced: readonly AnyRecord[];
+  readonly added: readonly string[];
+}
 
 /** The browser database. A stored reading is on the disk before the promise resolves. */
 export class RosefinchDatabase extends Dexie {
@@ -57,9 +85,16 @@ export class RosefinchDatabase extends Dexie {
   declare changes: Table<Change, number>;
   declare changeParts: Table<ChangePart, number>;
 
-  /** `trouble` is told what an upgrade in another tab means for this one. */
-  constructor(shelf: Shelf, trouble: (problem: Message) => void = () => {}) {
-    super(databaseName(shelf), { chromeTransactionDurability: 'strict' });
+  /**
+   * @param trouble is told what an upgrade in another tab means for this one
+   * @param place where the database lives, if not in the browser's own
+   */
+  constructor(
+    shelf: Shelf,
+    trouble: (problem: Message) => void = () => {},
+    place: Pick<DexieOptions, 'indexedDB' | 'IDBKeyRange'> = {},
+  ) {
+    super(databaseName(shelf), { chromeTransactionDurability: 'strict', ...place });
     this.version(1).stores({
       instruments: 'id, name',
       sessions: 'id, instrumentId, startedAt',

@@ -1,3 +1,5 @@
+import type { DexieOptions } from 'dexie';
+import { ownName } from '../environment.ts';
 /** What the browser says of its storage. */
 export interface StorageState {
   /** It has promised to keep what is stored until it is removed by hand. */
@@ -20,4 +22,30 @@ export async function storageState(): Promise<StorageState | null> {
     storage.estimate(),
   ]);
   return { lasting, left: Math.max(0, quota - usage) };
+}
+
+/** A browser that does not answer in this time is slow, not unwilling, in ms. */
+const PATIENCE_MS = 1500;
+
+/** Whether this browser lets the page keep anything: private windows and policies may refuse it. */
+export function canKeep(): Promise<boolean> {
+  return new Promise((resolve) => {
+    setTimeout(() => resolve(true), PATIENCE_MS);
+    try {
+      const opening = indexedDB.open(ownName('rosefinch-probe'));
+      opening.onsuccess = () => {
+        opening.result.close();
+        resolve(true);
+      };
+      opening.onerror = () => resolve(false);
+    } catch {
+      resolve(false);
+    }
+  });
+}
+
+/** A database that lives as long as the page, for browsers that refuse to keep one. */
+export async function inMemory(): Promise<Pick<DexieOptions, 'indexedDB' | 'IDBKeyRange'>> {
+  const { IDBKeyRange, indexedDB } = await import('fake-indexeddb');
+  return { indexedDB, IDBKeyRange };
 }

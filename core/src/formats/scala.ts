@@ -37,17 +37,25 @@ export function readScale(text: string): Scale {
   };
 }
 
+const WIDEST_CENTS = 12_000;
+
 function stepIn(line: string, at: number): ScaleStep {
   const value = /^\s*(\S+)/.exec(line)?.[1] ?? '';
   const text = line.trim();
   if (/^-?\d*\.\d*$/.test(value) && /\d/.test(value))
-    return { kind: 'cents', cents: Number(value) };
+    return bounded({ kind: 'cents', cents: Number(value) }, line, at);
   const ratio = /^(-?\d+)(?:\/(-?\d+))?$/.exec(value);
   if (!ratio) throw new FormatError(message('problems.scaleNote', { line: at, text }));
   const [over, under] = [Number(ratio[1]), Number(ratio[2] ?? 1)];
   if (over <= 0 || under <= 0)
     throw new FormatError(message('problems.scaleRatio', { line: at, text }));
-  return { kind: 'ratio', over, under };
+  return bounded({ kind: 'ratio', over, under }, line, at);
+}
+
+/** No instrument has a wider range than ten octaves; hundreds of digits are no number at all. */
+function bounded(step: ScaleStep, line: string, at: number): ScaleStep {
+  if (Math.abs(centsOfStep(step)) <= WIDEST_CENTS) return step;
+  throw new FormatError(message('problems.scaleNote', { line: at, text: line.trim() }));
 }
 
 /** A scale as .scl. @throws FormatError where a step is none */

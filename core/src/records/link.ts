@@ -1,4 +1,6 @@
 import { EXERCISES, type ExerciseKind } from '../ear/index.ts';
+import { RecordError } from '../errors.ts';
+import { message } from '../message.ts';
 import type { OwnTuning } from '../music/index.ts';
 import { among, byField, checked, choice, optional, record, yes } from './shape.ts';
 import { TABLES } from './shapes.ts';
@@ -28,5 +30,16 @@ const linked = byField<Linked, 'kind'>('kind', {
 
 /** What a link holds, if it may. @throws RecordError naming the field that is wrong */
 export function checkLinked(value: unknown): Linked {
-  return checked<Linked>(linked, value, 'the link');
+  const link = checked<Linked>(linked, value, 'the link');
+  for (const { id } of tuningsIn(link))
+    if (!ID.test(id)) throw new RecordError('the link.id', message('problems.oddId', { id }));
+  return link;
 }
+
+/** What ids look like: they become part of an address. */
+const ID = /^[\w-]{1,100}$/;
+
+const tuningsIn = (link: Linked): readonly OwnTuning[] => {
+  if (link.kind === 'tuning') return [link.tuning];
+  return link.kind === 'plan' ? [link.from, link.to] : [];
+};

@@ -373,6 +373,26 @@ describe('a damaged backup', () => {
   });
 });
 
+describe('a file of rubbish', () => {
+  const head = `{"format":"rosefinch-backup","schema":${SCHEMA},"exportedAt":"2026-12-01T08:00:00.000Z",\n`;
+
+  it('is refused after a thousand faults, however long it is', () => {
+    const reasons: unknown[] = [];
+    const text = `${head}"events":[\n${'{},\n'.repeat(20_000)}`;
+    expect(() => salvage(text, ({ reason }) => reasons.push(reason))).to.throw(
+      FormatError,
+      /problems\.tooManyFaults/,
+    );
+    expect(reasons.length).to.equal(1000);
+  });
+
+  for (const day of ['0000-01-01', '2026-02-30', '2026-13-01'])
+    it(`is refused where its head says ${day}`, () => {
+      const text = head.replace('2026-12-01', day);
+      expect(() => readBackup(text)).to.throw(FormatError, /problems\.noUtc/);
+    });
+});
+
 describe('salvage', () => {
   it('takes what is good, and tells place and reason of the rest', () => {
     const lines = writeBackup(contents(), DATE).split('\n');

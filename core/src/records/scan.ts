@@ -30,6 +30,8 @@ const FIRST_IN_LINES = 4;
 /** No record is longer, in characters. */
 const LONGEST_LINE = 50_000_000;
 const FAULT_SHOWN = 10_000;
+/** A file with more faults than this, and more than good records, is no backup. */
+const MOST_FAULTS = 1000;
 /** Since this schema the last line says what must be there. */
 const FIRST_WITH_SUMS = 8;
 const CHECK = '"check":';
@@ -57,6 +59,8 @@ export class BackupScanner {
   private exportedAt = '';
   private readonly sums = new SumsOfTables();
   private isChecked = false;
+  private faults = 0;
+  private good = 0;
   /** Tables in which something was named already. */
   private readonly faulty = new Set<TableName>();
   private readonly ids = new Map<TableName, Set<string>>(TABLE_NAMES.map((n) => [n, new Set()]));
@@ -231,6 +235,7 @@ export class BackupScanner {
     try {
       const record = checked<Tables[TableName]>(TABLES[table].shape, value, place);
       this.checkPlace(table, record, place);
+      this.good++;
       this.onRecord({ table, record: packed(table, record), place: located(place) } as Scanned);
     } catch (error) {
       if (!(error instanceof RecordError)) throw error;
@@ -255,7 +260,11 @@ export class BackupScanner {
     seen.add(record.id);
   }
 
+  /** @throws FormatError where nearly everything is wrong: rubbish is not to be read to its end */
   private faultAt(place: Value, reason: Value, text: string): void {
+    this.faults++;
+    if (this.faults > MOST_FAULTS && this.faults > this.good)
+      throw new FormatError(message('problems.tooManyFaults', { faults: MOST_FAULTS }));
     this.onFault({ place, reason, text: text.slice(0, FAULT_SHOWN) });
   }
 }
@@ -303,11 +312,18 @@ function checkSchema(schema: unknown): number {
   return schema;
 }
 
+const DAY_LENGTH = '2026-12-02'.length;
 const UTC = /^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d+)?Z$/;
 
 function checkHead({ exportedAt }: Readonly<Record<string, unknown>>): void {
-  if (typeof exportedAt !== 'string' || !UTC.test(exportedAt))
+  if (typeof exportedAt !== 'string' || !UTC.test(exportedAt) || !isPossible(exportedAt))
     throw new FormatError(message('problems.noUtc', { value: shownOf(exportedAt) }));
+}
+
+/** Whether the calendar has such a day, in years that a computer may have lived through. */
+function isPossible(utc: string): boolean {
+  const at = new Date(utc);
+  return at.getTime() >= 0 && at.toISOString().slice(0, DAY_LENGTH) === utc.slice(0, DAY_LENGTH);
 }
 
 function shownOf(value: unknown): string {

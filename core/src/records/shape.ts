@@ -101,8 +101,8 @@ export const yes = () =>
     },
   );
 
-/** 1990 and 2200: no sitting was held before or after. */
-const EARLIEST = Date.UTC(1990, 0);
+/** A clock may be wrong by decades, and what was read then is kept all the same; beyond 1970 and 2200 it is no time. */
+const EARLIEST = 0;
 const LATEST = Date.UTC(2200, 0);
 /** A moment in ms since 1970. */
 export const moment = () => real(EARLIEST, LATEST);
