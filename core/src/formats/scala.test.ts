@@ -56,6 +56,7 @@ describe('scales as files', () => {
     ['a word for a note', 'a\n 2\n 3/2\n octave', 'problems.scaleNote","args":{"line":4'],
     ['a negative ratio', 'a\n 1\n -3/2', 'problems.scaleRatio","args":{"line":3'],
     ['division by nothing', 'a\n 1\n 3/0', 'problems.scaleRatio","args":{"line":3'],
+    ['hundreds of digits', `a\n 1\n ${'9'.repeat(400)}.0`, 'problems.scaleNote","args":{"line":3'],
     ['a comma for a point', 'a\n 1\n 701,955', 'problems.scaleNote","args":{"line":3'],
   ] as const)
     it(`${what} is refused, and the line is named`, () => {

@@ -37,7 +37,7 @@ export function readScale(text: string): Scale {
   };
 }
 
-const WIDEST_CENTS = 12_000;
+const WIDEST_CENTS = 60_000;
 
 function stepIn(line: string, at: number): ScaleStep {
   const value = /^\s*(\S+)/.exec(line)?.[1] ?? '';
@@ -52,7 +52,7 @@ function stepIn(line: string, at: number): ScaleStep {
   return bounded({ kind: 'ratio', over, under }, line, at);
 }
 
-/** No instrument has a wider range than ten octaves; hundreds of digits are no number at all. */
+/** Fifty octaves are beyond all hearing; hundreds of digits are no number at all. */
 function bounded(step: ScaleStep, line: string, at: number): ScaleStep {
   if (Math.abs(centsOfStep(step)) <= WIDEST_CENTS) return step;
   throw new FormatError(message('problems.scaleNote', { line: at, text: line.trim() }));
