@@ -49,8 +49,8 @@ export type NextStep =
       readonly low: boolean;
       readonly tighten: TightenDirection;
       readonly semitones: Semitones;
-      /** The notes to pass, the target last. */
-      readonly notes: readonly NoteValue[];
+      /** The notes to pass, the one to stop at last. */
+      readonly notes: readonly [NoteValue, ...NoteValue[]];
       /** All the way; null where nothing is known of the peg. */
       readonly turn: TurnSize | null;
     }
@@ -138,13 +138,18 @@ function turn(
   const aim = last.aim === undefined ? 0 : last.aim;
   const size = turnsTo?.(last.hz, shiftHz(target.hz, aim)) ?? null;
   if (Math.abs(off) > FAR_OFF) {
-    const notes = notesToPass(last.hz, target.midi, a4);
+    // An aim of a semitone or more ends at another note than the string's own.
+    const end = target.midi + Math.round(aim / 100);
+    const [first = end, ...rest] = notesToPass(last.hz, end, a4);
     return {
       step: 'far off',
-      low: last.cents < 0,
+      low,
       tighten,
-      semitones: Math.abs(last.cents / 100),
-      notes: notes.map((midi) => noteValue(midi, target.accidental)),
+      semitones: Math.abs(off / 100),
+      notes: [
+        noteValue(first, target.accidental),
+        ...rest.map((midi) => noteValue(midi, target.accidental)),
+      ],
       turn: size,
     };
   }

@@ -451,6 +451,7 @@ describe('summary of a sitting', () => {
       foundError: 0.4,
       left: 0.5,
       leftError: 0.4,
+      inTune: true,
       leftHz: 82.1,
       leftAt: AT,
       plucks: 2,

@@ -637,6 +637,8 @@ const leftFrom = {
   left: nullable(cents()),
   leftError: nullable(error()),
   leftHz: nullable(hz()),
+  inTune: optional(nullable(flag())),
+  leftAim: optional(cents()),
   leftAt: nullable(moment()),
 };
 
@@ -646,6 +648,7 @@ export const summary = record<Summary>({
   instrumentId: id(),
   startedAt: moment(),
   form: whole(0, 1e6),
+  tolerance: optional(positive(100)),
   strings: list(
     record<StringSummary>({
       course: course(),

@@ -123,7 +123,12 @@ describe('what an instrument of a round still needs', () => {
     ],
     ['one strum, all right', strum(0.5, -1, 1.5, 0), { kind: 'right' }],
     ['each string once, all right', [1, 2, 3, 4].map((c) => reading(c, 1)), { kind: 'right' }],
-    ['at the edge, within the error of it', strum(0, 2.7, 0, 0), { kind: 'right' }],
+    ['just beyond the tolerance', strum(0, 2.7, 0, 0), { kind: 'off', courses: [2] }],
+    [
+      'at the edge, where nothing moved',
+      [...strum(0, 1.9, 0, 0), reading(2, 2.2)],
+      { kind: 'right' },
+    ],
     ['beyond it', strum(0, 3.1, 0, 0), { kind: 'off', courses: [2] }],
     [
       'still moving',

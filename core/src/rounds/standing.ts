@@ -1,4 +1,4 @@
-import { offBy, type StringReading } from '../sitting/index.ts';
+import { inTuneReadings, offBy, type StringReading } from '../sitting/index.ts';
 import type { Cents } from '../units.ts';
 
 /** What an instrument of a round still needs, by what was heard of it. */
@@ -17,9 +17,6 @@ export type Heard =
   | { readonly kind: 'right' }
   | { readonly kind: 'done' };
 
-/** However unsure a reading is, so far beyond the tolerance nothing is right. */
-const EDGE: Cents = 1;
-const EDGE_SIGMAS = 2;
 /** So much turned in all moves the others by more than is let pass, cents. Common practice, no source. */
 const MUCH: Cents = 60;
 
@@ -37,23 +34,33 @@ export function heardOfRound(
   if (unread.length > 0) return { kind: 'unread', courses: unread, of: order.length };
   const off = order.filter((course) => !isPutRight(of(course), tolerance));
   if (off.length > 0) return { kind: 'off', courses: off };
-  const wasOff = order.filter((course) => of(course).some((r) => !isRight(r, tolerance)));
+  const wasOff = order.filter((course) => wasTurned(of(course), tolerance));
   if (wasOff.length === 0) return { kind: 'right' };
   return movedSince(readings, order, tolerance) ? { kind: 'once more' } : { kind: 'done' };
 }
 
-/** True for a reading that is as near its note as is let pass. */
-function isRight(reading: StringReading, tolerance: Cents): boolean {
-  const edge = Math.min(EDGE, EDGE_SIGMAS * reading.errorCents);
-  return !reading.moving && Math.abs(offBy(reading)) <= tolerance + edge;
+/** Which readings of one string are in tune; one that still moved is not. */
+function rightOf(own: readonly StringReading[], tolerance: Cents): boolean[] {
+  return inTuneReadings(own, tolerance).map((right, i) => right && !own[i]?.moving);
+}
+
+/** A strum reads a string to no more than this, in cents. */
+const STRUM_ERROR: Cents = 4;
+
+/** Whether a string must have been turned: it was out of tune by more than a strum may be wrong. */
+function wasTurned(own: readonly StringReading[], tolerance: Cents): boolean {
+  return rightOf(own, tolerance).some((right, i) => {
+    const reading = own[i];
+    const isDoubtful =
+      reading?.strummed === true && Math.abs(offBy(reading)) <= tolerance + STRUM_ERROR;
+    return !right && !isDoubtful;
+  });
 }
 
 function isPutRight(own: readonly StringReading[], tolerance: Cents): boolean {
-  const last = own.at(-1);
-  if (!last || !isRight(last, tolerance)) return false;
-  if (own.every((reading) => isRight(reading, tolerance))) return true;
-  const before = own.at(-2);
-  return last.strummed === true || (before !== undefined && isRight(before, tolerance));
+  const right = rightOf(own, tolerance);
+  if (!right.at(-1)) return false;
+  return !right.includes(false) || own.at(-1)?.strummed === true || right.at(-2) === true;
 }
 
 /** True where much was turned after some string was heard last. */
@@ -62,14 +69,21 @@ function movedSince(
   order: readonly number[],
   tolerance: Cents,
 ): boolean {
+  const right = new Map<StringReading, boolean>();
+  for (const course of order) {
+    const own = readings.filter((reading) => reading.course === course);
+    rightOf(own, tolerance).forEach((isRight, i) => {
+      const reading = own[i];
+      if (reading) right.set(reading, isRight);
+    });
+  }
   return order.some((course) => {
     const last = readings.findLastIndex((reading) => reading.course === course);
     let turned = 0;
     for (let i = last + 1; i < readings.length; i++) {
       const reading = readings[i];
       const before = readings.findLast((r, j) => j < i && r.course === reading?.course);
-      if (reading && before && !isRight(before, tolerance))
-        turned += Math.abs(reading.cents - before.cents);
+      if (reading && before && !right.get(before)) turned += Math.abs(reading.cents - before.cents);
     }
     return turned > MUCH;
   });

@@ -47,6 +47,23 @@ describe('whose strings these are', () => {
     expect(whoseIsIt(heard([1, 0, -1, 2]), mine, [other])).to.equal(null);
   });
 
+  it('never an instrument of which less is known: one that was never read fits everything', () => {
+    const unread: Candidate = {
+      instrumentId: 'new',
+      strings: [0, 0, 0, 0].map(() => ({ left: null, spread: 4, stiffness: null })),
+    };
+    const pitches = [3, -6, 8, -4];
+    for (const b of [undefined, 1e-4])
+      expect(whoseIsIt(heard(pitches, b), known('a', [0, 0, 0, 0], b ?? null), [unread])).to.equal(
+        null,
+      );
+    // … and it does not hide a real swap.
+    const other = known('b', [0, -38, 0, 31]);
+    expect(whoseIsIt(heard([1, -36, -1, 33]), known('a', [0, 0, 0, 0]), [unread, other])).to.equal(
+      'b',
+    );
+  });
+
   it('what the air did to all alike tells nothing', () => {
     const mine = known('a', [0, 0, 0, 0]);
     expect(whoseIsIt(heard([-9, -9, -8, -9]), mine, [known('b', [-9, -9, -9, -9])])).to.equal(null);

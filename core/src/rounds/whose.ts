@@ -84,14 +84,32 @@ export function whoseIsIt(
   inHand: Candidate,
   others: readonly Candidate[],
 ): string | null {
-  const mine = likeness(heard, inHand);
   const ranked = others
-    .map((other) => ({ id: other.instrumentId, ln: likeness(heard, other) }))
-    .sort((a, b) => b.ln - a.ln);
+    .map((other) => ({ id: other.instrumentId, lead: leadOf(heard, other, inHand) }))
+    .sort((a, b) => b.lead - a.lead);
   const [best, second] = ranked;
-  if (!best || best.ln - mine < ASKED) return null;
-  return second && best.ln - second.ln < CLEAR ? null : best.id;
+  if (!best || best.lead < ASKED) return null;
+  return second && best.lead - second.lead < CLEAR ? null : best.id;
 }
+
+/**
+ * How much likelier one instrument is than another, ln. Only what is known of both counts: one that was never
+ * read fits everything, and would beat the right one.
+ */
+function leadOf(heard: readonly HeardString[], one: Candidate, other: Candidate): number {
+  const shared = (of: Candidate, beside: Candidate): Candidate => ({
+    ...of,
+    strings: of.strings.map((string, i) => ({
+      ...string,
+      left: (beside.strings[i]?.left ?? null) === null ? null : string.left,
+      stiffness: isMeasured(beside.strings[i]) ? string.stiffness : null,
+    })),
+  });
+  return likeness(heard, shared(one, other)) - likeness(heard, shared(other, one));
+}
+
+const isMeasured = (string: Known | undefined): boolean =>
+  (string?.stiffness?.length ?? 0) >= FEWEST_PLUCKS;
 
 function likeness(heard: readonly HeardString[], { strings }: Candidate): number {
   const moved = heard.flatMap(({ course, cents }) => {
@@ -121,7 +139,7 @@ function pitchFits({ cents, errorCents }: HeardString, { left, spread }: Known, 
 
 function stiffnessFits({ stiffness }: HeardString, known: Known): number {
   if (stiffness === undefined || !(stiffness > 0)) return 0;
-  if ((known.stiffness?.length ?? 0) < FEWEST_PLUCKS) return 0;
+  if (!isMeasured(known)) return 0;
   const all = known.stiffness ?? [];
   const n = all.length;
   const mean = all.reduce((sum, ln) => sum + ln, 0) / n;

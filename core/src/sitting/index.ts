@@ -29,6 +29,7 @@ export {
   allInTune,
   benchAfter,
   currentPass,
+  inTuneReadings,
   isClosed,
   nextCourse,
   passDone,

@@ -152,7 +152,7 @@ function standingOf(state: BenchState, readings: readonly StringReading[]): Stan
   const last = nth(readings, readings.length - 1);
   const left = lastOfEarlierPass(state, last.course);
   const earlier = readings[readings.length - 2] ?? left;
-  const right = rightOnes(readings, left, tolerance);
+  const right = inTuneReadings(readings, tolerance, left);
   if (!right.at(-1)) return offBy(last) < 0 ? 'low' : 'high';
   const neverMoved = right.every((one) => one);
   const wasRight =
@@ -169,13 +169,15 @@ function edgeOf({ errorCents }: StringReading, tolerance: Cents): Cents {
 }
 
 /**
- * Which readings are right: within tolerance, or at its very edge where the one before was right and
- * nothing moved as far as two readings can tell, so that no string is sent round for ever.
+ * Which readings of one string are in tune: within the tolerance of the aim, or at its very edge where the reading
+ * before was in tune and nothing moved as far as two readings can tell, so that no string is sent round for ever.
+ * The one definition of “in tune”: Tune, rounds, their sheets and summaries all go by it.
+ * @param left the last reading before these
  */
-function rightOnes(
+export function inTuneReadings(
   readings: readonly StringReading[],
-  left: StringReading | undefined,
   tolerance: Cents,
+  left?: StringReading,
 ): boolean[] {
   let before = left && Math.abs(offBy(left)) <= edgeOf(left, tolerance) ? left : undefined;
   return readings.map((reading) => {

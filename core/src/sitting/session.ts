@@ -60,6 +60,10 @@ export interface StringSummary {
   readonly left: Cents | null;
   readonly leftError: Cents | null;
   readonly leftHz: Hz | null;
+  /** Whether the last one was in tune, as Tune judges it; null without one. */
+  readonly inTune?: boolean | null;
+  /** What the last one was to be, in cents from the target; 0 where it is missing. */
+  readonly leftAim?: Cents;
   readonly leftAt: EpochMs | null;
   readonly plucks: number;
 }
@@ -72,6 +76,8 @@ export interface Summary {
   readonly startedAt: EpochMs;
   /** Which way of summing up made it; another one is made anew. */
   readonly form: number;
+  /** What counts as in tune, in cents from the aim. */
+  readonly tolerance?: Cents;
   readonly strings: readonly StringSummary[];
   readonly passes: number;
   /** Something was read since the present pass began. */

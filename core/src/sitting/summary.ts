@@ -2,14 +2,15 @@ import type { Instrument } from '../strings/index.ts';
 import type { Cents } from '../units.ts';
 import { withAttributions } from './attributed.ts';
 import type { StringReading } from './events.ts';
+import { inTuneReadings } from './replay.ts';
 import type { LogEntry, Session, StringSummary, Summary } from './session.ts';
 
 /** Goes up when a summary says something else than before; those of another form are made anew. */
-export const SUMMARY_FORM = 2;
+export const SUMMARY_FORM = 3;
 
 /** A sitting before its first event: every string of the instrument, course 1 first. */
 export function emptySummary(
-  { id, instrumentId, startedAt }: Session,
+  { id, instrumentId, startedAt, tolerance }: Session,
   courses: Instrument['courses'],
 ): Summary {
   const strings = courses.flatMap(({ number, strings: members }) =>
@@ -20,6 +21,7 @@ export function emptySummary(
     instrumentId,
     startedAt,
     form: SUMMARY_FORM,
+    tolerance,
     strings,
     passes: 1,
     passBegun: false,
@@ -38,6 +40,7 @@ function untouched(course: number, member: number): StringSummary {
     left: null,
     leftError: null,
     leftHz: null,
+    inTune: null,
     leftAt: null,
     plucks: 0,
   };
@@ -62,6 +65,8 @@ export function summaryAfter(before: Summary, { event, number }: LogEntry): Summ
           left: reading.cents,
           leftError: reading.errorCents,
           leftHz: reading.hz,
+          inTune: isInTune(reading, string, before.tolerance ?? 0),
+          ...(reading.aim !== undefined && { leftAim: reading.aim }),
           leftAt: at,
           plucks: string.plucks + 1,
         }
@@ -70,6 +75,23 @@ export function summaryAfter(before: Summary, { event, number }: LogEntry): Summ
   // A reading of a string that the instrument does not have (it was changed since) counts nowhere.
   if (!before.strings.some((string) => isOf(string, reading))) return next;
   return { ...next, strings, passBegun: true, plucks: before.plucks + 1 };
+}
+
+/** Whether a reading is in tune, by what was read of the string before. */
+function isInTune(reading: StringReading, before: StringSummary, tolerance: Cents): boolean {
+  const { left, leftError, leftAim: aim, leftHz } = before;
+  const earlier =
+    left === null || leftError === null || leftHz === null || !before.inTune
+      ? undefined
+      : {
+          course: reading.course,
+          cents: left,
+          errorCents: leftError,
+          moving: false,
+          hz: leftHz,
+          ...(aim !== undefined && { aim }),
+        };
+  return inTuneReadings([reading], tolerance, earlier)[0] ?? false;
 }
 
 function isOf(string: StringSummary, { course, member = 1 }: StringReading): boolean {

@@ -20,10 +20,9 @@ type Known = Pick<Line, 'name' | 'listed' | 'judged'>;
 
 export function lineOf(entry: RoundEntry, known: Known): Line {
   const { from, to } = entry;
-  const tolerance = known.listed?.session.tolerance ?? 0;
-  const off = (known.listed?.summary.strings ?? []).flatMap(({ course, left }) =>
-    // A reading at the very edge was let pass.
-    left !== null && Math.abs(left) > tolerance + 1 ? [{ course, cents: left }] : [],
+  const off = (known.listed?.summary.strings ?? []).flatMap(
+    ({ course, left, leftAim = 0, inTune }) =>
+      left !== null && inTune === false ? [{ course, cents: left - leftAim }] : [],
   );
   const minutes = from !== undefined && to !== undefined ? (to - from) / MINUTE_MS : null;
   return { entry, ...known, minutes, off };
