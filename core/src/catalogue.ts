@@ -2154,6 +2154,7 @@ export interface Catalogue<Value> {
   readonly 'shelf.set.bassFourLight': None;
   readonly 'shelf.set.bassFive': None;
   readonly 'shelf.set.bassSix': None;
+  readonly 'shelf.dueUnknown': None;
   readonly 'troubles.microphoneNone': None;
   readonly 'troubles.microphoneNone.more': None;
   readonly 'troubles.unplugged': None;

@@ -143,6 +143,10 @@ describe('what is going on with an instrument', () => {
 
 describe('when it is due', () => {
   it('gives the day', () => {
+    // Nothing is said of it before its drift is known: it may be due today.
+    expect(needInWords({ kind: 'probably right', until: null }, CLOCK, true)).to.deep.equal(
+      message('shelf.dueUnknown'),
+    );
     const said = (need: RowFacts['need']) => needInWords(need, CLOCK);
     expect(said({ kind: 'now', because: 'drift', since: NOW - 5 })).to.deep.equal(
       message('shelf.dueToday'),

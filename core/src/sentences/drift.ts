@@ -143,8 +143,12 @@ function stillInWords({ spans }: Drift): Message {
   });
 }
 
-/** When it is due, for the right end of a row. */
-export function needInWords(need: Need, clock: Clock): Message {
+/**
+ * When an instrument is due.
+ * @param pending while its drift is still worked out: until then nothing is said that may turn out wrong
+ */
+export function needInWords(need: Need, clock: Clock, pending = false): Message {
+  if (pending && need.kind === 'probably right') return message('shelf.dueUnknown');
   switch (need.kind) {
     case 'now':
       return sameDay(need.since, clock.now, clock.zone)

@@ -109,7 +109,7 @@ function Row({ entry, chosen, onPick }: RowProps) {
       </span>
       <span className="shelf-minutes">{t(minutesInShort(minutes))}</span>
       <span className="shelf-due" data-now={need.kind === 'now'}>
-        {t(needInWords(need, clock))}
+        {t(needInWords(need, clock, facts.pending))}
       </span>
     </li>
   );

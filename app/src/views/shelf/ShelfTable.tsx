@@ -88,7 +88,7 @@ function columnsFor(t: Words) {
     helper.display({
       id: 'due',
       header: t('shelf.due'),
-      cell: ({ row }) => t(needInWords(row.original.need, clock)),
+      cell: ({ row }) => t(needInWords(row.original.need, clock, row.original.facts.pending)),
     }),
   ];
 }
