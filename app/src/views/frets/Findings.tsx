@@ -1,6 +1,9 @@
 import { NumberInput } from '@mantine/core';
 import {
   bridgeEndsOf,
+  commonShapes,
+  compromiseFor,
+  errorsOf,
   expectedError,
   type FretVerdict,
   isBridgeCheck,
@@ -170,13 +173,15 @@ function Steps({ instrument, check, judgement }: Props) {
   const faults = verdict.kind === 'at fault' ? verdict.faults : [];
   const strings = faults.filter(({ part }) => part.kind === 'string');
   const parts = faults.filter(({ part }) => part.kind !== 'string');
+  const helps = doesCompromiseHelp(check, judgement);
   if (verdict.kind === 'begun' || verdict.kind === 'certified') return null;
+  if (!touch && !helps && faults.length === 0) return null;
   return (
     <>
       <strong>{t('frets.whatToDoInThis')}</strong>
       <ol className="way">
         {touch && <li>{t('frets.touchTouch', { touch })}</li>}
-        <li>{t('frets.compromiseBelow')}</li>
+        {helps && <li>{t('frets.compromiseBelow')}</li>}
         {strings.map(({ part }) => (
           <li key={part.kind === 'string' ? part.course : ''}>
             {part.kind === 'string' && t('frets.newString', { string: part.course })}
@@ -192,6 +197,14 @@ function Steps({ instrument, check, judgement }: Props) {
       </ol>
     </>
   );
+}
+
+/** Whether offsets of the open strings would help the usual chords of the tuning: nothing else is advised. */
+function doesCompromiseHelp({ tuningId, courses }: FretCheck, judgement: Judgement): boolean {
+  const shapes = commonShapes(tuningId);
+  const found = errorsOf(judgement, courses.length);
+  if (!found || shapes.length === 0) return false;
+  return compromiseFor(shapes, found.errors, 'least squares', found.likely).offered;
 }
 
 /** What a lighter and a harder finger do at fret 12, where they were read; in the mean of the strings. */
