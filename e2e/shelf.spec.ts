@@ -16,7 +16,9 @@ test('an instrument is added, changed, undone, copied, put away and brought back
   // Nylon of 0.56 mm on 430 mm at A4: μ (2 L f)² = 2.808e-4 · 378.4² N.
   await expect(tension()).toHaveText('40');
   await page
-    .getByLabel(en('shelf.fieldOfString', { field: en('parts.ruleDiameter'), string: 1 }))
+    .getByLabel(en('shelf.fieldOfString', { field: en('parts.ruleDiameter'), string: 1 }), {
+      exact: true,
+    })
     .fill('0.62');
   // The weight goes with the square of the diameter.
   await expect(tension()).toHaveText('49');
@@ -27,16 +29,22 @@ test('an instrument is added, changed, undone, copied, put away and brought back
   await page.reload();
   await page.getByText(en('shelf.stringsInDetail')).click();
   await expect(
-    page.getByLabel(en('shelf.fieldOfString', { field: en('parts.ruleDiameter'), string: 1 })),
+    page.getByLabel(en('shelf.fieldOfString', { field: en('parts.ruleDiameter'), string: 1 }), {
+      exact: true,
+    }),
   ).toHaveValue('0.62');
 
   // A wound string may be made of any plain one, with core and weight of its own.
   await expect(
-    page.getByLabel(en('shelf.fieldOfString', { field: en('parts.ruleCore'), string: 1 })),
+    page.getByLabel(en('shelf.fieldOfString', { field: en('parts.ruleCore'), string: 1 }), {
+      exact: true,
+    }),
   ).toBeDisabled();
   await page.getByLabel(en('shelf.stringNumberIsWound', { number: 1 })).check();
   await expect(
-    page.getByLabel(en('shelf.fieldOfString', { field: en('parts.ruleCore'), string: 1 })),
+    page.getByLabel(en('shelf.fieldOfString', { field: en('parts.ruleCore'), string: 1 }), {
+      exact: true,
+    }),
   ).toHaveValue('0.4');
   await page.getByLabel(en('shelf.stringNumberIsWound', { number: 1 })).uncheck();
   await expect(tension()).toHaveText('49');
@@ -67,11 +75,15 @@ test('strings are put on by the set, and stay changeable one by one', async ({ p
   const set = page.getByLabel(en('shelf.stringsByTheSet'));
   await set.selectOption({ label: en('shelf.set.guitarAcoustic12') });
   await expect(
-    page.getByLabel(en('shelf.fieldOfString', { field: en('parts.ruleDiameter'), string: 1 })),
+    page.getByLabel(en('shelf.fieldOfString', { field: en('parts.ruleDiameter'), string: 1 }), {
+      exact: true,
+    }),
   ).toHaveValue('0.305');
   await expect(page.getByLabel(en('shelf.stringNumberIsWound', { number: 3 }))).toBeChecked();
   await page
-    .getByLabel(en('shelf.fieldOfString', { field: en('parts.ruleDiameter'), string: 1 }))
+    .getByLabel(en('shelf.fieldOfString', { field: en('parts.ruleDiameter'), string: 1 }), {
+      exact: true,
+    })
     .fill('0.28');
   await expect(set).toHaveValue('');
   await page.getByRole('button', { name: en('shelf.save') }).click();
@@ -81,10 +93,14 @@ test('strings are put on by the set, and stay changeable one by one', async ({ p
   await page.reload();
   await page.getByText(en('shelf.stringsInDetail')).click();
   await expect(
-    page.getByLabel(en('shelf.fieldOfString', { field: en('parts.ruleDiameter'), string: 1 })),
+    page.getByLabel(en('shelf.fieldOfString', { field: en('parts.ruleDiameter'), string: 1 }), {
+      exact: true,
+    }),
   ).toHaveValue('0.28');
   await expect(
-    page.getByLabel(en('shelf.fieldOfString', { field: en('parts.ruleDiameter'), string: 6 })),
+    page.getByLabel(en('shelf.fieldOfString', { field: en('parts.ruleDiameter'), string: 6 }), {
+      exact: true,
+    }),
   ).toHaveValue('1.346');
 });
 
@@ -123,7 +139,9 @@ test('a fact that cannot be is refused with its place and value', async ({ page 
   await page.getByText(en('shelf.stringsInDetail')).click();
   // A wire so thin has no known strength: no view may be asked for it.
   await page
-    .getByLabel(en('shelf.fieldOfString', { field: en('parts.ruleDiameter'), string: 1 }))
+    .getByLabel(en('shelf.fieldOfString', { field: en('parts.ruleDiameter'), string: 1 }), {
+      exact: true,
+    })
     .fill('0.05');
   await expect(
     page.getByText(

@@ -106,7 +106,7 @@ test('a tuning is typed by notes or steps; a slip is named and nothing is lost',
   await save(page, 'Evening');
   await expect(page.getByRole('row', { name: /^3 F♯3/ })).toContainText('−13.7');
 
-  await page.getByRole('link', { name: en('tunings.change') }).click();
+  await page.getByRole('link', { name: en('tunings.change'), exact: true }).click();
   await page.getByLabel(en('tunings.semitonesFromName', { name: 'Evening' })).fill('0 0 0 -1 0 0');
   // By its key: D minor is written with a flat.
   await expect(page.getByLabel(en('tunings.notes'))).toHaveValue('D2 A2 D3 F3 A3 D4');

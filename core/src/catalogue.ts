@@ -1579,7 +1579,6 @@ export interface Catalogue<Value> {
   readonly 'retune.rightNth': { readonly place: number };
   readonly 'retune.byTheTone': None;
   readonly 'retune.move': { readonly way: 'loosen' | 'tighten'; readonly distance: Value };
-  readonly 'retune.atAGuess': { readonly turn: Value };
   readonly 'retune.strain': { readonly before: Value; readonly after: Value; readonly semitones: number };
   readonly 'rounds.isThis': { readonly other: Value };
   readonly 'rounds.isThis.more': { readonly other: Value; readonly name: Value };

@@ -7,7 +7,7 @@ import {
 } from '@rosefinch/core/message';
 import { capoBetween, hzToMidi, type Tuning } from '@rosefinch/core/music';
 import type { Plan, PlanStep, PlanString } from '@rosefinch/core/retune';
-import { distanceInWords, shortStringInWords, turnInWords } from '@rosefinch/core/sentences';
+import { distanceInWords, shortStringInWords, sizeInWords } from '@rosefinch/core/sentences';
 import { expectedTurns, type Instrument, startFret } from '@rosefinch/core/strings';
 import type { EpochMs, Hz } from '@rosefinch/core/units';
 
@@ -40,7 +40,7 @@ export function moveInWords({ cents }: PlanStep): Message {
 /** How far the peg goes by physics alone: a guess; null where that is not known. */
 export function turnsOf({ instrument }: Way, { course, fromHz, toHz }: PlanStep): Message | null {
   const turns = expectedTurns(instrument, course, fromHz, toHz);
-  return turns === null ? null : message('retune.atAGuess', { turn: turnInWords(turns) });
+  return turns === null ? null : sizeInWords({ turns, guess: true });
 }
 
 /** What a step does to its string. */

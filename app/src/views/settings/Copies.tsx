@@ -27,7 +27,7 @@ export function Copies() {
               })}{' '}
           {copies.without > 0
             ? t('settings.noCopyOf', { readings: copies.without })
-            : t('settings.copyWhole')}
+            : copies.at !== null && t('settings.copyWhole')}
         </Text>
       )}
       <Text>{t.value(storage)}</Text>

@@ -10,6 +10,9 @@ import { useArchive } from './useArchive.ts';
 import { useUndo } from './useUndo.ts';
 import { WorkLine } from './WorkLine.tsx';
 
+/** What goes along with other records, and means nothing by itself. */
+const UNSAID: readonly string[] = ['settings', 'measurements'];
+
 /** What was deleted, cleared or restored lately: each can be undone and redone, or deleted for good. */
 export function RecentChanges() {
   const t = useWords();
@@ -43,7 +46,7 @@ function ChangeRow({ change, onUndo }: RowProps) {
   const { repository } = useData();
   const [isSure, setIsSure] = useState(false);
   const { kind, counts, at } = change;
-  const items = TABLE_NAMES.flatMap((name) =>
+  const items = TABLE_NAMES.filter((name) => !UNSAID.includes(name)).flatMap((name) =>
     counts[name]
       ? [message('settings.countOf', { kind: message(KINDS[name]), count: counts[name] })]
       : [],
