@@ -10,6 +10,8 @@ import { expect, type Page, test } from './test.ts';
 const TURNS = ['desk', 'tablet', 'lying', 'phone', 'narrow'] as const;
 /** A finger needs so much, in CSS px (WCAG 2.2, 2.5.5). */
 const FINGER = 44;
+/** Between two counts, in ms. */
+const AGAIN_MS = 500;
 /** States that an address alone leads to share a page, so many at a time. */
 const ON_A_PAGE = 9;
 
@@ -44,7 +46,7 @@ async function judge(page: Page, state: State): Promise<void> {
   if (LANGUAGE === 'en')
     await expect
       .configure({ soft: true })
-      .poll(async () => moreThanKnown(await faultsOf(page, SIZES[size].width), title), title)
+      .poll(async () => moreThanKnown(await settledFaults(page, SIZES[size].width), title), title)
       .toEqual([]);
   expect.soft(await seriousFaults(page), title).toEqual([]);
 }
@@ -56,6 +58,17 @@ async function faultsOf(page: Page, width: number): Promise<Faults> {
     cut: (await cutOff(page)).length,
     small: await small(page, FINGER),
   };
+}
+
+/** Lists fill up after their heading is drawn: the counts are taken once two in a row are the same. */
+async function settledFaults(page: Page, width: number): Promise<Faults> {
+  let before = await faultsOf(page, width);
+  for (;;) {
+    await page.waitForTimeout(AGAIN_MS);
+    const now = await faultsOf(page, width);
+    if (JSON.stringify(now) === JSON.stringify(before)) return now;
+    before = now;
+  }
 }
 
 /** The kinds of fault that a state has more of than the list allows, in words. */

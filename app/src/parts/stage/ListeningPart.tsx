@@ -43,7 +43,8 @@ export function ListeningPart({ here, settings, onUnfold }: Props) {
           <Action
             key={one}
             onAct={() => listen(one)}
-            main={one === usual}
+            // The sentence asks for it.
+            main={one === 'microphone'}
             disabled={disabled}
             {...(one === usual && { hotkey: KEY })}
           >

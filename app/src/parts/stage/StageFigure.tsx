@@ -15,6 +15,9 @@ interface Props {
 /** The figure is set as if it had so many characters at least, so that it does not jump about. */
 const LEAST_CHARACTERS = 4;
 
+/** No figure yet: its place stays, empty. */
+const NONE = '–';
+
 /** A word is wider than a figure of as many characters. */
 const WORD = 1.3;
 
@@ -29,7 +32,12 @@ export function StageFigure({ label, stored = true, ...said }: Props) {
       className="stage-figure"
       aria-label={label === undefined ? t('common.deviationFigure') : t.value(label)}
     >
-      <div className="figure" data-testid="figure" style={characters as CSSProperties}>
+      <div
+        className="figure"
+        data-testid="figure"
+        data-empty={figure === NONE}
+        style={characters as CSSProperties}
+      >
         {/* Another figure is another text: none of it moves where an older one stood. */}
         <span key={figure}>{figure}</span>
       </div>

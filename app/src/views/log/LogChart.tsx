@@ -165,12 +165,18 @@ function Perches({ life, course, tolerance, x, y }: PerchesProps) {
 
 function Days({ x, width, bottom }: Place) {
   const t = useWords();
+  const named = x.ticks(Math.max(2, Math.floor(width / 130))).map((tick) => ({
+    tick,
+    day: t.moment(tick.getTime(), { now: now(), zone: zone() }, 'spoken day'),
+  }));
+  // A day is named once, however much of the chart it takes.
+  const days = named.filter(({ day }, i) => day !== named[i - 1]?.day);
   return (
     <g className="axis">
       <line x1={LEFT} x2={width - RIGHT} y1={bottom} y2={bottom} />
-      {x.ticks(Math.max(2, Math.floor(width / 130))).map((tick) => (
-        <text key={tick.getTime()} x={x(tick)} y={bottom + 17} textAnchor="middle">
-          {t.moment(tick.getTime(), { now: now(), zone: zone() }, 'spoken day')}
+      {days.map(({ tick, day }) => (
+        <text key={day} x={x(tick)} y={bottom + 17} textAnchor="middle">
+          {day}
         </text>
       ))}
     </g>
