@@ -30,7 +30,7 @@ export class BenchPage {
       .getByRole('button', { name: begins('common.practiceSource') })
       .first()
       .waitFor();
-    // Keys are taken once the sitting is read back.
+    // Keys are taken once the session is read back.
     await this.page.locator('.job[aria-busy=false]').waitFor();
   }
 

@@ -51,7 +51,7 @@ test('in a round the camera reads a printed label, and takes that instrument in 
   const hand = (name: string) =>
     page.getByRole('button', { name: begins('common.nameTunedInHand', { name }) });
   await expect(hand('Uke 1')).toBeVisible();
-  // Keys are taken once the sitting is read back.
+  // Keys are taken once the session is read back.
   await page.locator('.job[aria-busy=false]').waitFor();
   await page.keyboard.press('n');
   await page.getByRole('button', { name: en('bench.readItsLabel') }).click();

@@ -32,7 +32,7 @@ test('a ukulele with a high second fret: the check, the cause, the compromise, t
   await page.reload();
   await expect.poll(() => frets.asked()).toBe(asked);
   await frets.practise();
-  // Struck out, a place is asked for once more.
+  // Struck out, a place is asked for again.
   await page.keyboard.press('n');
   await page.getByLabel(en('frets.noticed')).fill('buzzes a little');
   await page.getByRole('button', { name: en('frets.keepTheNote') }).click();

@@ -83,7 +83,7 @@ test('a class of ukuleles is put right without a click, and their sheet tells wh
       );
       await feed(page, twice(course));
     });
-  // A peg that slips: what was brought to pitch falls once more.
+  // A peg that slips: what was brought to pitch falls again.
   calls.push(async () => {
     await strum([0.4, 0.2, -24, 0.3])();
     await feed(page, plucks(3, 1));
@@ -91,7 +91,7 @@ test('a class of ukuleles is put right without a click, and their sheet tells wh
     await expect(stage(page)).toContainText(`Uke ${CLASS - 1}`);
     await feed(page, twice(3));
   });
-  // A new set, all of it low: so much is turned that it is strummed once more.
+  // A new set, all of it low: so much is turned that it is strummed again.
   calls.push(async () => {
     await strum([-30, -26, -41, -22])();
     await expect(stage(page)).toContainText(saying('advice.allOff'));

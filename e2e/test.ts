@@ -85,7 +85,7 @@ export async function giveLanguage(context: BrowserContext): Promise<void> {
   }, LANGUAGE);
 }
 
-/** A page that is left only when its records are at rest: what a busy machine is still storing would be lost. */
+/** A page that is left only when its records are stored: what a busy machine is still storing would be lost. */
 function patient(page: Page): Page {
   const { goto, reload } = page;
   page.goto = async (...to) => {
@@ -131,7 +131,7 @@ export async function feed(page: Page, sound: Float32Array): Promise<void> {
   }, bytes);
 }
 
-/** Waits until everything that the practice hands did was heard: a turned string may be read once more. */
+/** Waits until everything that the practice hands did was heard: a turned string may be read again. */
 export async function heardOut(page: Page): Promise<void> {
   await page.waitForFunction(
     // A page that was given nothing plays in real time, and its hands wait for what they do.

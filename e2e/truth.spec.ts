@@ -275,7 +275,7 @@ test('each view has its title and a way past the head; one that fails leaves the
   await expect(page.getByRole('link', { name: en('common.skipToTheView') })).toBeFocused();
   await page.keyboard.press('Enter');
   await expect(page.locator('main')).toBeFocused();
-  // A summary that no sitting can have.
+  // A summary that no session can have.
   await page.evaluate(
     () =>
       new Promise<void>((resolve) => {

@@ -239,7 +239,7 @@ test('capo and reference pitch are part of the target', async ({ page }) => {
   expect(Math.abs(await bench.deviation(6))).toBeLessThan(60);
   await page.reload();
   await expect.poll(() => bench.plucks(6)).toBe(1);
-  // Without the capo it is another sitting, which knows where the open strings are.
+  // Without the capo it is another session, which knows where the open strings are.
   await page.goto('/retune?to=guitar-standard');
   await page
     .getByRole('combobox', { name: en('retune.capo') })

@@ -90,7 +90,7 @@ test('a database of the first version is taken along', async ({ page }) => {
     en('shelf.saved'),
   );
   await page.goto(`${origin}/`);
-  // Its open sitting goes on; it was one of practice.
+  // Its open session goes on; it was one of practice.
   await page.getByRole('button', { name: begins('common.practiceSource') }).click();
   await expect(
     page.getByRole('button', {

@@ -94,7 +94,7 @@ test('the log of an instrument tells why it drifts, and takes what happened to i
     page.getByRole('button', { name: en('log.dueDaysAsACalendar') }).click(),
   ]);
   expect(calendar.suggestedFilename()).toBe('rosefinch-due.ics');
-  // All sittings: searched by words, and the air of the room from a logger.
+  // All sessions: searched by words, and the air of the room from a logger.
   await page.getByText(en('log.allInstruments')).click();
   await page.getByLabel(en('log.findInTheSittings')).fill('dunlin');
   await expect(page.getByText(wholly('log.sittingsFound'))).toBeVisible();

@@ -19,7 +19,7 @@ export interface Given {
   readonly language?: string;
   /** Seed of the practice instruments. */
   readonly seed?: number;
-  /** The demo’s shelf begins without its year of sittings. */
+  /** The demo’s shelf begins without its year of sessions. */
   readonly demoYear?: 'none';
   /** Told by how many ms sound went ahead of the clock, so that it still holds after a reload. */
   readonly advanced?: (ms: number) => void;

@@ -364,7 +364,7 @@ function caseOf(seed: number, manner: Case['manner']): Case | null {
   if (off.some((cents) => Math.abs(cents) > FARTHEST)) return null;
   const newtons = targets.map(({ course, hz }) => stringLoad(instrument, course, hz)!.tension);
   const before = new Map(
-    // What is known from before is what the last sitting left, within what has happened since.
+    // What is known from before is what the last session left, within what has happened since.
     off.map((cents, i) => [i + 1, targets[i]!.hz * 2 ** ((cents + 3 * normal(random)) / 1200)]),
   );
   const order = pick(ORDERS);

@@ -19,14 +19,14 @@ const MOVED = 3;
 const LATELY = 8;
 /** What the ear says of its own readings. */
 const READ = 0.5;
-/** Days that are lived on after the last sitting, and nobody tunes. */
+/** Days that are lived on after the last session, and nobody tunes. */
 const ON = 120;
 
 interface SatDown {
   readonly day: number;
   readonly found: readonly number[];
   readonly left: readonly number[];
-  /** What truly moved each string since the sitting before. */
+  /** What truly moved each string since the session before. */
   readonly moved: readonly Moved[];
 }
 
@@ -38,7 +38,7 @@ interface Lived {
   readonly peg: number | null;
   readonly left: readonly number[];
   readonly at: number;
-  /** First day after the last sitting on which a string truly is out; null within what was lived on. */
+  /** First day after the last session on which a string truly is out; null within what was lived on. */
   readonly out: number | null;
 }
 
@@ -49,7 +49,7 @@ function instrumentOf(seed: number): Instrument {
   return found.build('i', 'Instrument');
 }
 
-/** What the records would hold of such sittings, as the judge gets them. */
+/** What the records would hold of such sessions, as the judge gets them. */
 function diaryFrom(
   instrument: Instrument,
   sat: readonly SatDown[],

@@ -92,7 +92,7 @@ const parts: Readonly<Record<string, () => void | Promise<void>>> = {
   windings: () => windingFigures(1, process.argv.includes('--long') ? 2000 : 200, given('model')),
 };
 
-/** What stands behind `--name=`. */
+/** What is behind `--name=`. */
 function given(name: string): string | undefined {
   const start = `--${name}=`;
   return process.argv.find((word) => word.startsWith(start))?.slice(start.length);

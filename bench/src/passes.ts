@@ -195,7 +195,7 @@ function oneCase(seed: number, gain: number, retune: boolean): Case {
 
 const mean = (list: readonly number[]) => list.reduce((a, b) => a + b, 0) / list.length;
 
-/** How many passes a teacher needs, with and without what earlier sittings told of the neck. */
+/** How many passes a teacher needs, with and without what earlier sessions told of the neck. */
 export function passFigures(instruments: number): void {
   console.log(
     `\nPasses until all strings lie within ±${TOLERANCE} cents, seeds 1–${instruments}, guitar (steel, nylon), ukulele, banjo; reading noise ${READING_NOISE}, hand ${HAND_ERROR} cent; coupling learned from three earlier sittings`,

@@ -8,7 +8,7 @@ const KINDS = [
   { kind: 'banjo', strings: 5 },
 ] as const;
 
-/** A sitting as it goes: each string is off or not; each that is takes its time, some stubborn ones much longer. */
+/** A session as it goes: each string is off or not; each that is takes its time, some stubborn ones much longer. */
 function sat(
   random: () => number,
   strings: number,

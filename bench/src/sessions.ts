@@ -462,7 +462,7 @@ function clean(seed: number, { strength, rings, pace, most, mutes }: Style): Sit
   return s;
 }
 
-/** False alarms over clean sittings of every style. */
+/** False alarms over clean sessions of every style. */
 function cleanFigures(first: number, each: number): void {
   for (const [name, style] of Object.entries(STYLES)) {
     const alarms = new Map<string, number>();

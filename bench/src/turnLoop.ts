@@ -191,7 +191,7 @@ class Loop {
         this.play(BLOCK);
         const since = this.now - pluckedAt;
         const off = this.shown;
-        // The live figure is seen: whoever sees that it is off turns, as long as there is ring left.
+        // The live figure is seen: anyone who sees that it is off turns, as long as there is ring left.
         const mayTurn =
           since > BEGINS && since < rings - 0.5 && !turning && this.talk.called === null;
         if (mayTurn && Math.abs(off) > 2 && this.seesOff()) {

@@ -7,7 +7,7 @@ export class RosefinchError extends Error {
   override readonly name: string = 'RosefinchError';
   readonly ownMark = OWN_MARK;
 
-  /** @param problem what is wrong, for whoever gave the input */
+  /** @param problem what is wrong, for anyone who gave the input */
   constructor(
     readonly problem: Value,
     options?: ErrorOptions,

@@ -68,7 +68,7 @@ export async function killDrill(baseURL: string, kills: number): Promise<string>
 async function openBench(page: Page): Promise<number> {
   const bench = new BenchPage(page);
   await bench.open();
-  // The sitting is read back a moment after the bench is drawn.
+  // The session is read back a moment after the bench is drawn.
   await page.waitForFunction(() => document.querySelectorAll('.wire').length >= 6);
   await page.waitForTimeout(300);
   return bench.plucks(6);

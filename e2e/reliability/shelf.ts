@@ -164,7 +164,7 @@ async function filesOf(page: Page): Promise<string[]> {
   ];
 }
 
-/** The first sitting, one an hour from then on, and the seed of what was read in them. */
+/** The first session, one an hour from then on, and the seed of what was read in them. */
 const START = Date.UTC(2024, 0);
 const HOUR_MS = 3_600_000;
 const SEED = 38;

@@ -10,7 +10,7 @@ const WITHIN_MS = 1000;
 const RELOAD_EVERY = 20;
 const SEED = 16;
 
-/** Several tabs pluck by turns on one sitting, while now and then another one reloads. */
+/** Several tabs pluck by turns on one session, while now and then another one reloads. */
 export async function tabDrill(
   browser: Browser,
   baseURL: string,
@@ -27,7 +27,7 @@ export async function tabDrill(
     await new BenchPage(page).open();
     pages.push(page);
   }
-  // The first of them hears the sitting begin; all are on string 5.
+  // The first of them hears the session begin; all are on string 5.
   for (const page of pages) {
     await page.bringToFront();
     await page

@@ -28,7 +28,7 @@ const FIXTURE = readBackup(
   ),
 );
 
-/** Any store: the fixture’s records of every kind, and sittings with logs beside them. */
+/** Any store: the fixture’s records of every kind, and sessions with logs beside them. */
 const stores = fc
   .record({
     sittings: fc.array(

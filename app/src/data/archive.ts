@@ -297,7 +297,7 @@ export interface StoreReport {
 
 /**
  * Reads everything that is kept. Summaries that are missing or untrue are made anew, and what
- * belongs to no sitting gets one back; whatever cannot be mended is told and left as it is.
+ * belongs to no session gets one back; whatever cannot be mended is told and left as it is.
  * @param foundAgain what an instrument is called that stands for one that is gone
  */
 export async function checkStore(
@@ -334,7 +334,7 @@ function faultOf(name: TableName, record: Tables[TableName]): Fault | null {
   }
 }
 
-/** Sittings whose instrument is gone, and events whose sitting is, get a stand-in, put away from the shelf. */
+/** Sessions whose instrument is gone, and events whose session is, get a stand-in, put away from the shelf. */
 async function mendHomeless(db: RosefinchDatabase, foundAgain: string): Promise<Message[]> {
   const sessions = new Set(await db.sessions.toCollection().primaryKeys());
   const homeless = new Map<string, number>();

@@ -20,7 +20,7 @@ export class Changes {
     return stored(async () => (await changes()).forgetChange(this.db, id));
   }
 
-  /** Deletes something; answers how to bring it back. */
+  /** Deletes something; returns how to bring it back. */
   remove(work: (recorder: Recorder) => Promise<void>): Promise<() => Promise<void>> {
     return stored(async () => {
       const { makeChange, undoChange } = await changes();

@@ -10,17 +10,17 @@ import type { Log } from './log.ts';
 import { checkRecord, recordRules } from './rules.ts';
 import { stored } from './stored.ts';
 
-/** So many of the last sittings tell how an instrument drifts: a year of fortnights. */
+/** So many of the last sessions tell how an instrument drifts: a year of fortnights. */
 const TOLD = 27;
 
-/** Everything that is known of an instrument over time, the sittings oldest first. */
+/** Everything that is known of an instrument over time, the sessions oldest first. */
 export interface Life {
   readonly sittings: readonly { readonly session: Session; readonly summary: Summary }[];
   readonly restringings: readonly Restringing[];
   readonly marks: readonly Mark[];
 }
 
-/** What happens to instruments over weeks: their sittings in small, loans, repairs, notes, rounds, and the air. */
+/** What happens to instruments over weeks: their sessions in small, loans, repairs, notes, rounds, and the air. */
 export class Chronicle {
   constructor(
     private readonly db: RosefinchDatabase,
@@ -29,7 +29,7 @@ export class Chronicle {
     private readonly tells: (of: Pick<Session, 'source' | 'adopted'>) => boolean,
   ) {}
 
-  /** The newest sittings of every instrument, or of one, with what else happened to it; from the summaries alone. */
+  /** The newest sessions of every instrument, or of one, with what else happened to it; from the summaries alone. */
   lives(instrumentId?: string): Promise<ReadonlyMap<string, Life>> {
     return stored(async () => {
       const { sessions, restringings, marks } = this.db;
@@ -64,7 +64,7 @@ export class Chronicle {
     return putRecord(this.db, 'marks', mark);
   }
 
-  /** Deletes a mark; answers how to bring it back. */
+  /** Deletes a mark; returns how to bring it back. */
   deleteMark(id: string): Promise<() => Promise<void>> {
     return this.changes.remove((recorder) => recorder.remove('marks', [id]));
   }
@@ -123,7 +123,7 @@ function byId<T extends { readonly instrumentId: string }>(all: readonly T[], id
   return all.filter(({ instrumentId }) => instrumentId === id);
 }
 
-/** The newest sittings of each instrument, the oldest of them first. */
+/** The newest sessions of each instrument, the oldest of them first. */
 function newestOf(sessions: readonly Session[]): Map<string, Session[]> {
   const all = new Map<string, Session[]>();
   for (const session of [...sessions].sort((a, b) => a.startedAt - b.startedAt)) {

@@ -79,7 +79,7 @@ export class RosefinchDatabase extends Dexie {
   declare climate: Table<Tables['climate'], string>;
   declare learners: Table<Tables['learners'], string>;
   declare earRuns: Table<Tables['earRuns'], string>;
-  /** Made from the log, one a sitting. */
+  /** Made from the log, one a session. */
   declare summaries: Table<Summary, string>;
   declare local: Table<Local, string>;
   declare changes: Table<Change, number>;

@@ -20,12 +20,12 @@ export class Ears {
     );
   }
 
-  /** Stores a new or renamed learner; answers the way back. @throws RecordError if a field is wrong */
+  /** Stores a new or renamed learner; returns how to undo it. @throws RecordError if a field is wrong */
   saveLearner(learner: Learner): Promise<() => Promise<void>> {
     return putRecord(this.db, 'learners', learner);
   }
 
-  /** Deletes a learner with all that was kept of them; answers how to bring them back. */
+  /** Deletes a learner with all that was kept of them; returns how to bring them back. */
   deleteLearner(id: string): Promise<() => Promise<void>> {
     return this.changes.remove(async (recorder) => {
       const runs = this.db.earRuns.where('learnerId').equals(id);

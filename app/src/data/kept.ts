@@ -4,7 +4,7 @@ import type { RosefinchDatabase } from './database.ts';
 import { checkRecord, recordRules } from './rules.ts';
 import { stored } from './stored.ts';
 
-/** Stores a record; answers the way back. @throws RecordError if a field is wrong */
+/** Stores a record; returns how to undo it. @throws RecordError if a field is wrong */
 export async function putRecord<K extends TableName>(
   db: RosefinchDatabase,
   name: K,

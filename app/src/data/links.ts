@@ -2,7 +2,7 @@ import { FormatError } from '@rosefinch/core/errors';
 import { message } from '@rosefinch/core/message';
 import { checkLinked, type Linked } from '@rosefinch/core/records';
 
-/** What stands before the rest: a later form has another one. */
+/** What is before the rest: a later form has another one. */
 const FORM = 'v1.';
 /** A longer link is none of ours. */
 const LONGEST = 8000;

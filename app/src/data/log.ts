@@ -19,7 +19,7 @@ import { Outbox } from './outbox.ts';
 import { checkRecord, checkSummary, recordRules } from './rules.ts';
 import { stored } from './stored.ts';
 
-/** An event on its way into the log of its sitting: it has no number yet. */
+/** An event on its way into the log of its session: it has no number yet. */
 export interface Draft {
   readonly id: string;
   readonly session: Session;
@@ -27,7 +27,7 @@ export interface Draft {
   readonly measurement?: Pick<Measurement, 'reading' | 'track'>;
 }
 
-/** The logs of all sittings. Each event is stored once, by its id, in the order in which the disk takes them. */
+/** The logs of all sessions. Each event is stored once, by its id, in the order in which the disk takes them. */
 export class Log {
   readonly outbox: Outbox<Draft>;
   private machine: Promise<string> | null = null;
@@ -50,12 +50,12 @@ export class Log {
     return draft;
   }
 
-  /** A sitting's log, in its order, each pluck with the string that it was put to in the end. */
+  /** A session's log, in its order, each pluck with the string that it was put to in the end. */
   async of(sessionId: string): Promise<readonly LogEntry[]> {
     return withAttributions(await logOf(this.db, sessionId));
   }
 
-  /** The same whenever it changes, in whichever tab; answers the way to stop. */
+  /** The same whenever it changes, in whichever tab; returns an unsubscribe function. */
   watch(sessionId: string, read: (log: readonly LogEntry[]) => void): () => void {
     const watching = liveQuery(() => this.of(sessionId)).subscribe({
       next: read,
@@ -71,7 +71,7 @@ export class Log {
       .then((found) => found.filter((m) => m !== undefined));
   }
 
-  /** The summaries of some sittings, as they are kept; those that are missing are made from the log. */
+  /** The summaries of some sessions, as they are kept; those that are missing are made from the log. */
   async summaries(sessions: readonly Session[]): Promise<Map<string, Summary>> {
     const found = await this.db.summaries.bulkGet(sessions.map(({ id }) => id));
     const all = new Map<string, Summary>();
@@ -89,7 +89,7 @@ export class Log {
     return makeMissing(this.db);
   }
 
-  /** Stores a sitting that was read from a file, with its events and what goes with them: all or none. */
+  /** Stores a session that was read from a file, with its events and what goes with them: all or none. */
   async addSitting(
     session: Session,
     drafts: readonly Draft[],
@@ -201,14 +201,14 @@ export function logOf(db: RosefinchDatabase, sessionId: string): Promise<LogEntr
   return entriesOf(db, sessionId).toArray(inOrder);
 }
 
-/** A sitting’s summary, made from its log; null where its instrument is not here. */
+/** A session’s summary, made from its log; null where its instrument is not here. */
 async function summaryOf(db: RosefinchDatabase, session: Session): Promise<Summary | null> {
   const instrument = await db.instruments.get(session.instrumentId);
   if (!instrument) return null;
   return summarise(session, await logOf(db, session.id), instrument.courses);
 }
 
-/** Makes a sitting’s summary anew if it is not what its log says; answers what was wrong with it. */
+/** Makes a session’s summary anew if it is not what its log says; answers what was wrong with it. */
 export function mendSummary(
   db: RosefinchDatabase,
   session: Session,

@@ -27,7 +27,7 @@ export class Outbox<Entry extends { readonly id: string }> {
   /** Why they are not, in words; null while all goes well. */
   problem = (): Value | null => this.trouble;
 
-  /** @returns the way to stop being told of changes */
+  /** @returns an unsubscribe function */
   subscribe = (listener: () => void): (() => void) => {
     this.listeners.add(listener);
     return () => this.listeners.delete(listener);

@@ -31,7 +31,7 @@ const COLUMNS = [
 
 type Line = Pick<LogEntry, 'id' | 'event'>;
 
-/** One sitting with what is known of its readings. */
+/** One session with what is known of its readings. */
 export interface ReadSitting {
   readonly session: Session;
   /** The instrument's name. */
@@ -73,7 +73,7 @@ function rowsOf({ session, instrument, log, measurements, stored }: ReadSitting)
   });
 }
 
-/** Every reading that is kept, and those that are not stored yet, as a CSV file, the oldest sitting first. */
+/** Every reading that is kept, and those that are not stored yet, as a CSV file, the oldest session first. */
 export async function writeReadings(
   db: RosefinchDatabase,
   unstored: readonly Draft[],

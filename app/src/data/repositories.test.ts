@@ -51,7 +51,7 @@ describe('the repository', () => {
     opened.push(db);
     const repository = new Repository(db, shelf);
     if (instruments.length > 0) await repository.addInstruments(instruments);
-    /** A sitting at which some strings were read, stored as the bench stores it. */
+    /** A session at which some strings were read, stored as the bench stores it. */
     const sat = async (session: Session, ...readings: StringReading[]) => {
       for (const one of readings)
         repository.log.append(session, { type: 'reading', at: session.startedAt, reading: one });

@@ -34,7 +34,7 @@ import { type Draft, Log, logOf } from './log.ts';
 import { checkRecord, recordRules } from './rules.ts';
 import { StoreProblem, stored } from './stored.ts';
 
-/** Older sittings than these tell nothing new of an instrument. */
+/** Older sessions than these tell nothing new of an instrument. */
 const MOST_SITTINGS = 8;
 
 function byName<T extends { readonly name: string }>(list: T[]): T[] {
@@ -55,13 +55,13 @@ function isFor(session: Session, { tuningId, capo, a4 }: Aim): boolean {
   return session.tuningId === tuningId && (session.capo ?? 0) === capo && session.a4 === a4;
 }
 
-/** Where a sitting may be open: of those that tell of the instrument itself, or of those that were practice. */
+/** Where a session may be open: of those that tell of the instrument itself, or of those that were practice. */
 export interface OpenPlace extends Omit<Aim, 'a4'> {
   readonly instrumentId: string;
   readonly practice: boolean;
 }
 
-/** A sitting in a list. */
+/** A session in a list. */
 export interface Listed {
   readonly session: Session;
   readonly summary: Summary;
@@ -84,7 +84,7 @@ export class Repository {
     this.chronicle = new Chronicle(db, this.log, this.changes, this.tells);
   }
 
-  /** True if a sitting or a check tells of the instrument itself: practice and foreign recordings do not. */
+  /** True if a session or a check tells of the instrument itself: practice and foreign recordings do not. */
   readonly tells = (of: Pick<Session, 'source' | 'adopted'>): boolean =>
     tellsOfInstrument(of, this.shelfKind === 'demo');
 
@@ -132,7 +132,7 @@ export class Repository {
     return (await this.instruments()).filter((entry) => !entry.archived);
   }
 
-  /** Stores a new or changed instrument; answers the way back. @throws RecordError if a field is wrong. */
+  /** Stores a new or changed instrument; returns how to undo it. @throws RecordError if a field is wrong. */
   async saveInstrument(instrument: Instrument): Promise<() => Promise<void>> {
     return this.put('instruments', instrument);
   }
@@ -142,7 +142,7 @@ export class Repository {
     return stored(async () => [...byName(await this.db.tunings.toArray()), ...TUNINGS]);
   }
 
-  /** Stores a new or changed tuning of the teacher's own; answers the way back. @throws RecordError if a field is wrong. */
+  /** Stores a new or changed tuning of the teacher's own; returns how to undo it. @throws RecordError if a field is wrong. */
   async saveTuning(tuning: OwnTuning): Promise<() => Promise<void>> {
     return this.put('tunings', tuning);
   }
@@ -168,7 +168,7 @@ export class Repository {
     });
   }
 
-  /** Stores a new or changed restringing; answers the way back. @throws RecordError if a field is wrong. */
+  /** Stores a new or changed restringing; returns how to undo it. @throws RecordError if a field is wrong. */
   async saveRestringing(restringing: Restringing): Promise<() => Promise<void>> {
     return this.put('restringings', restringing);
   }
@@ -186,7 +186,7 @@ export class Repository {
     });
   }
 
-  /** Stores a new or changed fret check; answers the way back. @throws RecordError if a field is wrong. */
+  /** Stores a new or changed fret check; returns how to undo it. @throws RecordError if a field is wrong. */
   async saveFretCheck(check: FretCheck): Promise<() => Promise<void>> {
     return this.put('fretChecks', check);
   }
@@ -196,7 +196,7 @@ export class Repository {
     return this.change('fretChecks', id, changed);
   }
 
-  /** Every sitting of an instrument since a moment with its log, the oldest first. */
+  /** Every session of an instrument since a moment with its log, the oldest first. */
   sittingsSince(
     instrumentId: string,
     since: EpochMs,
@@ -240,7 +240,7 @@ export class Repository {
     return stored(async () => void (await this.db.instruments.bulkPut(dated)));
   }
 
-  /** The newest pitch of every open course of an instrument, from its sittings, in Hz; what a capo added is taken off. */
+  /** The newest pitch of every open course of an instrument, from its sessions, in Hz; what a capo added is taken off. */
   lastPitches({ id, courses }: Instrument): Promise<ReadonlyMap<number, number>> {
     return stored(async () => {
       const all = await this.db.sessions.where('instrumentId').equals(id).toArray();
@@ -256,7 +256,7 @@ export class Repository {
   }
 
   /**
-   * What every string was read at in the newest sittings of an instrument, the oldest of
+   * What every string was read at in the newest sessions of an instrument, the oldest of
    * them first.
    */
   heard(instrumentId: string): Promise<StringHeard[][]> {
@@ -277,7 +277,7 @@ export class Repository {
     });
   }
 
-  /** Aims an instrument at another tuning; it remembers the one it is kept in, and sittings with another aim end. */
+  /** Aims an instrument at another tuning; it remembers the one it is kept in, and sessions with another aim end. */
   retune(instrumentId: string, aim: Aim, at: number): Promise<void> {
     const { instruments, sessions } = this.db;
     return stored(async () => {
@@ -323,7 +323,7 @@ export class Repository {
     });
   }
 
-  /** The newest sitting in a place that was not ended. */
+  /** The newest session in a place that was not ended. */
   async openSession(place: OpenPlace): Promise<Session | null> {
     const { instrumentId, practice } = place;
     const all = await this.db.sessions.where('instrumentId').equals(instrumentId).toArray();
@@ -337,11 +337,11 @@ export class Repository {
     return open.sort((a, b) => b.startedAt - a.startedAt)[0] ?? null;
   }
 
-  /** The same whenever it changes, in whichever tab; answers the way to stop. */
+  /** The same whenever it changes, in whichever tab; returns an unsubscribe function. */
   readonly watchOpen = (place: OpenPlace, found: (session: Session | null) => void) =>
     watched(() => this.openSession(place), found);
 
-  /** A sitting by its id, whenever it changes; null before its first event. */
+  /** A session by its id, whenever it changes; null before its first event. */
   readonly watchSitting = (id: string, found: (session: Session | null) => void) =>
     watched(async () => (await this.db.sessions.get(id)) ?? null, found);
 
@@ -377,7 +377,7 @@ export class Repository {
     return stored(async () => void (await this.db.local.put({ id: 'written', names })));
   }
 
-  /** How many sittings are over. */
+  /** How many sessions are over. */
   endedSittings(): Promise<number> {
     return this.db.sessions.filter(({ endedAt }) => endedAt !== null).count();
   }
@@ -400,17 +400,17 @@ export class Repository {
     return this.change('sessions', sessionId, (session) => ({ ...session, adopted }));
   }
 
-  /** Ends a sitting; null opens it again. */
+  /** Ends a session; null opens it again. */
   endSession(id: string, at: number | null): Promise<void> {
     return this.change('sessions', id, (session) => ({ ...session, endedAt: at }));
   }
 
-  /** All sittings, the newest first, without their logs. */
+  /** All sessions, the newest first, without their logs. */
   sessions(): Promise<Session[]> {
     return stored(() => this.db.sessions.orderBy('startedAt').reverse().toArray());
   }
 
-  /** A page of the sittings that are wanted, the newest first, with what each came to. */
+  /** A page of the sessions that are wanted, the newest first, with what each came to. */
   async listed(
     from: number,
     most: number,
@@ -422,7 +422,7 @@ export class Repository {
     return { total: all.length, page: withSummaries(found, summaries) };
   }
 
-  /** Some sittings with what each came to. */
+  /** Some sessions with what each came to. */
   async listedOf(ids: readonly string[]): Promise<Listed[]> {
     const found = await this.db.sessions.bulkGet([...ids]);
     const sessions = found.filter((session) => session !== undefined);
@@ -440,7 +440,7 @@ export class Repository {
     return { instruments, sessions, readings };
   }
 
-  /** Deletes a session with its log; answers how to bring both back. */
+  /** Deletes a session with its log; returns how to bring both back. */
   deleteSession(id: string): Promise<() => Promise<void>> {
     return this.changes.remove(async (recorder) => {
       const measured = this.db.measurements.where('sessionId').equals(id);
@@ -457,7 +457,7 @@ export class Repository {
     return stored(() => this.db.recordings.get(id));
   }
 
-  /** Stores a recording's report and the sitting that its readings make, both or neither. */
+  /** Stores a recording's report and the session that its readings make, both or neither. */
   addRecording(recording: Recording, session: Session, log: readonly Draft[]): Promise<void> {
     return stored(() =>
       this.log.addSitting(session, log, () =>

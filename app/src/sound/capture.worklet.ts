@@ -1,6 +1,6 @@
 import type { CaptureRequest, SoundMessage } from './protocol.ts';
 
-/** Copies the microphone's samples, and the page's marks between them, to whoever holds the port; does nothing else. */
+/** Copies the microphone's samples, and the page's marks between them, to anyone who holds the port; does nothing else. */
 const BLOCK = 512;
 
 class Capture extends AudioWorkletProcessor {

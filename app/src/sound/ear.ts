@@ -36,7 +36,7 @@ export interface EarHearer {
   problem(problem: MicrophoneProblem): void;
   /** Where the practice strings truly are, in cents from their targets, course 1 first. */
   truth(deviations: readonly number[]): void;
-  /** A helper process had stopped: what was open is to be opened once more. */
+  /** A helper process had stopped: what was open is to be opened again. */
   again(): void;
 }
 

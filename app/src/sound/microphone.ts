@@ -81,7 +81,7 @@ function release(stream: MediaStream): void {
   for (const track of stream.getTracks()) track.stop();
 }
 
-/** Reports everything that can befall an open microphone; answers the way to stop. */
+/** Reports everything that can befall an open microphone; returns an unsubscribe function. */
 function watch(
   stream: MediaStream,
   context: AudioContext,

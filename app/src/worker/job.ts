@@ -29,7 +29,7 @@ class Silent extends JobFailed {
 
 /** What is asked of a helper, and what its owner wants to know meanwhile. */
 export interface Job<Request> {
-  /** Starts the helper; once more if it does not answer. */
+  /** Starts the helper; again if it does not answer. */
   readonly start: () => Worker;
   readonly request: Request;
   readonly progress?: Progress;

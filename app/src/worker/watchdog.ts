@@ -2,7 +2,7 @@
 const ASK_MS = 2500;
 const MOST_UNANSWERED = 2;
 
-/** Does something again and again; answers the way to stop. */
+/** Does something again and again; returns an unsubscribe function. */
 export type Every = (act: () => void, ms: number) => () => void;
 
 const everyMs: Every = (act, ms) => {

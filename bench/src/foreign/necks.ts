@@ -54,7 +54,7 @@ export interface ForeignNeck {
   readonly fault: Fault | null;
   /** How far a note held by the middle of this hand is off its own open string. */
   readonly net: (course: number, fret: number) => Cents;
-  /** The same with the fault put right. */
+  /** The same with the fault tuned. */
   readonly netRight: (course: number, fret: number) => Cents;
   /** Pitch of a pluck against the open target, with the error that an ear would state. */
   readonly read: (press: Press) => {

@@ -4,7 +4,7 @@ import type { OpenString } from '../strings.ts';
 
 /** A string of the bench's own: it shares no line with the practice instrument. */
 export interface Struck {
-  /** Pitch at rest: the fourth partial over four. */
+  /** Steady pitch: the fourth partial over four. */
   readonly hz: Hz;
   readonly b: number;
   readonly partials: readonly Partial[];

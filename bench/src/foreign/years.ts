@@ -20,17 +20,17 @@ export interface CaretakerYear {
     readonly day: number;
     readonly found: readonly number[];
     readonly left: readonly number[];
-    /** What truly moved each string since the sitting before. */
+    /** What truly moved each string since the session before. */
     readonly moved: readonly Moved[];
   }[];
   readonly sets: readonly number[];
   readonly loans: readonly { readonly from: number; readonly to: number }[];
   readonly peg: number | null;
-  /** Where every string truly is after the last sitting, day by day. */
+  /** Where every string truly is after the last session, day by day. */
   readonly after: readonly (readonly number[])[];
 }
 
-/** Days that are lived on after the last sitting, to see when it leaves its tolerance. */
+/** Days that are lived on after the last session, to see when it leaves its tolerance. */
 const ON = 120;
 
 export function caretakerYear(plan: CaretakerPlan): CaretakerYear {

@@ -5,7 +5,7 @@ import type { Cents } from '../units.ts';
 import type { FaultFacts } from './facts.ts';
 import { rowOf, type Visit } from './heard.ts';
 
-// Where no reason stands beside a limit it was set on seeded clean and clumsy sittings with the
+// Where no reason stands beside a limit it was set on seeded clean and clumsy sessions with the
 // practice instrument: the false alarms and the mistakes named are in docs/passes.md.
 
 /** A string that moved less than this did not move. */
@@ -110,7 +110,7 @@ export function unheardTurn(visit: Visit): FaultFacts['unheard turn'] | null {
   return cents < UNHEARD || Math.abs(unheard) < UNHEARD ? null : { cents };
 }
 
-/** Lower than where the ear last followed it, or than where it was at rest. */
+/** Lower than where the ear last followed it, or than where it was steady. */
 export function slipsBack(visit: Visit): FaultFacts['slips back'] | null {
   const { reading, earlier, before, view } = visit;
   if (!earlier) return null;

@@ -7,7 +7,7 @@ import { type CoachView, faultOf, type HeardPluck, type Ringing, type Rule } fro
 
 /**
  * Each limit of the coach with a case just inside and one just outside of it, an operand at a time.
- * The limits themselves were set on seeded sittings (docs/passes.md); here they are pinned.
+ * The limits themselves were set on seeded sessions (docs/passes.md); here they are pinned.
  */
 const TARGETS = targetsOf(findTuning('guitar-standard')!, 440);
 const COUPLING = expectedCoupling({ tensions: [72, 69, 74, 82, 86, 78], bridge: 'fixed' });

@@ -5,7 +5,7 @@ import type { Cents, Hz, Semitones } from '../units.ts';
 import type { FaultFacts } from './facts.ts';
 import type { CoachView, Visit } from './heard.ts';
 
-// Where no reason stands beside a limit it was set on seeded clean and clumsy sittings with the
+// Where no reason stands beside a limit it was set on seeded clean and clumsy sessions with the
 // practice instrument: the false alarms and the mistakes named are in docs/passes.md.
 
 const OCTAVE: Cents = 1200;

@@ -2,7 +2,7 @@ import type { Cents, Dbfs } from '../units.ts';
 import type { FaultFacts } from './facts.ts';
 import type { CoachView, HeardPluck, Visit } from './heard.ts';
 
-// Limits were set on seeded clean and clumsy sittings with the practice instrument: docs/passes.md.
+// Limits were set on seeded clean and clumsy sessions with the practice instrument: docs/passes.md.
 
 /** A note that begins this much sharper than its middle was plucked hard. */
 const HARD: Cents = 5.4;

@@ -23,7 +23,7 @@ const CLASS_SIZE = 8;
 
 /** How an instrument of the library lives through its year; days count back from today. */
 interface Story {
-  /** Days between two sittings. */
+  /** Days between two sessions. */
   readonly every: number;
   readonly airy: number;
   /** Nobody has touched it for so many days. */
@@ -192,7 +192,7 @@ function readingOf({ course, hz }: Target, cents: Cents, errorCents: Cents): Ben
   return { type: 'reading', reading };
 }
 
-/** A sitting with its log, from the first pluck on. */
+/** A session with its log, from the first pluck on. */
 function satAt(
   instrument: Instrument,
   startedAt: EpochMs,

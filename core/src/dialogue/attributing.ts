@@ -79,7 +79,7 @@ const NAMED = 2;
 /** Plucks of one string that nobody turned lie so near together. */
 const SAME: Cents = 12;
 
-/** A string that sounds once more as it just did stays that string while it is the likelier one. */
+/** A string that sounds again as it just did stays that string while it is the likelier one. */
 const STILL_LIKELY = 0.7;
 
 function repeated(hz: Hz, now: Beliefs, plucks: Followed['plucks']): number | null {

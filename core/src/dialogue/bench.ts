@@ -311,12 +311,12 @@ function compare(talk: BenchTalk, world: BenchWorld): Step {
 }
 
 function takeA4(talk: BenchTalk, a4: number): Step {
-  // A sitting keeps the A4 that it began with.
+  // A session keeps the A4 that it began with.
   const { state, effects } = startAfresh({ ...talk, led: plainOf(talk.led) }, false);
   return { state, effects: [{ do: 'save A4', a4 }, ...effects] };
 }
 
-/** What was done to the strings in the sitting before is not held against the next one. */
+/** What was done to the strings in the session before is not held against the next one. */
 function startAfresh(talk: BenchTalk, undoable: boolean): Step {
   return {
     state: { ...talk, plucks: [], notice: null, questioned: false, flat: null },
@@ -489,7 +489,7 @@ function handsFree(
   { state }: BenchWorld,
 ): { readonly begins: Recorded[]; readonly lets: Recorded[] } {
   if (plainOf(led).kind === 'by ear') return { begins: [], lets: [] };
-  // A string that still rings and is read once more is no new pluck.
+  // A string that still rings and is read again is no new pluck.
   const anew = !ownsTrack && passDone(state) && !allInTune(state);
   const begun = anew ? benchAfter(state, { type: 'next pass' }) : state;
   const after = benchAfter(begun, { type: 'reading', reading });

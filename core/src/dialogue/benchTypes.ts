@@ -114,7 +114,7 @@ export interface BenchTalk {
 /** What is true beside the conversation at the moment of an input. */
 export interface BenchWorld {
   readonly state: BenchState;
-  /** Readings of the sitting so far. */
+  /** Readings of the session so far. */
   readonly heard: readonly ReadAt[];
   /** When the strings were put on, course 1 first; null where it is not known. */
   readonly fitted: readonly (Fitted | null)[];
@@ -124,7 +124,7 @@ export interface BenchWorld {
   readonly strings: readonly StringKnowledge[];
   /** What the log tells of all strings together. */
   readonly followed: Followed;
-  /** Cents of every course from before the sitting, course 1 first, where they are known. */
+  /** Cents of every course from before the session, course 1 first, where they are known. */
   readonly before: readonly (Cents | null)[];
   readonly coupling: Coupling;
   /** Strings are brought to where they land once the others are tuned. */

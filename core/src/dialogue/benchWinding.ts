@@ -21,7 +21,7 @@ export function windingRound(led: Led): WindingRound | null {
 
 /**
  * The string that was chosen, or every one in the order in which they are tuned. What was read
- * before tells nothing of strings that are put on anew: they begin a sitting of their own.
+ * before tells nothing of strings that are put on anew: they begin a session of their own.
  */
 export function beginWinding(talk: BenchTalk, world: BenchWorld): Step {
   const { chosen, goal } = world.state;

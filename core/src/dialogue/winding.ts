@@ -55,7 +55,7 @@ export function woundTo(round: WindingRound, pitch: WoundPitch): WindingRound {
   return { ...round, pitch, stood };
 }
 
-/** Takes another string in hand; one that is near its note already is wound once more. */
+/** Takes another string in hand; one that is near its note already is wound again. */
 export function windFirst(round: WindingRound, course: number): WindingRound {
   const others = (courses: readonly number[]) => courses.filter((other) => other !== course);
   const { toCome, up, left } = round;

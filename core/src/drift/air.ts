@@ -22,7 +22,7 @@ export interface WithAir {
 
 /** With fewer spans nothing is said. */
 const FEWEST = 6;
-/** The air of a day counts for a sitting so near, in ms. */
+/** The air of a day counts for a session so near, in ms. */
 const NEAR = 1.5 * 86_400_000;
 
 /** Holds what all strings did alike against the humidity of the days; null where too little of it is known. */

@@ -5,9 +5,9 @@ import { type Instrument, MATERIALS, soundingLength, tensionOf } from '../string
 import type { Cents, EpochMs } from '../units.ts';
 import type { Diary, DriftString, Move, Span } from './types.ts';
 
-/** What turning the other strings at the end of a sitting may still have moved, cents. */
+/** What turning the other strings at the end of a session may still have moved, cents. */
 const AFTER_TURNS: Cents = 0.5;
-/** Two sittings closer together than this are one, in ms. */
+/** Two sessions closer together than this are one, in ms. */
 const APART = 2 * 3_600_000;
 
 /** What is kept of an instrument, as far as its drift is told by it. */
@@ -52,7 +52,7 @@ function fittedOn(fitted: Kept['fitted'], course: number): EpochMs[] {
     .sort((a, b) => a - b);
 }
 
-/** Every time between two sittings in one tuning, oldest first. */
+/** Every time between two sessions in one tuning, oldest first. */
 export function diaryOf(kept: Kept): Diary {
   const strings = driftStrings(kept);
   const sittings = kept.sittings
@@ -82,7 +82,7 @@ function isSameAim(a: Session, b: Session): boolean {
   return a.tuningId === b.tuningId && a.a4 === b.a4 && (a.capo ?? 0) === (b.capo ?? 0);
 }
 
-/** When the last string of a sitting was read. */
+/** When the last string of a session was read. */
 function endOf({ strings, startedAt }: Summary): EpochMs {
   return Math.max(startedAt, ...strings.map(({ leftAt }) => leftAt ?? 0));
 }

@@ -21,7 +21,7 @@ const LATELY = 8;
 /** Below this much a span in the middle nothing has moved. */
 const QUIET: Cents = 3;
 
-/** What a diary tells, and when to look again. */
+/** What a diary tells, and when to check again. */
 export interface DriftTask {
   readonly diary: Diary;
   /** Null where nothing was left. */

@@ -30,7 +30,7 @@ export interface Due {
 }
 
 /**
- * Draws what the days after a sitting bring, from the instrument's own drift: air, chance, pegs
+ * Draws what the days after a session bring, from the instrument's own drift: air, chance, pegs
  * that slip, strings that are new. Seeded: the same diary gives the same day.
  */
 export function dueAfter(diary: Diary, left: LeftAt, all: readonly Explained[]): Due {

@@ -6,7 +6,7 @@ import type { DriftString, Habit, Span } from './types.ts';
 const DAY_MS = 86_400_000;
 export const WEEK_DAYS = 7;
 
-/** A span in days; two sittings on one day lie at least so far apart. */
+/** A span in days; two sessions on one day lie at least so far apart. */
 const LEAST_DAYS = 0.02;
 export function daysOf({ from, to }: Pick<Span, 'from' | 'to'>): number {
   return Math.max(LEAST_DAYS, (to - from) / DAY_MS);
@@ -24,7 +24,7 @@ export interface Weather {
 
 /** The air forgets what it was within so many days, as a room does: common practice, no source. */
 export const AIR_DAYS = 10;
-/** Chance does not add up for ever: hands put right what is far off. */
+/** Chance does not add up for ever: hands tuned what is far off. */
 const CHANCE_DAYS = 28;
 
 /** Standard deviation of what the air does in so many days. */

@@ -1,13 +1,13 @@
 import type { Cents, EpochMs } from '../units.ts';
 
-/** How far a string moved by itself between two sittings: found in the later one less left in the earlier one. */
+/** How far a string moved by itself between two sessions: found in the later one less left in the earlier one. */
 export interface Move {
   readonly cents: Cents;
   /** Standard error of both readings together. */
   readonly errorCents: Cents;
 }
 
-/** The time between two sittings of one instrument in one tuning. */
+/** The time between two sessions of one instrument in one tuning. */
 export interface Span {
   readonly from: EpochMs;
   readonly to: EpochMs;

@@ -69,12 +69,12 @@ export interface Sign {
 
 export type WearVerdict = 'still good' | 'tired' | 'change' | 'not known';
 
-/** Strings of a lent instrument are played daily, those of one on the shelf by sittings alone: common practice, no source. */
+/** Strings of a lent instrument are played daily, those of one on the shelf by sessions alone: common practice, no source. */
 const LIFE_DAYS = { hard: 300, soft: 540 } as const;
 const LIFE_PLAYED_DAYS = { hard: 60, soft: 120 } as const;
 /** A change since the strings were new that stands for worn out. Common practice, no source. */
 const WORN = { dullDb: 14, stiffness: 0.35, offLaw: 2.5, scatter: 6 } as const;
-/** A sitting is so much of a day of playing. */
+/** A session is so much of a day of playing. */
 const SITTING_DAYS = 0.15;
 /** A string is judged by so many plucks at each end. */
 const AT_EACH_END = 3;

@@ -64,7 +64,7 @@ export function progressOf(runs: readonly EarRun[]): EarProgress[] {
   });
 }
 
-/** The day on the calendar of whoever practised. */
+/** The day on the calendar of anyone who practised. */
 function dayOf(at: EpochMs, zone: string): string {
   return new TZDate(at, zone).toDateString();
 }

@@ -353,7 +353,7 @@ export interface Drawn {
 }
 
 /**
- * Instruments that would have been read so: a draw of everything unknown, put right by what it misses the readings
+ * Instruments that would have been read so: a draw of everything unknown, tuned by what it misses the readings
  * (Matheron’s rule; Doucet 2010). Unlikely causes are drawn more often than they are likely, and weigh less for it.
  * The same readings draw the same.
  */
@@ -439,7 +439,7 @@ export function errorsAt(unknowns: Unknowns, draws: readonly Drawn[], place: Pla
   return out;
 }
 
-/** What of that some columns bring: as much less it would be if those parts were put right. */
+/** What of that some columns bring: as much less it would be if those parts were tuned. */
 export function broughtAt(
   unknowns: Unknowns,
   draws: readonly Drawn[],

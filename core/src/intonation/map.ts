@@ -45,7 +45,7 @@ export interface FretSheet {
   readonly led?: true;
   /** A note is wrong beyond so many cents; the usual 5 where it is missing. */
   readonly limit?: Cents;
-  /** What a repairer was to put right: about ten plucks show whether it was done. */
+  /** What a repairer was to tuned: about ten plucks show whether it was done. */
   readonly proves?: Ordered;
   /** Strings, frets and pressures that are asked for. */
   readonly courses: readonly number[];
@@ -95,7 +95,7 @@ export function heardNearNut(readings: readonly FretReading[]): ReadonlySet<numb
 export const USEFUL_FRETS: readonly number[] = [12, 1, 2, 3, 5, 7, 9];
 /** The first fifteen, up and down the neck by turns, so that a drift does not look like a cause. */
 export const FIFTEEN_FRETS: readonly number[] = [12, 1, 8, 4, 14, 2, 10, 6, 13, 3, 9, 5, 15, 7, 11];
-/** The error of the open string is in every figure: it is read so often, and once more at the end to see whether it drifted. */
+/** The error of the open string is in every figure: it is read so often, and again at the end to see whether it drifted. */
 export const OPEN_READINGS = 4;
 
 /** The places of one string in the order in which they are asked for. */

@@ -14,7 +14,7 @@ export type Part =
   | Each<'slot' | 'string', { readonly course: number }>
   | Each<'fret', { readonly fret: number }>;
 
-/** A part that a repairer was to put right, by what it did to one note. */
+/** A part that a repairer was to tuned, by what it did to one note. */
 export interface Ordered {
   readonly part: Part;
   readonly cents: Cents;

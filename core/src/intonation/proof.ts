@@ -39,7 +39,7 @@ const HALF = { from: 0.3, to: 0.7 } as const;
 /** Another part is at fault where it is likelier than this. */
 const LIKELY = 0.6;
 
-/** About ten places that show whether a part was put right. */
+/** About ten places that show whether a part was tuned. */
 function proofPlaces({ strings }: Neck, { part, at }: Ordered): FretAsked[] {
   const single = part.kind === 'string' || part.kind === 'slot';
   const numbers = strings.map(({ course }) => course);

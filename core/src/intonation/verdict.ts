@@ -53,7 +53,7 @@ export interface Fault {
     readonly low: Millimetres;
     readonly high: Millimetres;
   } | null;
-  /** The furthest off of the notes that it moves, now and with this part put right. */
+  /** The furthest off of the notes that it moves, now and with this part tuned. */
   readonly worst: Cents;
   readonly worstAfter: Cents;
 }
@@ -266,7 +266,7 @@ function faultOf(part: Part, share: number, seen: Seen): Fault {
 
 /**
  * The furthest off of the notes that a part moves, on each of some drawn instruments: what else is off is another matter.
- * @param right share of it that was put right
+ * @param right share of it that was tuned
  */
 function worstOf(
   { errors }: Seen,

@@ -24,7 +24,7 @@ const NAMED = 2;
 const SPREAD = { core: 35, tail: 27, tailShare: 0.1 } as const;
 /** What a string that was heard owes to that reading, and what to its target: it may have been turned since. */
 const HEARD = { last: 0.65, target: 0.35 } as const;
-/** A reading of another sitting still holds within this; one of this moment as closely as any, in cents. */
+/** A reading of another session still holds within this; one of this moment as closely as any, in cents. */
 const LAST_SIGMA = { least: 30, most: 90, perHour: 30 } as const;
 /** A string chosen by hand is so many times likelier than each of the others: common practice, no source. */
 const INTENDED = 30;

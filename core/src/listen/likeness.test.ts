@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { likeness, type Ringing } from './likeness.ts';
 
-/** A plain pluck: at once at its loudest, fading, the high partials first, at rest. */
+/** A plain pluck: at once at its loudest, fading, the high partials first, then steady. */
 const PLUCK: Ringing = {
   attackDb: -0.3,
   dbPerSecond: -13,

@@ -100,7 +100,7 @@ const PROOF = {
 const PAIR_NEAR: Cents = 100;
 const NO_FRAMES: Glided = { count: 0, timeAt: () => 0, glideAt: () => 0 };
 const AT_REST: GlideFit = { cents: 0, errorCents: 0 };
-/** A pitch that wanders further than this inside the window is no string at rest. */
+/** A pitch that wanders further than this inside the window is no steady string. */
 const MOST_WANDER: Cents = 60;
 /** A string that is let be glides by less than this; found with plucks, bends and vibrato of `npm run bench -- rooms`. */
 const SHAKEN: Cents = 6;

@@ -28,7 +28,7 @@ const cellOf = (hz: Hz) => centsBetween(BAND.low, hz) / CELL;
  * so that weighing a pitch is a look at two dozen places of that curve.
  */
 export class SeriesEvidence {
-  /** What stands at a frequency, in dB over the noise, and how well it stands there, 0 to 1. */
+  /** What is at a frequency, in dB over the noise, and how well it stands there, 0 to 1. */
   private readonly height = new Float64Array(CELLS);
   private readonly fit = new Float64Array(CELLS);
   private readonly places: Int16Array;

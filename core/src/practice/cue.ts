@@ -8,7 +8,7 @@ const EACH: Seconds = 0.13;
 const FADE: Seconds = 0.02;
 const LOUDNESS = 0.5;
 
-/** What is sounded where a machine has no voice to say that a string is at rest, or that it is not. Samples from −1 to 1. */
+/** What is sounded where a machine has no voice to say that a string is in tune, or that it is not. Samples from −1 to 1. */
 export function cueTone(rising: boolean, sampleRate: Hz): Float32Array<ArrayBuffer> {
   const each = Math.round(EACH * sampleRate);
   const fade = FADE * sampleRate;

@@ -48,7 +48,7 @@ function practiceOf([model, id]: (typeof KINDS)[number], seed: number) {
   });
 }
 
-/** A short sitting on one practice instrument: everything hands do, and the truth after each. */
+/** A short session on one practice instrument: everything hands do, and the truth after each. */
 function sitting(kind: (typeof KINDS)[number], seed: number) {
   const one = practiceOf(kind, seed);
   const last = findTuning(kind[1])!.courses.length;

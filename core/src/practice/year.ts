@@ -52,13 +52,13 @@ export interface YearPlan {
   readonly seed: number;
 }
 
-/** One string of a sitting as it was read. */
+/** One string of a session as it was read. */
 export interface YearReading {
   readonly found: Cents;
   readonly left: Cents;
   readonly errorCents: Cents;
   readonly turned: boolean;
-  /** What moved it since the sitting before, by cause. */
+  /** What moved it since the session before, by cause. */
   readonly moved: Moved;
 }
 
@@ -77,7 +77,7 @@ export interface YearSitting {
 
 export interface LivedYear {
   readonly sittings: readonly YearSitting[];
-  /** Where every string truly is on the days after the last sitting, course 1 first. */
+  /** Where every string truly is on the days after the last session, course 1 first. */
   readonly after: readonly (readonly Cents[])[];
 }
 
@@ -104,7 +104,7 @@ const HAND = { scatter: 0.9, from: 2.2 } as const;
 /** What a reading of a good ear scatters by. */
 const READING = 0.5;
 
-/** Lives through a year: what every sitting found and left. */
+/** Lives through a year: what every session found and left. */
 export function livedThrough(
   instrument: Instrument,
   targets: readonly Target[],

@@ -22,7 +22,7 @@ export function newnessOf<K extends TableName>(
 
 /**
  * What is to be stored of a record that comes in; null where what is here stays. An ended
- * sitting is never opened again.
+ * session is never opened again.
  */
 export function merged<K extends TableName>(
   table: K,

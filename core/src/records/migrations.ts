@@ -88,7 +88,7 @@ const SCHEMA_4_MACHINE = 'before schema 4';
 
 /**
  * From schema 3 to 4, one line of a log: it gets an id of its own, which is the same whenever
- * it comes in, its place in the sitting becomes its number, and its measurement stands apart.
+ * it comes in, its place in the session becomes its number, and its measurement stands apart.
  */
 export function logEntry3to4(old: Loose): { readonly event: Loose; readonly measurement: Loose[] } {
   const { sessionId, seq, measurement, ...rest } = old;

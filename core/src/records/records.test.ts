@@ -424,7 +424,7 @@ describe('salvage', () => {
     const got = salvage(JSON.stringify(broken), (fault) => faults.push(fault));
     expect(got.events).to.deep.equal([]);
     expect(got.measurements).to.deep.equal([]);
-    // The sitting, its six events, and the measurement of one.
+    // The session, its six events, and the measurement of one.
     expect(faults).to.have.length(8);
   });
 

@@ -13,7 +13,7 @@ export interface Settings {
   /** Loudness of the reference tone, 0 to 1. */
   readonly referenceVolume: number;
   readonly spokenArrival: boolean;
-  /** A phone gives a short pulse when a string is at rest. */
+  /** A phone gives a short pulse when a string is in tune. */
   readonly pulse: boolean;
   readonly microphoneId: string | null;
   readonly channel: 'left' | 'right' | 'mix';

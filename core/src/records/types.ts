@@ -5,7 +5,7 @@ import type { SourceKind } from '../sitting/index.ts';
 import type { StringSpec } from '../strings/index.ts';
 import type { Cents, EpochMs, Hz, Seconds } from '../units.ts';
 
-/** What happened to an instrument beside its sittings. */
+/** What happened to an instrument beside its sessions. */
 export interface Mark {
   readonly id: string;
   readonly instrumentId: string;
@@ -51,7 +51,7 @@ export interface Restringing {
   readonly way?: Way;
   /** When a lesson begins, if one is planned. */
   readonly lessonAt?: EpochMs | null;
-  /** When to look again, soonest first, as was reckoned last. */
+  /** When to check again, soonest first, as was reckoned last. */
   readonly looks: readonly EpochMs[];
   /** The newest reading that `looks` were reckoned from. */
   readonly looksFrom?: EpochMs;

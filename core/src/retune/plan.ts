@@ -60,7 +60,7 @@ export type OrderReason =
 export interface Plan {
   /** Strings that have a way to go, those that stay and are off before the others lean on them. */
   readonly steps: readonly PlanStep[];
-  /** Every string once more by ear; empty by display. */
+  /** Every string again by ear; empty by display. */
   readonly fine: readonly FineStep[];
   /** Why the steps come in this order. */
   readonly reason: OrderReason;

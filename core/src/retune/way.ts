@@ -29,7 +29,7 @@ const TO_GO: Cents = 15;
 
 /** The way to a tuning, as it is after the last pluck. */
 export interface Way {
-  /** Some string had to be brought over from another tuning when the sitting began. */
+  /** Some string had to be brought over from another tuning when the session began. */
   readonly retuning: boolean;
   /** A string is still far off: on the way from one tuning to another, not in the passes after it. */
   readonly far: boolean;
@@ -41,7 +41,7 @@ export interface Way {
   readonly references: ReadonlyMap<number, readonly Comparison[]>;
 }
 
-/** What a way is planned from: nothing of it changes while a sitting lasts. */
+/** What a way is planned from: nothing of it changes while a session lasts. */
 export interface WayFrom {
   readonly instrument: Instrument;
   readonly home: Tuning;
@@ -51,11 +51,11 @@ export interface WayFrom {
   readonly coupling: Coupling;
   readonly a4: Hz;
   readonly tolerance: Cents;
-  /** What the open strings were heard at last before this sitting. */
+  /** What the open strings were heard at last before this session. */
   readonly before: LastPitches;
 }
 
-/** A way as it was planned when its sitting began. */
+/** A way as it was planned when its session began. */
 export interface FrozenWay extends WayFrom {
   readonly plan: Plan;
   /** Cents of every course from the target before the first pluck, course 1 first. */
@@ -66,14 +66,14 @@ export interface FrozenWay extends WayFrom {
 export interface WayNow {
   /** Of the target tuning, with a capo on where there is one. */
   readonly targets: readonly Target[];
-  /** What was read in this sitting. */
+  /** What was read in this session. */
   readonly readings: readonly ReadAt[];
   /** When the strings were put on, course 1 first, where it is known. */
   readonly fitted?: readonly (Fitted | null)[];
   readonly bench: BenchState;
 }
 
-/** Plans the way from where the strings were before the sitting; its order stays, whatever they do. */
+/** Plans the way from where the strings were before the session; its order stays, whatever they do. */
 export function frozenWay(from: WayFrom): FrozenWay {
   const { instrument, home, target, a4, order, tolerance, coupling, manner, before } = from;
   const present = targetsOf(home, a4);
@@ -128,7 +128,7 @@ function leftOf({ course, cents }: StringState, readings: readonly StringReading
   return last ? Math.min(now, Math.abs(offBy(last))) : now;
 }
 
-/** Those that stay are read, and put right, before anything leans on them; then those that are still to be brought over. */
+/** Those that stay are read, and tuned, before anything leans on them; then those that are still to be brought over. */
 function toGo(
   { plan: { steps }, tolerance, off }: FrozenWay,
   { readings, bench }: WayNow,

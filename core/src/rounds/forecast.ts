@@ -4,7 +4,7 @@ import type { Round } from './types.ts';
 
 const MINUTE_MS = 60_000;
 
-/** An earlier sitting, as far as time goes. */
+/** An earlier session, as far as time goes. */
 export interface TimedSitting {
   readonly minutes: number;
   /** Every string was found right. */
@@ -31,13 +31,13 @@ const A_STRING: Readonly<Record<InstrumentKind, number>> = {
 const STRINGS_OUT = 0.5;
 /** Taking it in hand, one strum, putting it back, in minutes. */
 export const ONE_STRUM = 0.3;
-/** The prior counts for so many sittings. */
+/** The prior counts for so many sessions. */
 const PRIOR_SITTINGS = 2;
-/** Only so many of the last sittings count. */
+/** Only so many of the last sessions count. */
 const LAST = 8;
-/** Nobody tunes longer than this without a break: a sitting that was left open tells nothing, in minutes. */
+/** Nobody tunes longer than this without a break: a session that was left open tells nothing, in minutes. */
 const LEFT_OPEN = 30;
-/** So many times the usual is a long sitting. */
+/** So many times the usual is a long session. */
 const LONG = 2.5;
 /** Before anything is known an instrument is out so often. */
 const OUT = 0.6;
@@ -54,7 +54,7 @@ export function minutesFor({ kind, strings, sittings, out }: ToForecast): number
   return ONE_STRUM + chance * Math.max(0, atWork - ONE_STRUM);
 }
 
-/** Minutes add up, so their mean counts; a sitting that took much longer than usual counts as a long one, not more. */
+/** Minutes add up, so their mean counts; a session that took much longer than usual counts as a long one, not more. */
 function calmMean(minutes: readonly number[]): number {
   const most = LONG * median(minutes);
   return minutes.reduce((sum, one) => sum + Math.min(one, most), 0) / minutes.length;

@@ -172,7 +172,7 @@ describe('how long a round takes', () => {
     expect(minutesFor({ ...uke, sittings: calm, out: 0 })).to.be.below(0.5);
     expect(minutesFor({ ...uke, sittings: worked, out: 1 })).to.be.within(3, 6);
     expect(minutesFor(uke)).to.be.within(0.5, 1.5);
-    // A sitting that was left open over night tells nothing.
+    // A session that was left open over night tells nothing.
     const open = [...worked, { minutes: 700, right: false }];
     expect(minutesFor({ ...uke, sittings: open, out: 1 })).to.equal(
       minutesFor({ ...uke, sittings: worked, out: 1 }),

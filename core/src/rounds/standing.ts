@@ -12,7 +12,7 @@ export type Heard =
     }
   /** These strings are off. */
   | { readonly kind: 'off'; readonly courses: readonly number[] }
-  /** All were right or put right, but so much was turned that the others may have moved. */
+  /** All were right or tuned, but so much was turned that the others may have moved. */
   | { readonly kind: 'once more' }
   | { readonly kind: 'right' }
   | { readonly kind: 'done' };
@@ -22,7 +22,7 @@ const MUCH: Cents = 60;
 
 /**
  * How the instrument in hand stands: one strum, or each string once, tells that it is right; a string that
- * was off is put right once two plucks in a row say so, or a strum.
+ * was off is tuned once two plucks in a row say so, or a strum.
  */
 export function heardOfRound(
   readings: readonly StringReading[],

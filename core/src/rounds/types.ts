@@ -7,7 +7,7 @@ export type Standing =
   | 'right'
   /** Put right. */
   | 'done'
-  /** Called up and found off: to be put right later. */
+  /** Called up and found off: to be tuned later. */
   | 'off'
   | 'skipped'
   | 'needsString'
@@ -21,13 +21,13 @@ export interface RoundEntry {
   readonly standing: Standing;
   /** How long it was thought to take as the round was made. */
   readonly minutes?: number;
-  /** The sitting that tells what was found and left. */
+  /** The session that tells what was found and left. */
   readonly sessionId?: string;
   readonly from?: EpochMs;
   readonly to?: EpochMs;
 }
 
-/** Instruments that are put right before something, one after the other. */
+/** Instruments that are tuned before something, one after the other. */
 export interface Round {
   readonly id: string;
   /** @example 'Class of eight' */

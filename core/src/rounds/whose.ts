@@ -31,7 +31,7 @@ export interface Candidate {
 /** A string moves by so much at once, and by chance in a day, and by no more than so much in the end, cents. */
 const SPREAD = { first: 2, perRootDay: 1.5, most: 15 } as const;
 
-/** An instrument as its last sitting left it; `stiffness` is ln B of its plucks so far, by course. */
+/** An instrument as its last session left it; `stiffness` is ln B of its plucks so far, by course. */
 export function candidateOf(
   instrumentId: string,
   courses: readonly number[],

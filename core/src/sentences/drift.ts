@@ -28,7 +28,7 @@ export interface RowFacts {
   /** The string that was left furthest off, if one was: its course and cents. */
   readonly leftOff: { readonly course: number; readonly cents: number } | null;
   readonly lent: boolean;
-  /** It was out of the house within its last sittings. */
+  /** It was out of the house within its last sessions. */
   readonly wasLent: boolean;
   readonly sittings: number;
   readonly pegs: PegKind;

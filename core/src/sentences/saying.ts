@@ -18,7 +18,7 @@ import { type WindingTask, windingInWords } from './winding.ts';
 interface SayingFacts {
   /** Nothing is listened to yet. */
   source: { readonly kind: InstrumentKind };
-  /** A reference is waited for; once more, after one that was not clear. */
+  /** A reference is waited for; again, after one that was not clear. */
   reference: { readonly again: boolean };
   /** The string is being turned while it rings. */
   turning: { readonly call: TurnCall; readonly up: boolean };

@@ -25,7 +25,7 @@ export function lessonInWords(minutes: number): Message {
   return message('settle.lesson', { minutes });
 }
 
-/** When to look again; what came due in the night waits for the morning. */
+/** When to check again; what came due in the night waits for the morning. */
 export function lookInWords(at: number, clock: Clock): Message {
   const when = moment(at, clock, 'spoken moment');
   if (at > clock.now) return message('settle.lookAt', { when });

@@ -18,7 +18,7 @@ export interface AtRest {
   readonly lesson: Message;
   /** How sure it is; null before that can be told. */
   readonly sure: Text | null;
-  /** When to look again; null where that is not planned. */
+  /** When to check again; null where that is not planned. */
   readonly look: Value | null;
 }
 

@@ -50,7 +50,7 @@ export function pegKnownInWords({ known, measured }: Peg, perTurn: Cents | null)
 const NOT_QUITE = 0.25;
 
 /**
- * A turn of the button in words a hand understands; the sign is left to whoever says it.
+ * A turn of the button in words a hand understands; the sign is left to anyone who says it.
  * @param least the smallest turn that the hand makes, where that is known: no smaller one is named
  * @param isGuess it is rounded to eighths, and not said to be a little more or less
  * @example turnInWords(0.22) // ‘nearly a quarter turn’

@@ -6,7 +6,7 @@ import type { Look } from './steps.ts';
 /** A line of a log, as far as looks go. */
 type Line = Pick<LogEntry, 'event'>;
 
-/** A sitting with its log. */
+/** A session with its log. */
 export interface Logged {
   readonly session: Session;
   readonly log: readonly Line[];

@@ -18,7 +18,7 @@ const TO_HOUR = 21;
 const DAY_MS = 86_400_000;
 /** Looks stand on the clock's quarter hours. */
 const QUARTER_MS = 15 * 60_000;
-/** Looks of one day are no closer than this: sooner would be no look but the same sitting. */
+/** Looks of one day are no closer than this: sooner would be no look but the same session. */
 const APART_MS = 2 * 3_600_000;
 const MOST_A_DAY = 3;
 const MOST_LOOKS = 12;
@@ -32,7 +32,7 @@ export interface LookDay {
 }
 
 /**
- * When to look again: first at the lower end of what the first string holds, or before
+ * When to check again: first at the lower end of what the first string holds, or before
  * the lesson if that comes sooner; then, all brought to their notes each time, as long as they
  * are expected to hold; on whole quarter hours of the teacher's waking day, three times a day
  * at most, for a fortnight.

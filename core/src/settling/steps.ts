@@ -50,7 +50,7 @@ const FASTEST = 0.5;
 const FASTER = 1.5;
 /** Least fall that means anything, in cents and in standard deviations of the two readings. */
 const LEAST_FALL = { cents: 0.8, sigmas: 3 };
-/** … right after the peg was turned, when it is plucked once more to be sure. */
+/** … right after the peg was turned, when it is plucked again to be sure. */
 const LEAST_FALL_AT_ONCE = { cents: 2, sigmas: 5 };
 /** A rise means something sooner: no string rises by itself, and to take one for a turn costs little. */
 const LEAST_RISE = { cents: 0.4, sigmas: 2 };
@@ -61,7 +61,7 @@ const LIKE = 25;
 /** A string that stands too high after these is let down by its peg. */
 const TURNED: ReadonlySet<Step> = new Set(['first', 'again', 'brought up', 'let down', 'retuned']);
 const BY_PEG: ReadonlySet<Step> = new Set(['brought up', 'let down']);
-/** Clocks are put right by less than this without a word, in ms. */
+/** Clocks are tuned by less than this without a word, in ms. */
 const CLOCK_SLACK = 2000;
 
 /**
@@ -131,7 +131,7 @@ function guessOf(
   if (change > beyond(LEAST_RISE)) return sure('brought up');
   if (change >= -noise) return sure(gap < ONE_MOMENT ? 'again' : 'waited');
   if (now.asked === 'pull') return sure('stretched');
-  // Too high and put right: the peg, not the string.
+  // Too high and tuned: the peg, not the string.
   if (before.cents > tolerance && TURNED.has(before.step)) return sure('let down');
   if (-change <= byItself) return sure('waited');
   // Nobody was to touch it: it is asked about.

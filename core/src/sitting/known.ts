@@ -5,10 +5,10 @@ import type { Cents, Hz } from '../units.ts';
 /** A string last heard further out than this comes from another tuning. */
 export const FROM_ANOTHER_TUNING: Cents = 60;
 
-/** What the open strings were heard at last before a sitting, course by course. */
+/** What the open strings were heard at last before a session, course by course. */
 export type LastPitches = ReadonlyMap<number, Hz>;
 
-/** Where the open strings are before a sitting: as they were heard last, else as the tuning they are kept in has them. */
+/** Where the open strings are before a session: as they were heard last, else as the tuning they are kept in has them. */
 export function pitchesBefore(last: LastPitches, home: readonly Target[]): LastPitches {
   return new Map([...home.map(({ course, hz }) => [course, hz] as const), ...last]);
 }
@@ -21,7 +21,7 @@ export function cameFrom({ course, hz }: Target, last: LastPitches, capo: number
   return Math.abs(cents) > FROM_ANOTHER_TUNING ? cents : null;
 }
 
-/** What is known of the strings: from this sitting, and from earlier ones of those not heard in it. */
+/** What is known of the strings: from this session, and from earlier ones of those not heard in it. */
 export function stringsNow(
   targets: readonly Target[],
   readings: readonly KnownReading[],

@@ -145,7 +145,7 @@ function withReading(state: BenchState, reading: StringReading): BenchState {
 
 /**
  * Where a string stands after its readings of this pass. It is done when two
- * plucks in a row agree at rest; it was left alone when it never had to move.
+ * plucks in a row agree; it was left alone when it never had to move.
  */
 function standingOf(state: BenchState, readings: readonly StringReading[]): Standing {
   const { tolerance } = state.goal;
@@ -192,7 +192,7 @@ export function inTuneReadings(
 }
 
 /**
- * Two readings at rest agree when they are no further apart than the tolerance; one of them must have rung
+ * Two readings in tune agree when they are no further apart than the tolerance; one of them must have rung
  * out, and of two strums neither may be less sure than half of it.
  */
 function agree(a: StringReading, b: StringReading, tolerance: Cents): boolean {

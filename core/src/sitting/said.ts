@@ -2,7 +2,7 @@ import type { EpochMs } from '../units.ts';
 
 /**
  * What lies between a reading and the one before it on the same string. `first`: nothing;
- * `again`: the same moment once more; `waited`: the string dropped by itself; `played`
+ * `again`: the same moment again; `waited`: the string dropped by itself; `played`
  * likewise, under a hand; `stretched`: it was pulled; `brought up` and `let down`: its peg
  * was turned; `retuned`: likewise, unheard; `room`: the room moved it; `new string`: another
  * string was put on; `left out`: the reading does not count.

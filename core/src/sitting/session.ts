@@ -8,7 +8,7 @@ export const LESSON_CENTS: Cents = 5;
 /** Where a sound came from. */
 export type SourceKind = 'practice' | 'microphone' | 'recording';
 
-/** One sitting at the bench with one instrument and tuning. */
+/** One session at the bench with one instrument and tuning. */
 export interface Session {
   readonly id: string;
   readonly instrumentId: string;
@@ -37,7 +37,7 @@ const TELLS: Readonly<Record<SourceKind, 'always' | 'on the demo’s shelf' | 'w
   recording: 'when adopted',
 };
 
-/** True if a sitting, or a check, tells of the instrument itself; a practice instrument is none but in the demo. */
+/** True if a session, or a check, tells of the instrument itself; a practice instrument is none but in the demo. */
 export function tellsOfInstrument(
   { source, adopted }: Pick<Session, 'source' | 'adopted'>,
   demo: boolean,
@@ -47,12 +47,12 @@ export function tellsOfInstrument(
   return demo || tells === 'always';
 }
 
-/** What one string of a sitting came to. */
+/** What one string of a session came to. */
 export interface StringSummary {
   readonly course: number;
   /** Which string of a course of several; 1 is the first. */
   readonly member: number;
-  /** The first reading of the sitting, in cents from the string's target. */
+  /** The first reading of the session, in cents from the string's target. */
   readonly found: Cents | null;
   /** Standard error of that. */
   readonly foundError: Cents | null;
@@ -68,9 +68,9 @@ export interface StringSummary {
   readonly plucks: number;
 }
 
-/** A sitting in small: what lists show and views look for, without its log. */
+/** A session in small: what lists show and views look for, without its log. */
 export interface Summary {
-  /** The sitting's own. */
+  /** The session's own. */
   readonly id: string;
   readonly instrumentId: string;
   readonly startedAt: EpochMs;

@@ -8,7 +8,7 @@ import type { LogEntry, Session, StringSummary, Summary } from './session.ts';
 /** Goes up when a summary says something else than before; those of another form are made anew. */
 export const SUMMARY_FORM = 3;
 
-/** A sitting before its first event: every string of the instrument, course 1 first. */
+/** A session before its first event: every string of the instrument, course 1 first. */
 export function emptySummary(
   { id, instrumentId, startedAt, tolerance }: Session,
   courses: Instrument['courses'],
@@ -47,7 +47,7 @@ function untouched(course: number, member: number): StringSummary {
 }
 
 /**
- * A sitting's summary after the next event of its log. One that puts a pluck to another string
+ * A session's summary after the next event of its log. One that puts a pluck to another string
  * changes what came before: then it is summed up anew.
  */
 export function summaryAfter(before: Summary, { event, number }: LogEntry): Summary {

@@ -49,7 +49,7 @@ export function comparedStrings(
 
 /**
  * What a string can be compared with now, the best first. Exact ones only with strings that were
- * read in this sitting and stand so near that an ear is not asked to hear a difference; those to come near by
+ * read in this session and stand so near that an ear is not asked to hear a difference; those to come near by
  * only where that is wanted.
  * @param aim where the string in hand is to be brought, in cents from its target
  * @param about whether comparisons that only bring it near are wanted too

@@ -20,13 +20,13 @@ export interface Hearing {
   /** The string that is worked on, where that is known. */
   readonly inHand?: number | null;
   readonly strings: readonly StringKnowledge[];
-  /** The readings of the sitting so far. */
+  /** The readings of the session so far. */
   readonly heard: readonly ReadAt[];
   /** When the strings were put on, course 1 first, where it is known. */
   readonly fitted?: readonly (Fitted | null)[];
   /** Null aims at the target itself. */
   readonly coupling: Coupling | null;
-  /** Cents of every course from before the sitting, course 1 first, where they are known. */
+  /** Cents of every course from before the session, course 1 first, where they are known. */
   readonly before?: readonly (Cents | null)[];
 }
 

@@ -69,7 +69,7 @@ describe('the state of the strings now', () => {
     const [first] = after([reading(1, 4), reading(3, -1)], { before });
     // From −200 to −1: 865.6 (e^(−1/865.6) − e^(−200/865.6)) = 177.6 in tension, of which a twentieth.
     expect(first!.drift).to.be.closeTo(-8.88, 0.02);
-    // Nearer than that it may have moved since the sitting before: nothing follows.
+    // Nearer than that it may have moved since the session before: nothing follows.
     const near = after([reading(1, 4), reading(3, -150)], { before });
     expect(near[0]!.drift).to.equal(0);
   });

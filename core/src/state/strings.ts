@@ -6,7 +6,7 @@ import type { Cents, EpochMs } from '../units.ts';
 
 /** What is known of how a string stands, and from when. */
 export type KnownFrom =
-  /** It was read in this sitting. */
+  /** It was read in this session. */
   | 'this sitting'
   /** It was left so in an earlier one, or the tuning it is kept in has it so: it may have moved since. */
   | 'earlier'
@@ -39,16 +39,16 @@ export interface Fitted {
 
 /** What the strings are known by. */
 export interface KnownOfStrings {
-  /** Readings of this sitting, the oldest first. */
+  /** Readings of this session, the oldest first. */
   readonly readings: readonly ReadAt[];
   /** When the first string of every course was put on, course 1 first; null, or nothing, where it is not known. */
   readonly fitted?: readonly (Fitted | null)[];
-  /** Cents of every course from before the sitting, course 1 first; null where they are not known. */
+  /** Cents of every course from before the session, course 1 first; null where they are not known. */
   readonly before: readonly (Cents | null)[];
   readonly coupling: Coupling;
 }
 
-/** A string that was left somewhere in an earlier sitting stands within this of it: it was played, and the room changed. */
+/** A string that was left somewhere in an earlier session stands within this of it: it was played, and the room changed. */
 const SINCE_EARLIER: Cents = 12;
 /** A pitch that still moved when it was read. */
 const MOVING: Cents = 1.5;
@@ -156,7 +156,7 @@ function errorOf({ errorCents, moving }: StringReading): Cents {
 }
 
 function isTurn(own: Kept, change: Cents, variance: number, inARow: boolean): boolean {
-  // Nobody knows what happened to it since the sitting before, unless it was brought over from another tuning.
+  // Nobody knows what happened to it since the session before, unless it was brought over from another tuning.
   if (own.from === 'earlier') return Math.abs(change) > FROM_ANOTHER_TUNING;
   const limit = TURN_SIGMAS * Math.sqrt(own.variance + variance);
   return Math.abs(change) > (inARow ? Math.max(LEAST_TURN, limit) : LEAST_TURN + limit);

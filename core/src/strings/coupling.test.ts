@@ -24,7 +24,7 @@ function neck(gain: number): Coupling {
   return { matrix, error: 0, turns: 0 };
 }
 
-/** A sitting in which every string is read, turned to 0 and read again, so many times round. */
+/** A session in which every string is read, turned to 0 and read again, so many times round. */
 function sitting(truth: Coupling, start: readonly number[], noise: number, seed: number) {
   const random = seededRandom(seed);
   const heard: StringHeard[] = [];
@@ -165,7 +165,7 @@ describe('passes needed', () => {
     expect(passesNeeded([1, -1], [2, 1], two(0.05), 2)).to.equal(1);
   });
 
-  // String 1 up by 100 drops 2 by 19; that put right drops 1 by 3.8; the second pass
+  // String 1 up by 100 drops 2 by 19; that tuned drops 1 by 3.8; the second pass
   // raises it and drops 2 by 0.8; the third looks.
   it('two strings by hand', () => {
     expect(passesNeeded([-100, 0], [1, 2], two(0.02), 2)).to.equal(2);

@@ -80,7 +80,7 @@ interface Turn {
 }
 
 /**
- * Learns how the strings move each other from sittings, each a list of readings in the
+ * Learns how the strings move each other from sessions, each a list of readings in the
  * order in which they were taken. Every reading is explained by where its string began,
  * the turns of it, and what the turns of the others did to it: starts, turns and coupling
  * are fitted to all readings at once (Gauss and Newton), with a rank-one prior, gain times
@@ -140,7 +140,7 @@ function turnsOf(sitting: readonly StringHeard[], expected: Coupling): Turn[] {
   return turns;
 }
 
-/** The unknowns of a fit: pairs of strings, then starts and turns of every sitting. */
+/** The unknowns of a fit: pairs of strings, then starts and turns of every session. */
 class Unknowns {
   private readonly starts: number[] = [];
   private readonly turns: number[][] = [];

@@ -59,7 +59,7 @@ function pegs() {
   });
 }
 
-/** Sittings on a neck that couples by so much, with readings that err. */
+/** Sessions on a neck that couples by so much, with readings that err. */
 function heardOn(coupling: number, seed: number): StringHeard[] {
   const random = seededRandom(seed);
   const cents = TENSIONS.map(() => 25 * normal(random));

@@ -7,7 +7,7 @@ import { now } from '../../environment.ts';
 import { useNotices } from '../frame/index.ts';
 import { askAgain, isPermitted, putCopy } from './folder.ts';
 
-/** Puts a copy in the teacher’s folder when a sitting is over: ended, or left for another view. */
+/** Puts a copy in the teacher’s folder when a session is over: ended, or left for another view. */
 export function AutomaticCopies() {
   const { repository, shelf } = useData();
   const { pathname } = useLocation();
@@ -16,7 +16,7 @@ export function AutomaticCopies() {
   const ended = useLive((r) => r.endedSittings(), 'ended sittings');
   const busy = useRef(false);
 
-  // biome-ignore lint/correctness/useExhaustiveDependencies: a view that is left and a sitting that is ended are the moments
+  // biome-ignore lint/correctness/useExhaustiveDependencies: a view that is left and a session that is ended are the moments
   useEffect(() => {
     if (!folder || busy.current) return;
     busy.current = true;

@@ -93,7 +93,7 @@ function isLent({ marks }: Life, now: EpochMs): boolean {
   return marks.some(({ kind, at, until }) => kind === 'loan' && at <= now && (until ?? now) >= now);
 }
 
-/** So many sittings back it still matters that it was lent. */
+/** So many sessions back it still matters that it was lent. */
 const LATELY = 8;
 
 function wasLent({ sittings, marks }: Life): boolean {
@@ -106,12 +106,12 @@ function outBy(out: readonly number[], days: number): number {
   return out[Math.min(out.length, Math.floor(days)) - 1] ?? 0;
 }
 
-/** How long a sitting took, and whether everything was right as it was. */
+/** How long a session took, and whether everything was right as it was. */
 function timed({ session, summary }: Life['sittings'][number]): TimedSitting {
   const last = Math.max(session.startedAt, ...summary.strings.map(({ leftAt }) => leftAt ?? 0));
   const right = summary.strings.every(
     ({ found }) => found === null || Math.abs(found) <= session.tolerance,
   );
-  // A sitting begins with its first reading: taking it in hand came before.
+  // A session begins with its first reading: taking it in hand came before.
   return { minutes: ONE_STRUM + (last - session.startedAt) / MINUTE_MS, right };
 }

@@ -8,7 +8,7 @@ import type { Life } from '../../data/index.ts';
 /** A reading without a stated error. */
 const USUAL_ERROR: Cents = 1;
 
-/** What was left of an instrument in its last sitting; null where there was none, or another tuning. */
+/** What was left of an instrument in its last session; null where there was none, or another tuning. */
 export function leftOf({ tuningId }: Instrument, { sittings }: Life): LeftAt | null {
   const last = sittings.at(-1);
   if (!last || last.session.tuningId !== tuningId) return null;

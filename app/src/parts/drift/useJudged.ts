@@ -27,7 +27,7 @@ export function useJudged(
     [lives, instruments, tunings],
   );
   const { data: told, isPending } = useQuery({
-    // What the answer depends on: which sittings, sets and loans there are.
+    // What the answer depends on: which sessions, sets and loans there are.
     queryKey: [
       'drift',
       instruments.map(({ id, tuningId }) => [id, tuningId, stampOf(lives?.get(id))]),

@@ -9,7 +9,7 @@ interface Props {
   readonly label: string;
   readonly groups: readonly FoundGroup[];
   readonly onClose: () => void;
-  /** What stands below the list. */
+  /** What is below the list. */
   readonly children?: ReactNode;
 }
 

@@ -7,7 +7,7 @@ interface Props extends Pick<GroupProps, 'align'> {
   readonly children?: ReactNode;
 }
 
-/** What stands at the head of a view: its name, and what holds for all of it. */
+/** What is at the head of a view: its name, and what holds for all of it. */
 export function ViewHead({ title, align = 'center', children }: Props) {
   return (
     <Group align={align}>

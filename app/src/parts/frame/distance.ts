@@ -10,7 +10,7 @@ class Distance {
     for (const watcher of this.watchers) watcher();
   };
 
-  /** Calls `watcher` on every change; answers the way to stop. */
+  /** Calls `watcher` on every change; returns an unsubscribe function. */
   subscribe = (watcher: () => void): (() => void) => {
     this.watchers.add(watcher);
     return () => this.watchers.delete(watcher);

@@ -40,7 +40,7 @@ export class Notices {
     };
   }
 
-  /** Calls `watcher` on every notice; answers the way to stop. */
+  /** Calls `watcher` on every notice; returns an unsubscribe function. */
   subscribe = (watcher: () => void): (() => void) => {
     this.watchers.add(watcher);
     return () => this.watchers.delete(watcher);

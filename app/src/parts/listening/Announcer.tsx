@@ -17,7 +17,7 @@ interface Props {
   readonly hidden: boolean;
   /** Says it aloud as well; null where that is not wanted. */
   readonly say: ((text: string, right: boolean) => void) | null;
-  /** A phone gives a pulse when a string is at rest. */
+  /** A phone gives a pulse when a string is in tune. */
   readonly pulses?: boolean;
   /** The whole instrument is in tune: said once. */
   readonly done?: boolean;

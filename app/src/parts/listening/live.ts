@@ -59,7 +59,7 @@ export class LiveNote {
     return this.course === course && this.points.length > 0 ? this.points : null;
   }
 
-  /** Calls `watcher` on every change; answers the way to stop. */
+  /** Calls `watcher` on every change; returns an unsubscribe function. */
   subscribe(watcher: () => void): () => void {
     this.watchers.add(watcher);
     return () => this.watchers.delete(watcher);

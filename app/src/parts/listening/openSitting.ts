@@ -8,7 +8,7 @@ import {
   withAttributions,
 } from '@rosefinch/core/sitting';
 
-/** A line of a sitting as views see it. */
+/** A line of a session as views see it. */
 export interface Heard {
   readonly id: string;
   readonly event: StampedEvent;
@@ -23,9 +23,9 @@ export function allStored(log: readonly Heard[]): boolean {
   return log.every(({ stored }) => stored);
 }
 
-/** What is known of a sitting at one moment. */
+/** What is known of a session at one moment. */
 export interface Known {
-  /** The sitting's own record; null before its first event. */
+  /** The session's own record; null before its first event. */
   readonly session: Session | null;
   readonly state: BenchState;
   readonly log: readonly Heard[];
@@ -41,9 +41,9 @@ interface Draft {
   readonly measurement?: Pick<Measurement, 'reading' | 'track'>;
 }
 
-/** The records, as far as a sitting wants them. Whoever watches gets the way to stop. */
+/** The records, as far as a session wants them. Whoever watches gets an unsubscribe function. */
 export interface SittingStore {
-  /** The sitting that is open here, in whichever tab it was begun. */
+  /** The session that is open here, in whichever tab it was begun. */
   watchSession(found: (session: Session | null) => void): () => void;
   watchLog(sessionId: string, read: (log: readonly LogEntry[]) => void): () => void;
   measurements(ids: readonly string[]): Promise<readonly Measurement[]>;
@@ -52,7 +52,7 @@ export interface SittingStore {
   subscribe(changed: () => void): () => void;
 }
 
-/** What a new sitting is to be, and where its strings are to be brought. */
+/** What a new session is to be, and where its strings are to be brought. */
 export interface SittingPlan {
   readonly goal: () => BenchState['goal'];
   readonly begin: (at: number) => Session;
@@ -60,7 +60,7 @@ export interface SittingPlan {
 }
 
 /**
- * One sitting while it is open: what the disk holds of it, from this tab and others, with what
+ * One session while it is open: what the disk holds of it, from this tab and others, with what
  * is still on its way there. An event is shown and handed to the disk in the same breath.
  */
 export class OpenSitting {
@@ -69,9 +69,9 @@ export class OpenSitting {
   /** Appended here, and not yet read back. */
   private mine: readonly Draft[] = [];
   private loaded = false;
-  /** The disk knows the sitting. */
+  /** The disk knows the session. */
   private seen = false;
-  /** Sittings that were ended here, which the disk may still call open. */
+  /** Sessions that were ended here, which the disk may still call open. */
   private readonly ended = new Set<string>();
   private readonly measured = new Map<string, Draft['measurement'] & {}>();
   private readonly undo: (() => void)[] = [];
@@ -86,7 +86,7 @@ export class OpenSitting {
     this.known = this.build();
   }
 
-  /** Begins to follow the disk; answers the way to stop. */
+  /** Begins to follow the disk; returns an unsubscribe function. */
   open(): () => void {
     this.undo.push(
       this.store.watchSession((session) => this.found(session)),
@@ -107,7 +107,7 @@ export class OpenSitting {
     return () => this.listeners.delete(listener);
   };
 
-  /** The plan of now: what it changes counts from the next sitting on. */
+  /** The plan of now: what it changes counts from the next session on. */
   replan(plan: SittingPlan): void {
     this.plan = plan;
   }
@@ -121,7 +121,7 @@ export class OpenSitting {
     this.change();
   }
 
-  /** Leaves the sitting, which begins anew; answers it, or null where nothing was heard yet. */
+  /** Leaves the session, which begins anew; answers it, or null where nothing was heard yet. */
   leave(): Session | null {
     const { session } = this;
     if (session) this.ended.add(session.id);
@@ -129,7 +129,7 @@ export class OpenSitting {
     return session;
   }
 
-  /** Takes a sitting up again that was left. */
+  /** Takes a session up again that was left. */
   resume(session: Session): void {
     this.ended.delete(session.id);
     this.follow(session);
@@ -138,7 +138,7 @@ export class OpenSitting {
   private found(session: Session | null): void {
     this.loaded = true;
     const other = session && !this.ended.has(session.id) ? session : null;
-    // A sitting that was just begun here is not on the disk yet.
+    // A session that was just begun here is not on the disk yet.
     const justBegun = this.session !== null && !this.seen && other === null;
     if (other?.id !== this.session?.id && !justBegun) this.follow(other);
     if (other) {
@@ -221,7 +221,7 @@ export class OpenSitting {
     return { id, event, stored, ...(measurement && { measurement }) };
   }
 
-  /** A sitting keeps the tolerance that it began with, whatever was set since. */
+  /** A session keeps the tolerance that it began with, whatever was set since. */
   private stateOf(session: Session, log: readonly Heard[]): BenchState {
     const before = this.known?.log ?? [];
     const goesOn =

@@ -19,12 +19,12 @@ import {
   type SittingStore,
 } from './openSitting.ts';
 
-/** One sitting with an instrument: its state, its log, and the way to add to both. */
+/** One session with an instrument: its state, its log, and the way to add to both. */
 export interface Sitting extends Known {
   /** What is known at this very moment, before anything is drawn. */
   readonly latest: () => Known;
   readonly record: (event: BenchEvent, measurement?: NonNullable<Heard['measurement']>) => void;
-  /** Ends the sitting; answers the way back to it, null where nothing was heard yet. */
+  /** Ends the session; returns how to undo it to it, null where nothing was heard yet. */
   readonly startAfresh: () => (() => void) | null;
 }
 
@@ -40,13 +40,13 @@ export interface Place {
   readonly practice: boolean;
   /** Seed of the practice instrument. */
   readonly seed: number;
-  /** New strings have one sitting for as long as they are watched, known by this id. */
+  /** New strings have one session for as long as they are watched, known by this id. */
   readonly settling?: string;
   /** What time it is, in ms; the time of day where it is not given. */
   readonly now?: () => number;
 }
 
-/** The sitting that is open here. An event is shown and handed to the disk in the same breath. */
+/** The session that is open here. An event is shown and handed to the disk in the same breath. */
 export function useSitting(place: Place, settings: Settings): Sitting {
   const { repository } = useData();
   const notices = useNotices();
@@ -56,7 +56,7 @@ export function useSitting(place: Place, settings: Settings): Sitting {
     begin: (at) => newSession(place, settings, at),
     now: () => place.now?.() ?? now(),
   };
-  // biome-ignore lint/correctness/useExhaustiveDependencies: the plan of an open sitting is renewed below
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the plan of an open session is renewed below
   const sitting = useMemo(() => {
     const where = settling ?? { instrumentId, tuningId, capo, practice };
     return new OpenSitting(sittingStore(repository, where), plan);
@@ -71,7 +71,7 @@ export function useSitting(place: Place, settings: Settings): Sitting {
     const failed = (error: Error) => notices.say({ message: problemOf(error) });
     repository.endSession(left.id, now()).catch(failed);
     return () => {
-      // What was heard meanwhile has a sitting of its own.
+      // What was heard meanwhile has a session of its own.
       if (sitting.latest().session !== null) return;
       repository.endSession(left.id, null).catch(failed);
       sitting.resume(left);
@@ -89,7 +89,7 @@ export function useSitting(place: Place, settings: Settings): Sitting {
   return { session, state, log, loaded, latest: sitting.latest, record, startAfresh };
 }
 
-/** The records as one sitting sees them: that of this id, or the one that is open in a place. */
+/** The records as one session sees them: that of this id, or the one that is open in a place. */
 function sittingStore(
   { log, watchOpen, watchSitting }: Repository,
   where: string | OpenPlace,
@@ -128,7 +128,7 @@ function newSession(place: Place, settings: Settings, at: number): Session {
   };
 }
 
-/** What the readings of a sitting tell of the strings. */
+/** What the readings of a session tell of the strings. */
 export function knownReadings(log: readonly Heard[]): KnownReading[] {
   return log.flatMap(({ event, measurement }) =>
     event.type === 'reading' && measurement

@@ -3,7 +3,7 @@ import { useCallback, useRef, useState } from 'react';
 import { useData } from '../../data/index.ts';
 import { newSeed } from '../../environment.ts';
 
-/** What the readings of a sitting are put down to: the source that was listened to last. */
+/** What the readings of a session are put down to: the source that was listened to last. */
 export interface SourceOfSitting {
   readonly latest: () => SourceKind;
   /** What is heard is practice, and tells nothing of the instrument itself. */

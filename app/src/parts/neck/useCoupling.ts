@@ -12,7 +12,7 @@ import { type Stock, useData } from '../../data/index.ts';
 import { learnCouplingAside } from '../../fits/index.ts';
 
 /**
- * How the strings of an instrument move each other, as its earlier sittings tell; what is
+ * How the strings of an instrument move each other, as its earlier sessions tell; what is
  * usual for its bridge until they have been read, or where there are none.
  */
 export function useCoupling(instrument: Instrument, stock: Stock): Coupling {
@@ -30,7 +30,7 @@ export function useCoupling(instrument: Instrument, stock: Stock): Coupling {
     queryKey: ['coupling', instrument.id, prior],
     queryFn: async () =>
       learnCouplingAside({ sittings: await repository.heard(instrument.id), prior }),
-    // One sitting is not aimed by what is still being heard in it.
+    // One session is not aimed by what is still being heard in it.
     staleTime: Number.POSITIVE_INFINITY,
     gcTime: 0,
   });

@@ -18,7 +18,7 @@ export interface StageProps {
   readonly sentence: Sentence;
   /** Without the line of why or how. */
   readonly short?: boolean;
-  /** What stands in the way; it takes the sentence’s place. */
+  /** What is in the way; it takes the sentence’s place. */
   readonly problem?: Sentence | null | undefined;
   /** Answers to a question, or the finger’s place on the neck. */
   readonly aside?: ReactNode;

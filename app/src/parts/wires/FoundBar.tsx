@@ -11,7 +11,7 @@ interface Props {
   readonly reach: number;
 }
 
-/** A perch on a small wire: solid on it at rest, open and hanging for low, open and standing for high. */
+/** A marker on a small line: solid on the line when in tune, open below it when flat, open above it when sharp. */
 export function FoundBar({ cents, x, y, tolerance, width, reach }: Props) {
   if (cents === null) return null;
   const thick = Math.max(2.4, reach / 1.4);

@@ -6,7 +6,7 @@ const ROW = 7;
 const STEP = 27;
 const BAR = 17;
 const REACH = 5;
-/** So many sittings have a place. */
+/** So many sessions have a place. */
 const PLACES = 8;
 
 interface Props {
@@ -18,7 +18,7 @@ interface Props {
   readonly label: string;
 }
 
-/** The last sittings as they were found, on small wires: the newest at the right. */
+/** The last sessions as they were found, on small wires: the newest at the right. */
 export function FoundWires({ sittings, strings, tolerance, label }: Props) {
   const shown = sittings.slice(-PLACES);
   const width = PLACES * STEP;

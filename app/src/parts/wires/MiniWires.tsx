@@ -18,7 +18,7 @@ interface Props {
   readonly tolerance: Cents;
 }
 
-/** All strings of a sitting as a small set of wires: found on the left, left on the right. */
+/** All strings of a session as a small set of wires: found on the left, left on the right. */
 export function MiniWires({ strings, tolerance }: Props) {
   const t = useWords();
   const rows = [...strings].reverse();

@@ -138,7 +138,7 @@ function drawStroke(
   c.fill();
 }
 
-/** Low hangs under its line, high stands on it, at rest lies on it, solid; an open dot beside it until it is stored. */
+/** Flat is below its line, sharp above it, in tune on it, solid; an open dot beside it until it is stored. */
 function drawPerch(
   c: CanvasRenderingContext2D,
   p: WirePicture,

@@ -8,7 +8,7 @@ import { StageFigure } from '../../parts/stage/index.ts';
 import { useWords } from '../../parts/words/index.ts';
 import type { Bench } from './useBench.ts';
 
-/** The deviation of the string in hand: it runs while the note rings, and at rest it is the reading. */
+/** The deviation of the string in hand: it runs while the note rings, and then it is the reading. */
 export function BenchFigure({ bench }: { readonly bench: Bench }) {
   const round = windingRound(bench.talk.led);
   return round ? (

@@ -5,10 +5,10 @@ import type { Sitting } from '../../parts/listening/index.ts';
 
 const AFRESH = message('bench.afresh');
 
-/** Ends the sitting and begins another; the way back is offered for as long as the bench is there. */
+/** Ends the session and begins another; the way back is offered for as long as the bench is there. */
 export function useAfresh({ startAfresh }: Sitting): (undoable: boolean) => void {
   const notices = useNotices();
-  // The way back to a sitting is the bench's own: it goes with it.
+  // The way back to a session is the bench's own: it goes with it.
   const putAway = useRef(() => {});
   useEffect(() => () => putAway.current(), []);
   return useCallback(

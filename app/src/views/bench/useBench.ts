@@ -65,7 +65,7 @@ export interface Bench extends BenchSitting, Dialogue<BenchTalk, BenchInput> {
   readonly round: BenchRound | null;
 }
 
-/** Joins ear, sitting and conversation for one instrument. */
+/** Joins ear, session and conversation for one instrument. */
 export function useBench(instrument: Instrument, stock: Stock): Bench {
   const { settings } = stock;
   const coupling = useCoupling(instrument, stock);

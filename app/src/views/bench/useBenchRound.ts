@@ -33,7 +33,7 @@ import { useWhose } from './useWhose.ts';
 /** The instrument in hand in the round that is going on: what it needs, and what can be done with it. */
 export interface BenchRound {
   readonly round: Round;
-  /** What stands largest until a string is worked on: the number in hand; null then. */
+  /** What is largest until a string is worked on: the number in hand; null then. */
   readonly large: string | null;
   /** How far the round is. */
   readonly head: Message;

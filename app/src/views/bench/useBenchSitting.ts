@@ -10,20 +10,20 @@ import {
   useSource,
 } from '../../parts/listening/index.ts';
 
-/** The sitting of the bench, and what its strings are to be brought to. */
+/** The session of the bench, and what its strings are to be brought to. */
 export interface BenchSitting {
   readonly sitting: Sitting;
   readonly source: SourceOfSitting;
   readonly tuning: Tuning | undefined;
   readonly home: Tuning | undefined;
   readonly targets: readonly Target[];
-  /** The reference pitch of this sitting. */
+  /** The reference pitch of this session. */
   readonly a4: Hz;
   /** Fret of the capo; 0 without. */
   readonly capo: number;
 }
 
-/** Opens the sitting of an instrument at the bench. */
+/** Opens the session of an instrument at the bench. */
 export function useBenchSitting(
   instrument: Instrument,
   { settings, tunings }: Stock,
@@ -38,7 +38,7 @@ export function useBenchSitting(
     [id, tuningId, capo, courses, latest, practice, seed],
   );
   const sitting = useSitting(place, settings);
-  // A sitting keeps the reference it began with: its readings are measured against that.
+  // A session keeps the reference it began with: its readings are measured against that.
   const { a4 } = sitting.session ?? settings;
   const targets = useMemo(() => (tuning ? targetsOf(tuning, a4, capo) : []), [tuning, a4, capo]);
   return { sitting, source, tuning, home: homeTuning(instrument, tunings), targets, a4, capo };

@@ -8,7 +8,7 @@ export function useLastPitches(instrument: Instrument): ReadonlyMap<number, numb
   const { data } = useQuery({
     queryKey: ['last pitches', instrument.id, instrument.tuningId],
     queryFn: () => repository.lastPitches(instrument),
-    // What is heard from now on is in the sitting itself.
+    // What is heard from now on is in the session itself.
     staleTime: Number.POSITIVE_INFINITY,
     // On the way back the strings are no longer where they were before the way there.
     gcTime: 0,

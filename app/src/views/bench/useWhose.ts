@@ -13,7 +13,7 @@ import { type Life, type Repository, type Stock, useData } from '../../data/inde
 import { now } from '../../environment.ts';
 import type { Heard as Line } from '../../parts/listening/index.ts';
 
-/** B is known from the plucks of so many sittings. */
+/** B is known from the plucks of so many sessions. */
 const SITTINGS = 6;
 
 /** Another instrument of the same kind that was heard, by how its strings were left and how stiff they are; null for none. */
@@ -79,7 +79,7 @@ async function candidates(
   );
 }
 
-/** ln B of every pluck of some sittings, by course. */
+/** ln B of every pluck of some sessions, by course. */
 async function stiffnessIn(
   log: Repository['log'],
   sittings: Life['sittings'],

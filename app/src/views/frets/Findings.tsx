@@ -33,7 +33,7 @@ interface Props {
   readonly judgement: Judgement;
 }
 
-/** What stands at the end of the strings. */
+/** What is at the end of the strings. */
 export function endOf({ bridge }: Pick<Instrument, 'bridge'>): 'saddle' | 'bridge' {
   return bridge === 'fixed' ? 'saddle' : 'bridge';
 }

@@ -18,7 +18,7 @@ interface Props {
   readonly onProve: (ordered: Ordered) => void;
 }
 
-/** What the last check found at fault: about ten plucks show whether it was put right since. */
+/** What the last check found at fault: about ten plucks show whether it was tuned since. */
 export function Orders({ instrument, stock, checks, onProve }: Props) {
   const t = useWords();
   const { shelf } = useData();

@@ -26,7 +26,7 @@ interface Props {
   readonly tolerance: Cents;
 }
 
-/** Every string as a wire along the weeks: as it was found in each sitting, and behind it as it was left; what happened to the instrument as marks. */
+/** Every string as a wire along the weeks: as it was found in each session, and behind it as it was left; what happened to the instrument as marks. */
 export function LogChart(props: Props) {
   const { instrument } = props;
   const height = TOP + instrument.courses.length * ROW + AXIS;
@@ -148,7 +148,7 @@ interface PerchesProps extends Pick<Place, 'x'> {
   readonly y: number;
 }
 
-/** One string as it was found in each sitting, and close behind it as it was left. */
+/** One string as it was found in each session, and close behind it as it was left. */
 function Perches({ life, course, tolerance, x, y }: PerchesProps) {
   return life.sittings.map(({ session, summary }) => {
     const string = summary.strings.find((one) => one.course === course && one.member === 1);

@@ -10,7 +10,7 @@ import { InstrumentLog } from './InstrumentLog.tsx';
 import { Sittings } from './Sittings.tsx';
 import { WaysOut } from './WaysOut.tsx';
 
-/** What happened to the instrument in hand, why it drifts, and every sitting of it or of all. */
+/** What happened to the instrument in hand, why it drifts, and every session of it or of all. */
 export function LogView() {
   const t = useWords();
   const stock = useStock();

@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import { EmptyView } from '../../parts/frame/index.ts';
 import { useWords } from '../../parts/words/index.ts';
 
-/** A log before its first sitting. */
+/** A log before its first session. */
 export function NothingYet() {
   const t = useWords();
   return (

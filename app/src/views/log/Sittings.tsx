@@ -14,10 +14,10 @@ import { type Filter, isWanted, NO_FILTER } from './filter.ts';
 import { NothingYet } from './NothingYet.tsx';
 import { noteOf, type Sitting, whenOf } from './sitting.ts';
 
-/** Sittings on a page. */
+/** Sessions on a page. */
 const ON_A_PAGE = 20;
 
-/** Sittings, newest first: found → left per string, what moved; two can be compared. */
+/** Sessions, newest first: found → left per string, what moved; two can be compared. */
 export function Sittings({ instrumentId }: { readonly instrumentId: string | null }) {
   const t = useWords();
   const { repository } = useData();
@@ -130,7 +130,7 @@ interface Names {
   readonly tunings: readonly Tuning[];
 }
 
-/** Instruments and tunings by which sittings are named. */
+/** Instruments and tunings by which sessions are named. */
 function useNames(): Names | undefined {
   const stock = useLive(
     async (r) => ({ instruments: await r.instruments(), tunings: await r.tunings() }),
@@ -146,7 +146,7 @@ function useNames(): Names | undefined {
   );
 }
 
-/** One page of the sittings that are wanted, the newest first. */
+/** One page of the sessions that are wanted, the newest first. */
 function useSittings(
   page: number,
   filter: Filter & { readonly instrumentId: string | null },
@@ -170,13 +170,13 @@ function useSittings(
   }, [listed, names]);
 }
 
-/** The sittings that are picked, on whichever page. */
+/** The sessions that are picked, on whichever page. */
 function usePicked(ids: readonly string[], names: Names | undefined): Sitting[] {
   const found = useLive((r) => r.listedOf(ids), `picked ${ids.join()}`);
   return found && names ? found.flatMap((one) => named(one, names)) : [];
 }
 
-/** Puts instrument and tuning to a sitting. */
+/** Puts instrument and tuning to a session. */
 function named({ session, summary }: Listed, { instruments, tunings }: Names): Sitting[] {
   const instrument = instruments.get(session.instrumentId);
   if (!instrument) return [];

@@ -8,7 +8,7 @@ import { now } from '../../environment.ts';
 import { useWords } from '../../parts/words/index.ts';
 import { stringsIn } from '../frets/index.ts';
 
-/** The first sittings with a set and the last ones tell what has become of it. */
+/** The first sessions with a set and the last ones tell what has become of it. */
 const AT_EACH_END = 3;
 
 interface Props {
@@ -61,7 +61,7 @@ function useStringsInCheck(instrument: Instrument, { tunings }: Stock, since: Ep
   }, [checks, repository, instrument, tunings, since]);
 }
 
-/** What the plucks of some sittings tell of their strings, oldest first. */
+/** What the plucks of some sessions tell of their strings, oldest first. */
 async function heardIn({ log }: Repository, ids: readonly string[]): Promise<Heard[]> {
   const all: Heard[] = [];
   for (const id of ids) {

@@ -15,7 +15,7 @@ interface Props {
   readonly instrument: Instrument | null;
 }
 
-/** What of the log leaves the browser: tables of sittings and drift, due days as a calendar, the sheet of a year. */
+/** What of the log leaves the browser: tables of sessions and drift, due days as a calendar, the sheet of a year. */
 export function WaysOut({ stock, instrument }: Props) {
   const t = useWords();
   const { repository } = useData();

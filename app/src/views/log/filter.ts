@@ -1,6 +1,6 @@
 import type { Session } from '@rosefinch/core/sitting';
 
-/** Which sittings are wanted; what is empty excludes nothing. */
+/** Which sessions are wanted; what is empty excludes nothing. */
 export interface Filter {
   readonly text: string;
   readonly tuningId: string;
@@ -13,7 +13,7 @@ export const NO_FILTER: Filter = { text: '', tuningId: '', from: '', to: '' };
 
 const DAY_MS = 86_400_000;
 
-/** True for a sitting that every part of a filter lets through. Days are those of this machine's clock. */
+/** True for a session that every part of a filter lets through. Days are those of this machine's clock. */
 export function isWanted(
   { instrumentId: id, tuningId, startedAt, source, work }: Session,
   filter: Filter & { readonly instrumentId: string | null },

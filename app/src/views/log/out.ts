@@ -9,7 +9,7 @@ const DAY_MS = 86_400_000;
 const MORNING = 8;
 const MINUTES_EACH = 3;
 
-/** Every string of every sitting, a row each. Times in UTC, as ISO 8601. */
+/** Every string of every session, a row each. Times in UTC, as ISO 8601. */
 export function sittingsCsv(listed: readonly Listed[], names: ReadonlyMap<string, string>): string {
   const columns = [
     'instrument',
@@ -39,7 +39,7 @@ export function sittingsCsv(listed: readonly Listed[], names: ReadonlyMap<string
   return csvText(columns, rows);
 }
 
-/** What every span between two sittings did, a row for each string. */
+/** What every span between two sessions did, a row for each string. */
 export function driftCsv(judged: readonly Judged[]): string {
   const columns = [
     'instrument',

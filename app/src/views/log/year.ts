@@ -5,9 +5,9 @@ import type { Life } from '../../data/index.ts';
 /** A year of one instrument in one line. */
 export interface YearLine {
   readonly sittings: number;
-  /** How far the furthest string was off, in the middle of the sittings; null without any. */
+  /** How far the furthest string was off, in the middle of the sessions; null without any. */
   readonly offBy: Cents | null;
-  /** Sittings in which nothing had to be done. */
+  /** Sessions in which nothing had to be done. */
   readonly right: number;
   readonly sets: readonly EpochMs[];
   readonly marks: readonly Mark[];

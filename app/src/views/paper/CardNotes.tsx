@@ -3,7 +3,7 @@ import { useWords } from '../../parts/words/index.ts';
 
 interface Props {
   readonly tuning: Tuning;
-  /** What stands under a note; its string's number unless something else is to be said. */
+  /** What is under a note; its string's number unless something else is to be said. */
   readonly under?: (course: number) => string | undefined;
 }
 

@@ -177,7 +177,7 @@ function OtherRounds({ rounds }: { readonly rounds: readonly Round[] }) {
   );
 }
 
-/** Every entry with its sitting and what is known of its instrument now. */
+/** Every entry with its session and what is known of its instrument now. */
 function useLines(round: Round, stock: Stock, all: readonly Instrument[]): readonly Line[] {
   const t = useWords();
   const ids = useMemo(

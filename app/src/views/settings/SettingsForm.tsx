@@ -308,7 +308,7 @@ function Switches({ settings, set, names }: NamedProps<SwitchName>) {
   ));
 }
 
-/** A sitting keeps the A4 and the tolerance that it began with: said where they differ, with the way on. */
+/** A session keeps the A4 and the tolerance that it began with: said where they differ, with the way on. */
 function OpenSitting({ settings }: { settings: Settings }) {
   const t = useWords();
   const { repository } = useData();

@@ -126,7 +126,7 @@ function Promised({ from, lesson, sure }: { from: number; lesson: number; sure: 
   );
 }
 
-/** A reading: solid where it is at rest, hanging or standing open where it is not, dotted where it does not count. */
+/** A reading: solid where it is in tune, hanging or standing open where it is not, dotted where it does not count. */
 function Mark({
   look,
   x,

@@ -9,7 +9,7 @@ import { SettlingBench } from './SettlingBench.tsx';
 import { StartForm } from './StartForm.tsx';
 import { StringAges } from './StringAges.tsx';
 
-/** New strings: how many rounds more, will they hold this lesson, when to look again. */
+/** New strings: how many rounds more, will they hold this lesson, when to check again. */
 export function SettleView() {
   const t = useWords();
   return (

@@ -118,7 +118,7 @@ interface StandProps {
   readonly onClose: () => void;
 }
 
-/** Every string's verdict with its span, and when to look again. */
+/** Every string's verdict with its span, and when to check again. */
 function HowTheyStand({ settling, restringing, opened, onClose }: StandProps) {
   const t = useWords();
   return (
@@ -147,7 +147,7 @@ function buttonsOf({ targets, course, last }: Settling): FootButton<'settle'>[] 
   ];
 }
 
-/** The room, the work so far, and when to look again. */
+/** The room, the work so far, and when to check again. */
 function wordsOf(settling: Settling, restringing: Restringing): Value {
   const { listening, fresh } = settling;
   const { practiceAheadMs = 0 } = restringing;

@@ -12,7 +12,7 @@ import type { Settling } from './useSettling.ts';
 const MINUTES = 10;
 const SHOWN = 4;
 
-/** When to look again, so that no string is expected to leave the tolerance unseen; null before that is known. */
+/** When to check again, so that no string is expected to leave the tolerance unseen; null before that is known. */
 export function nextLookInWords(settling: Settling, { looks, zone }: Restringing): Message | null {
   const [next] = looks;
   return next === undefined ? null : lookInWords(next, { now: settling.now(), zone });

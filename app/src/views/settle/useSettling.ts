@@ -85,7 +85,7 @@ function toldIn(step: SettlingStep): SettleAsked['told'] {
 
 const TICK_MS = 20_000;
 
-/** Joins ear, sitting, conversation and fits for the new strings of one instrument. */
+/** Joins ear, session, conversation and fits for the new strings of one instrument. */
 export function useSettling(
   instrument: Instrument,
   stock: Stock,

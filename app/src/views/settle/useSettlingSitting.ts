@@ -12,7 +12,7 @@ import {
   useSource,
 } from '../../parts/listening/index.ts';
 
-/** The sitting of new strings, its notes, and what time it is for them. */
+/** The session of new strings, its notes, and what time it is for them. */
 export interface SettlingSitting {
   readonly sitting: Sitting;
   readonly source: SourceOfSitting;
@@ -22,7 +22,7 @@ export interface SettlingSitting {
   readonly letGoBy: (seconds: Seconds) => void;
 }
 
-/** Opens the one sitting in which the strings of a restringing are watched. */
+/** Opens the one session in which the strings of a restringing are watched. */
 export function useSettlingSitting(
   { id: instrumentId, tuningId }: Instrument,
   { settings, tunings }: Stock,
@@ -35,7 +35,7 @@ export function useSettlingSitting(
   const courses = tuning ? tuning.courses.length : 0;
   const { id } = restringing;
   const place = useMemo(() => {
-    // Practice on a real instrument's strings has a sitting of its own.
+    // Practice on a real instrument's strings has a session of its own.
     const settling = practice ? `${id}-practice` : id;
     const heard = { source: latest, practice, seed };
     return { instrumentId, tuningId, capo: 0, courses, ...heard, settling, now };

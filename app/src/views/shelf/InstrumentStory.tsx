@@ -6,10 +6,10 @@ import type { Instrument } from '@rosefinch/core/strings';
 import { useLive } from '../../data/index.ts';
 import { MiniWires } from '../../parts/wires/index.ts';
 
-/** So many of the last sittings are shown. */
+/** So many of the last sessions are shown. */
 const SHOWN = 8;
 
-/** What happened to an instrument: its last sittings as small wires, the newest first, each with its one sentence. */
+/** What happened to an instrument: its last sessions as small wires, the newest first, each with its one sentence. */
 export function InstrumentStory({ instrument }: { readonly instrument: Instrument }) {
   const t = useWords();
   const lives = useLive((r) => r.chronicle.lives(instrument.id), `lives ${instrument.id}`);
@@ -31,7 +31,7 @@ export function InstrumentStory({ instrument }: { readonly instrument: Instrumen
   );
 }
 
-/** What came of a sitting, as short as it can be said. */
+/** What came of a session, as short as it can be said. */
 function sittingInShort(summary: Summary): Message {
   const { passes, plucks } = summary;
   const most = movedMost(summary);

@@ -23,7 +23,7 @@ export function TuningHead({ tuning, card, canPlan }: HeadProps) {
   // One in pairs is made from that of single strings, and changes with it.
   const own = !findTuning(tuning.id, TUNINGS) && singleTuningId(tuning.id) === tuning.id;
   const saveSvg = async () => {
-    // Only whoever wants the file loads what writes it.
+    // Only anyone who wants the file loads what writes it.
     const [{ renderToStaticMarkup }, { CardSvg }] = await Promise.all([
       import('react-dom/server'),
       import('./CardSvg.tsx'),
