@@ -8,6 +8,8 @@ export interface NeckCourse {
   readonly midi: Midi;
   /** Fret of the neck at which the string begins: 5 for a banjo's short string, else 0. */
   readonly startFret: number;
+  /** How many frets the neck has, 0 for a fretless one; any where it is missing. */
+  readonly frets?: number;
 }
 
 /** A string held at a fret of the neck; fret 0 is the open string. */
@@ -16,7 +18,7 @@ export interface Held {
   readonly fret: number;
 }
 
-/** A held string that sounds what another one sounds open, or an octave or two from it. */
+/** A fretted string that sounds what another one sounds open, or an octave from it: two octaves are hard to hear. */
 export interface CrossCheck {
   readonly held: Held;
   readonly open: number;
@@ -27,14 +29,24 @@ export interface CrossCheck {
 /** The courses of an instrument in a tuning. */
 export function neckOf(tuning: Tuning, instrument: Instrument): NeckCourse[] {
   return tuning.courses.flatMap(([midi], i) =>
-    midi === undefined ? [] : [{ course: i + 1, midi, startFret: startFret(instrument, i + 1) }],
+    midi === undefined
+      ? []
+      : [
+          {
+            course: i + 1,
+            midi,
+            startFret: startFret(instrument, i + 1),
+            frets: instrument.frets,
+          },
+        ],
   );
 }
 
 /** What a course sounds when held at a fret of the neck; null where it has no such fret. */
 export function soundAt(course: NeckCourse, fret: number): Midi | null {
   if (fret === 0) return course.midi;
-  return fret > course.startFret ? course.midi + fret - course.startFret : null;
+  const { startFret, frets = fret } = course;
+  return fret > startFret && fret <= frets ? course.midi + fret - startFret : null;
 }
 
 /** Every comparison of a held or open string with another open one, up to a fret, best for use first. */
@@ -48,7 +60,7 @@ export function crossChecks(courses: readonly NeckCourse[], highestFret: number)
         // Two open strings are the same comparison both ways round.
         if (sound === null || (fret === 0 && held.course < open.course)) continue;
         const octaves = (sound - open.midi) / 12;
-        if (Number.isInteger(octaves) && Math.abs(octaves) <= 2)
+        if (Number.isInteger(octaves) && Math.abs(octaves) <= 1)
           checks.push({ held: { course: held.course, fret }, open: open.course, octaves });
       }
     }

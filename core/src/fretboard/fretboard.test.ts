@@ -82,6 +82,17 @@ describe('cross-checks', () => {
     });
   });
 
+  it('of a fretless neck are of open strings alone, and no fret is beyond the last', () => {
+    const strings = [67, 55].map((midi, i) => ({ course: i + 1, midi, startFret: 0 }));
+    const fretless = strings.map((one) => ({ ...one, frets: 0 }));
+    expect(crossChecks(fretless, 12)).to.deep.equal([
+      { held: { course: 2, fret: 0 }, open: 1, octaves: -1 },
+    ]);
+    const short = strings.map((one) => ({ ...one, frets: 11 }));
+    expect(crossChecks(short, 12).every(({ held }) => held.fret <= 11)).to.equal(true);
+    expect(crossChecks(strings, 12).some(({ held }) => held.fret === 12)).to.equal(true);
+  });
+
   it('are just those that counting finds, for every tuning', () => {
     for (const tuning of TUNINGS) {
       const courses = neck(tuning);
@@ -91,7 +102,7 @@ describe('cross-checks', () => {
           for (let fret = 0; fret <= 12; fret++) {
             const sound = soundAt(a, fret);
             const both = a !== b && sound !== null && (sound - b.midi) % 12 === 0;
-            if (both && Math.abs(sound - b.midi) <= 24) count += fret === 0 ? 0.5 : 1;
+            if (both && Math.abs(sound - b.midi) <= 12) count += fret === 0 ? 0.5 : 1;
           }
       expect(crossChecks(courses, 12).length, tuning.id).to.equal(count);
     }
