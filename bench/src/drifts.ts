@@ -4,13 +4,13 @@ import { findTuning, targetsOf } from '@rosefinch/core/music';
 import { airOfAYear, livedThrough, type Moved, type YearPlan } from '@rosefinch/core/practice';
 import type { Session, StringSummary, Summary } from '@rosefinch/core/sitting';
 import { findModel, type Instrument } from '@rosefinch/core/strings';
+import { DAY_MS } from '@rosefinch/core/units';
 import { caretakerYear } from './foreign/years.ts';
 import { quantile } from './print.ts';
 
 const KINDS = ['air', 'peg', 'new strings', 'handled', 'still'] as const;
 type Kind = (typeof KINDS)[number];
 const MODELS = ['steel-guitar', 'nylon-guitar', 'ukulele-soprano', 'banjo-five'] as const;
-const DAY_MS = 86_400_000;
 const FROM = Date.UTC(2025, 8, 1, 15);
 /** A lesson lets a string be off by so much. */
 const TOLERANCE = 5;

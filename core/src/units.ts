@@ -30,3 +30,6 @@ export type Milliseconds = Unit<'Milliseconds'>;
 
 /** Which of the two names of a black key is shown first. */
 export type Accidental = 'sharp' | 'flat';
+
+/** A day, in ms. */
+export const DAY_MS = 86_400_000;

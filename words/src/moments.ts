@@ -1,5 +1,5 @@
 import type { MomentForm } from '@rosefinch/core/message';
-import type { EpochMs } from '@rosefinch/core/units';
+import { DAY_MS, type EpochMs } from '@rosefinch/core/units';
 
 /** The zone, the present time and the locale in which a moment is written. */
 export interface Telling {
@@ -25,8 +25,6 @@ function written(
     return `${new Intl.DateTimeFormat(locale, { ...options, timeZone: 'UTC' }).format(at)} UTC`;
   }
 }
-
-const DAY_MS = 86_400_000;
 
 /** Which of the days that have a word of their own a moment lies in. */
 function nearDay(at: EpochMs, telling: Telling) {

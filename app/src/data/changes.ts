@@ -1,6 +1,6 @@
 import { message } from '@rosefinch/core/message';
 import { TABLE_NAMES, type TableName } from '@rosefinch/core/records';
-import type { EpochMs } from '@rosefinch/core/units';
+import { DAY_MS, type EpochMs } from '@rosefinch/core/units';
 import type { AnyRecord, Change, ChangeKind, ChangePart, RosefinchDatabase } from './database.ts';
 import { makeMissing } from './log.ts';
 import { StoreProblem } from './stored.ts';
@@ -12,7 +12,7 @@ import { StoreProblem } from './stored.ts';
  */
 
 /** Entries are kept for so long, in ms, … */
-const LONGEST: EpochMs = 30 * 86_400_000;
+const LONGEST: EpochMs = 30 * DAY_MS;
 /** … and no more than so much of them, in characters of JSON. */
 const MOST_SIZE = 200_000_000;
 const BATCH = 500;

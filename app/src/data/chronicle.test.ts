@@ -1,6 +1,7 @@
 import { saltmarshLibrary } from '@rosefinch/core/demo';
 import { newRound } from '@rosefinch/core/rounds';
 import type { Session } from '@rosefinch/core/sitting';
+import { DAY_MS } from '@rosefinch/core/units';
 import { expect } from 'chai';
 import { Dexie } from 'dexie';
 import { databaseName, RosefinchDatabase } from './database.ts';
@@ -8,7 +9,6 @@ import { Repository } from './repositories.ts';
 import { StoreProblem } from './stored.ts';
 
 const AT = Date.UTC(2026, 2, 10, 9);
-const DAY_MS = 86_400_000;
 const [HERON] = saltmarshLibrary();
 if (!HERON) throw new Error('the library is empty');
 

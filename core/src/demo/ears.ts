@@ -1,8 +1,7 @@
 import type { EarRun, EarTrial, ExerciseKind } from '../ear/index.ts';
 import { between, normal, nth, type Random, seededRandom } from '../maths/index.ts';
-import type { Cents, EpochMs } from '../units.ts';
+import { type Cents, DAY_MS, type EpochMs } from '../units.ts';
 
-const DAY_MS = 86_400_000;
 const SEED = 411;
 /** Between two answers, in ms. */
 const AN_ANSWER = 7000;

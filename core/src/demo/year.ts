@@ -5,11 +5,10 @@ import type { Contents, Restringing } from '../records/index.ts';
 import type { Round, RoundEntry } from '../rounds/index.ts';
 import type { BenchEvent, LogEntry, Session } from '../sitting/index.ts';
 import { findModel, type Instrument } from '../strings/index.ts';
-import type { Cents, EpochMs } from '../units.ts';
+import { type Cents, DAY_MS, type EpochMs } from '../units.ts';
 import { saltmarshEar } from './ears.ts';
 import { saltmarshLibrary } from './saltmarsh.ts';
 
-const DAY_MS = 86_400_000;
 const MINUTE_MS = 60_000;
 const DAYS = 365;
 const A4 = 440;

@@ -1,8 +1,8 @@
 import { expect } from 'chai';
 import { normal, seededRandom } from '../maths/index.ts';
+import { DAY_MS } from '../units.ts';
 import { type Diary, driftOf, type LeftAt, type Span } from './index.ts';
 
-const DAY_MS = 86_400_000;
 const FROM = Date.UTC(2026, 0, 5, 15);
 const WEEK = 7;
 

@@ -1,10 +1,9 @@
 import { normal, nth, seededRandom } from '../maths/index.ts';
-import type { Cents, EpochMs } from '../units.ts';
+import { type Cents, DAY_MS, type EpochMs } from '../units.ts';
 import { AIR_DAYS, creepIn, shareOf, type Way, WEEK_DAYS, type Weather } from './habits.ts';
 import { type Explained, wayOf } from './takenApart.ts';
 import type { Diary } from './types.ts';
 
-const DAY_MS = 86_400_000;
 /** So many courses of days are drawn, so far ahead. */
 const DRAWS = 240;
 const MOST_DAYS = 180;

@@ -1,9 +1,8 @@
 import { normalAt, nth } from '../maths/index.ts';
-import type { Cents } from '../units.ts';
+import { type Cents, DAY_MS } from '../units.ts';
 import { fallAt } from './densities.ts';
 import type { DriftString, Habit, Span } from './types.ts';
 
-const DAY_MS = 86_400_000;
 export const WEEK_DAYS = 7;
 
 /** A span in days; two sessions on one day lie at least so far apart. */

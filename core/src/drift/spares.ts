@@ -1,6 +1,5 @@
-import type { EpochMs } from '../units.ts';
+import { DAY_MS, type EpochMs } from '../units.ts';
 
-const DAY_MS = 86_400_000;
 const YEAR_DAYS = 365;
 /** Spares are to last a term. */
 const TERM_DAYS = 90;

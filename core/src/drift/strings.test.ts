@@ -1,4 +1,5 @@
 import { expect } from 'chai';
+import { DAY_MS } from '../units.ts';
 import {
   type AirAt,
   humidityAt,
@@ -9,7 +10,6 @@ import {
   wornStrings,
 } from './index.ts';
 
-const DAY_MS = 86_400_000;
 const NOW = Date.UTC(2026, 10, 27);
 
 describe('spare strings', () => {

@@ -1,8 +1,6 @@
 import type { Reading } from '../listen/index.ts';
 import { decibels, median } from '../maths/index.ts';
-import type { Cents, EpochMs } from '../units.ts';
-
-const DAY_MS = 86_400_000;
+import { type Cents, DAY_MS, type EpochMs } from '../units.ts';
 
 /** What was measured of one string on one day, from the sound of its plucks. */
 export interface Heard {

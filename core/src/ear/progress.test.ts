@@ -1,7 +1,7 @@
 import { expect } from 'chai';
+import { DAY_MS } from '../units.ts';
 import { type EarRun, type EarTrial, leftIn, nextPractice, progressOf } from './index.ts';
 
-const DAY_MS = 86_400_000;
 const NOW = Date.UTC(2026, 2, 10, 9);
 
 const deeds = (off: readonly number[], at = NOW): EarTrial[] =>

@@ -1,11 +1,10 @@
 import { TZDate } from '@date-fns/tz';
 import { median } from '../maths/index.ts';
-import type { Cents, EpochMs } from '../units.ts';
+import { type Cents, DAY_MS, type EpochMs } from '../units.ts';
 import { type Asked, type Heard, heardIn } from './heard.ts';
 import type { Noticed } from './hearing.ts';
 import { type EarRun, type EarTrial, EXERCISES, type ExerciseKind } from './types.ts';
 
-const DAY_MS = 86_400_000;
 const MINUTE_MS = 60_000;
 /** A figure stands on so many of the newest answers, of several days where they are few a day. */
 const NEWEST_ANSWERS = 60;

@@ -1,9 +1,8 @@
 import { between, normal, nth, type Random, seededRandom } from '../maths/index.ts';
 import type { Target } from '../music/index.ts';
 import { type Instrument, MATERIALS, soundingLength, tensionOf } from '../strings/index.ts';
-import type { Cents, EpochMs } from '../units.ts';
+import { type Cents, DAY_MS, type EpochMs } from '../units.ts';
 
-const DAY_MS = 86_400_000;
 const YEAR_DAYS = 365;
 
 /** What the air of a room was on one day. */

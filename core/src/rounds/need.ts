@@ -1,6 +1,5 @@
-import type { EpochMs } from '../units.ts';
+import { DAY_MS, type EpochMs } from '../units.ts';
 
-const DAY_MS = 86_400_000;
 /** Not read for so long an instrument rests: nobody waits for it. Common practice, no source. */
 const RESTS_AFTER_DAYS = 60;
 

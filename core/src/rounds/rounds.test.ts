@@ -1,5 +1,6 @@
 import { expect } from 'chai';
 import type { StringReading } from '../sitting/index.ts';
+import { DAY_MS } from '../units.ts';
 import {
   byNeed,
   heardOfRound,
@@ -18,7 +19,6 @@ import {
 
 const AT = Date.UTC(2026, 10, 27, 15);
 const MINUTE_MS = 60_000;
-const DAY_MS = 86_400_000;
 
 const made = (count: number, minutes = 2): Round =>
   newRound(

@@ -1,8 +1,6 @@
 import { median } from '../maths/index.ts';
 import type { Summary } from '../sitting/index.ts';
-import type { Cents, EpochMs } from '../units.ts';
-
-const DAY_MS = 86_400_000;
+import { type Cents, DAY_MS, type EpochMs } from '../units.ts';
 
 /** A string as it was heard just now. */
 export interface HeardString {

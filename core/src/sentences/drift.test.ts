@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import type { Drift } from '../drift/index.ts';
 import { list, message, moment, sentencesOf, signed, type Text } from '../message.ts';
+import { DAY_MS } from '../units.ts';
 import {
   causeInWords,
   diagnosisInWords,
@@ -13,7 +14,6 @@ import {
 } from './index.ts';
 
 const NOW = Date.parse('2026-11-27T12:00:00Z');
-const DAY_MS = 86_400_000;
 const CLOCK = { now: NOW, zone: 'Europe/Berlin' };
 const own = (...cents: number[]) => cents;
 

@@ -12,10 +12,8 @@ import {
 } from '../message.ts';
 import type { Need } from '../rounds/index.ts';
 import type { PegKind } from '../strings/index.ts';
-import type { EpochMs } from '../units.ts';
+import { DAY_MS, type EpochMs } from '../units.ts';
 import { durationInWords } from './figures.ts';
-
-const DAY_MS = 86_400_000;
 
 /** What a shelf's row tells of an instrument. */
 export interface RowFacts {

@@ -1,5 +1,5 @@
 import { TZDate } from '@date-fns/tz';
-import type { EpochMs } from '../units.ts';
+import { DAY_MS, type EpochMs } from '../units.ts';
 import { FARTHEST, outlookOf } from './outlook.ts';
 import type { Judged, SettlingGoal } from './verdict.ts';
 
@@ -15,7 +15,6 @@ export interface NextLook {
 /** Nobody looks before or after these hours of the day. */
 const FROM_HOUR = 7;
 const TO_HOUR = 21;
-const DAY_MS = 86_400_000;
 /** Looks stand on the clock's quarter hours. */
 const QUARTER_MS = 15 * 60_000;
 /** Looks of one day are no closer than this: sooner would be no look but the same session. */

@@ -3,13 +3,13 @@ import { driftOf } from '@rosefinch/core/drift';
 import { findTuning } from '@rosefinch/core/music';
 import { summarise } from '@rosefinch/core/sitting';
 import type { Instrument } from '@rosefinch/core/strings';
+import { DAY_MS } from '@rosefinch/core/units';
 import { expect } from 'chai';
 import type { Life } from '../../data/index.ts';
 import { judged, NO_LIFE } from './shelved.ts';
 import { driftTask } from './task.ts';
 
 const NOW = Date.parse('2026-03-10T09:20:00Z');
-const DAY_MS = 86_400_000;
 
 describe('an instrument of the shelf', () => {
   const year = saltmarshYear(NOW, 'Europe/Berlin');

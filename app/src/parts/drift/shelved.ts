@@ -8,11 +8,10 @@ import {
 } from '@rosefinch/core/rounds';
 import type { RowFacts } from '@rosefinch/core/sentences';
 import type { Instrument } from '@rosefinch/core/strings';
-import type { EpochMs } from '@rosefinch/core/units';
+import { DAY_MS, type EpochMs } from '@rosefinch/core/units';
 import type { Life } from '../../data/index.ts';
 import { leftOf, leftOffIn } from './task.ts';
 
-const DAY_MS = 86_400_000;
 const MINUTE_MS = 60_000;
 
 export const NO_LIFE: Life = { sittings: [], restringings: [], marks: [] };

@@ -1,4 +1,5 @@
 import type { Session } from '@rosefinch/core/sitting';
+import { DAY_MS } from '@rosefinch/core/units';
 
 /** Which sessions are wanted; what is empty excludes nothing. */
 export interface Filter {
@@ -10,8 +11,6 @@ export interface Filter {
 }
 
 export const NO_FILTER: Filter = { text: '', tuningId: '', from: '', to: '' };
-
-const DAY_MS = 86_400_000;
 
 /** True for a session that every part of a filter lets through. Days are those of this machine's clock. */
 export function isWanted(

@@ -1,5 +1,6 @@
 import type { Session, StringSummary, Summary } from '@rosefinch/core/sitting';
 import { steelGuitar } from '@rosefinch/core/strings';
+import { DAY_MS } from '@rosefinch/core/units';
 import { en, inTestLanguage } from '@rosefinch/words/expected';
 import { expect } from 'chai';
 import ICAL from 'ical.js';
@@ -10,7 +11,6 @@ import { dueCalendar, sittingsCsv } from './out.ts';
 import { yearLine } from './year.ts';
 
 const NOW = new Date(2026, 10, 27, 13, 0).getTime();
-const DAY_MS = 86_400_000;
 
 const session = (change: Partial<Session> = {}): Session => ({
   id: 's',

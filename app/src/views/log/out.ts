@@ -1,10 +1,10 @@
 import { writeCalendar } from '@rosefinch/core/formats';
+import { DAY_MS } from '@rosefinch/core/units';
 import type { Words } from '@rosefinch/words';
 import { csvText, type Listed, rounded } from '../../data/index.ts';
 import { dayHere } from '../../environment.ts';
 import type { Judged } from '../../parts/drift/index.ts';
 
-const DAY_MS = 86_400_000;
 /** In the morning, in hours of this machine's clock. */
 const MORNING = 8;
 const MINUTES_EACH = 3;

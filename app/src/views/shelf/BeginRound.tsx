@@ -2,6 +2,7 @@ import { Button, Group, NativeSelect, SegmentedControl, Stack, TextInput } from 
 import { useForm } from '@mantine/form';
 import { problemOf } from '@rosefinch/core/errors';
 import { newRound, ONE_STRUM, type Round, roundOrder } from '@rosefinch/core/rounds';
+import { DAY_MS } from '@rosefinch/core/units';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { type Settings, useData } from '../../data/index.ts';
@@ -145,8 +146,6 @@ function byName(list: readonly Shelved[]): Shelved[] {
 function orderFacts({ need, out }: Shelved) {
   return { settles: need.kind === 'now' && need.because === 'new strings', out };
 }
-
-const DAY_MS = 86_400_000;
 
 /** That time of the clock on the wall, next; null where none was typed. */
 function timeOf(typed: string): number | null {
