@@ -248,6 +248,8 @@ async function removable(
   const added = new Map(TABLE_NAMES.map((name) => [name, new Set<string>()]));
   const of = (name: TableName) => added.get(name) ?? new Set<string>();
   for (const { table, added: ids } of parts) for (const id of ids) of(table).add(id);
+  // After a mere deletion nothing is to be removed, and no table need be read.
+  if (parts.every((part) => part.added.length === 0)) return added;
   for (const name of TABLE_NAMES)
     for (const record of await db.table(name).bulkGet([...of(name)]))
       if (record === undefined || isChangedAfter(record, at)) of(name).delete(record?.id);
