@@ -1,4 +1,5 @@
 import { list, message } from '@rosefinch/core/message';
+import { SUMMARY_FORM } from '@rosefinch/core/sitting';
 import { BenchPage, HEARD_WITHIN } from './bench.ts';
 import { FretsPage } from './frets.ts';
 import { OWN_PORT } from './playwright.config.ts';
@@ -277,7 +278,7 @@ test('each view has its title and a way past the head; one that fails leaves the
   await expect(page.locator('main')).toBeFocused();
   // A summary that no session can have.
   await page.evaluate(
-    () =>
+    (form) =>
       new Promise<void>((resolve) => {
         const opening = indexedDB.open('rosefinch-demo');
         opening.onsuccess = () => {
@@ -285,13 +286,14 @@ test('each view has its title and a way past the head; one that fails leaves the
           const session = { id: 'x', instrumentId: 'heron', tuningId: 'guitar-standard', a4: 440 };
           const time = { tolerance: 2, source: 'microphone', startedAt: 1, zone: 'Mars/Olympus' };
           change.objectStore('sessions').put({ ...session, ...time, endedAt: null });
-          change.objectStore('summaries').put({ id: 'x', form: 2, strings: null, startedAt: 1 });
+          change.objectStore('summaries').put({ id: 'x', form, strings: null, startedAt: 1 });
           change.oncomplete = () => {
             opening.result.close();
             resolve();
           };
         };
       }),
+    SUMMARY_FORM,
   );
   await page.goto('/log?all');
   await expect(page.getByRole('alert')).toContainText(en('common.stopped'));
