@@ -44,7 +44,7 @@ test('the demo’s year says what is due and why, and its round goes on where it
   await page.getByText(en('shelf.byNeed')).click();
   await page.getByRole('checkbox', { name: en('shelf.takeNameAlong', { name: 'Linnet' }) }).check();
   await page.getByRole('button', { name: begins('shelf.beginARound') }).click();
-  await expect(page.getByLabel(en('shelf.which'))).toContainText(
+  await expect(page.getByLabel(en('shelf.which'), { exact: true })).toContainText(
     en('shelf.theTicked', { count: 1 }),
   );
   await page.keyboard.press('Escape');
