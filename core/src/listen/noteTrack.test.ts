@@ -53,4 +53,12 @@ describe('the track of a note', () => {
     expect(trackOf(turned(60, 200), 0.9).lastSteady()?.leaves).to.equal(true);
     expect(trackOf((t) => 60 * t, 0.9).lastSteady()).to.equal(null);
   });
+
+  it('is not followed to another sound: hum that stays when the string has died away', () => {
+    const track = new NoteTrack();
+    for (let i = 0; i < 40; i++) track.add(0.05 + 0.02 * i, 293.7);
+    for (let i = 40; i < 100; i++) track.add(0.05 + 0.02 * i, 60);
+    expect(track.isTurned()).to.equal(false);
+    expect(track.went()).to.be.below(1);
+  });
 });

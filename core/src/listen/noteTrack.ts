@@ -44,6 +44,8 @@ const ATTACK_OVER: Seconds = 0.045;
 /** From the median size of second differences to a standard deviation. */
 const TO_SIGMA = 1.4826 / Math.sqrt(6);
 const FEWEST = 5;
+/** From one value to the next no hand turns a string further than this. */
+const FURTHEST_STEP: Cents = 200;
 
 /** What a string does by itself: it begins sharp by so much, which is gone to 1/e in these times, and drifts by so many cents a second, a new string downwards most. */
 const GLIDE = { least: -1, most: 40, times: [0.06, 0.1, 0.16, 0.25, 0.45] } as const;
@@ -65,7 +67,11 @@ export class NoteTrack {
   add(at: Seconds, hz: Hz): void {
     if (at < ATTACK_OVER) return;
     if (this.values.length === 0) this.reference = hz;
-    this.values.push({ at, cents: centsBetween(this.reference, hz) });
+    const cents = centsBetween(this.reference, hz);
+    const last = this.values.at(-1);
+    // A string that dies away leaves the hum of the mains to be followed: that is no turn of a peg.
+    if (last && Math.abs(cents - last.cents) > FURTHEST_STEP) return;
+    this.values.push({ at, cents });
   }
 
   get count(): number {
