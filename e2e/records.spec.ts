@@ -411,3 +411,29 @@ test('a killed browser loses nothing that was shown', async () => {
   );
   await second.close();
 });
+
+test('what was deleted comes back from the list after a reload, goes again, and goes for good', async ({
+  page,
+}) => {
+  await new BenchPage(page).open();
+  await page.goto('/data');
+  const held = (instruments: number) =>
+    page.getByText(en('settings.keptHere', { instruments, sessions: 0, readings: 0 }));
+  await expect(held(12)).toBeVisible();
+  await page.getByRole('button', { name: en('settings.clearThisBrowser') }).click();
+  await page.getByRole('button', { name: en('settings.removeEverything') }).click();
+  await expect(held(0)).toBeVisible();
+  await goTo(page, '/tunings');
+  await goTo(page, '/data');
+  const changes = page.getByRole('region', { name: en('settings.changes') });
+  const click = (id: 'common.undo' | 'settings.redo' | 'settings.deleteForGood') =>
+    changes.getByRole('button', { name: en(id), exact: true }).click();
+  await click('common.undo');
+  await expect(held(12)).toBeVisible();
+  await click('settings.redo');
+  await expect(held(0)).toBeVisible();
+  await click('settings.deleteForGood');
+  await expect(changes).toContainText(en('settings.forGood'));
+  await click('settings.deleteForGood');
+  await expect(changes).toContainText(en('settings.noChanges'));
+});

@@ -297,7 +297,7 @@ export interface StoreReport {
 
 /**
  * Reads everything that is kept. Summaries that are missing or untrue are made anew, and what
- * belongs to no session gets one back; whatever cannot be mended is told and left as it is.
+ * belongs to no session gets one back; whatever can’t be repaired is reported and left as it is.
  * @param foundAgain what an instrument is called that stands for one that is gone
  */
 export async function checkStore(

@@ -3,13 +3,13 @@ import { TABLE_NAMES } from '@rosefinch/core/records';
 import type { Session } from '@rosefinch/core/sitting';
 import { inOrder, summarise } from '@rosefinch/core/sitting';
 import { expect } from 'chai';
-import { Dexie } from 'dexie';
 import fc from 'fast-check';
 import { restoreArchive, writeArchive } from './archive.ts';
 import { clearAll, forgetChange, undoChange } from './changes.ts';
-import { databaseName, RosefinchDatabase } from './database.ts';
+import { RosefinchDatabase } from './database.ts';
 import { logOf } from './log.ts';
-import { Repository } from './repositories.ts';
+import { openFresh } from './openFixture.ts';
+import type { Repository } from './repositories.ts';
 
 const AT = Date.UTC(2026, 2, 10, 9);
 const DATE = new Date(AT);
@@ -36,9 +36,7 @@ describe('major changes', () => {
   let db: RosefinchDatabase;
   let repository: Repository;
   beforeEach(async () => {
-    await Dexie.delete(databaseName('own'));
-    db = new RosefinchDatabase('own');
-    repository = new Repository(db, 'own');
+    ({ db, repository } = await openFresh());
     await db.instruments.put(HERON);
   });
   afterEach(() => db.close());

@@ -5,6 +5,7 @@ import { DAY_MS } from '@rosefinch/core/units';
 import { expect } from 'chai';
 import { Dexie } from 'dexie';
 import { databaseName, RosefinchDatabase } from './database.ts';
+import { openFresh } from './openFixture.ts';
 import { Repository } from './repositories.ts';
 import { StoreProblem } from './stored.ts';
 
@@ -29,9 +30,7 @@ describe('the chronicle', () => {
   let db: RosefinchDatabase;
   let repository: Repository;
   beforeEach(async () => {
-    await Dexie.delete(databaseName('own'));
-    db = new RosefinchDatabase('own');
-    repository = new Repository(db, 'own');
+    ({ db, repository } = await openFresh());
     await repository.addInstruments([HERON]);
   });
   afterEach(() => db.close());

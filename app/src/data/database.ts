@@ -86,7 +86,7 @@ export class RosefinchDatabase extends Dexie {
   declare changeParts: Table<ChangePart, number>;
 
   /**
-   * @param trouble is told what an upgrade in another tab means for this one
+   * @param trouble called with what an upgrade in another tab means for this one
    * @param place where the database lives, if not in the browser's own
    */
   constructor(

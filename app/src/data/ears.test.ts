@@ -1,8 +1,8 @@
 import type { EarRun, EarTrial } from '@rosefinch/core/ear';
 import { expect } from 'chai';
-import { Dexie } from 'dexie';
-import { databaseName, RosefinchDatabase } from './database.ts';
-import { Repository } from './repositories.ts';
+import type { RosefinchDatabase } from './database.ts';
+import { openFresh } from './openFixture.ts';
+import type { Repository } from './repositories.ts';
 import { StoreProblem } from './stored.ts';
 
 const AT = Date.UTC(2026, 2, 10, 9);
@@ -24,9 +24,7 @@ describe('ears', () => {
   let db: RosefinchDatabase;
   let repository: Repository;
   beforeEach(async () => {
-    await Dexie.delete(databaseName('own'));
-    db = new RosefinchDatabase('own');
-    repository = new Repository(db, 'own');
+    ({ db, repository } = await openFresh());
   });
   afterEach(() => db.close());
 

@@ -13,7 +13,7 @@ import { NO_LIFE } from '../../parts/drift/index.ts';
 import { ViewHead } from '../../parts/frame/index.ts';
 import { type YearLine, yearLine } from './year.ts';
 
-/** What a lender is told of a year: each instrument's sessions, strings, loans and repairs; and which strings to have. */
+/** A year’s report for a lender: each instrument's sessions, strings, loans and repairs; and which strings to have. */
 export function YearSheet() {
   const t = useWords();
   const stock = useStock();
