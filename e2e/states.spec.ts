@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { LANGUAGE } from '@rosefinch/words/expected';
 import { seriousFaults } from './axe.ts';
 import { BenchPage } from './bench.ts';
-import { cutOff, goToState, SIZES, STATES, type State, small } from './states.ts';
+import { cutOff, filled, goToState, SIZES, STATES, type State, small } from './states.ts';
 import { expect, type Page, test } from './test.ts';
 
 // Every state of every view, once: sizes and themes take turns. `npm run looks` opens all of them in all.
@@ -22,6 +22,8 @@ interface Faults {
   readonly cut: number;
   /** What is too small for a finger. */
   readonly small: number;
+  /** Filled buttons beside the first: a screen has one next step. */
+  readonly filled: number;
 }
 
 /** The most that is wrong today, by state. A change may only lower a number, and then lowers it here. */
@@ -57,6 +59,7 @@ async function faultsOf(page: Page, width: number): Promise<Faults> {
     wide: Math.max(0, wide - width),
     cut: (await cutOff(page)).length,
     small: await small(page, FINGER),
+    filled: Math.max(0, (await filled(page)) - 1),
   };
 }
 
@@ -73,8 +76,8 @@ async function settledFaults(page: Page, width: number): Promise<Faults> {
 
 /** The kinds of fault that a state has more of than the list allows, in words. */
 function moreThanKnown(faults: Faults, title: string): string[] {
-  const allowed: Faults = { wide: 0, cut: 0, small: 0, ...KNOWN[title] };
-  return (['wide', 'cut', 'small'] as const)
+  const allowed: Faults = { wide: 0, cut: 0, small: 0, filled: 0, ...KNOWN[title] };
+  return (['wide', 'cut', 'small', 'filled'] as const)
     .filter((kind) => faults[kind] > allowed[kind])
     .map((kind) => `${kind}: ${faults[kind]}, at most ${allowed[kind]}`);
 }

@@ -142,6 +142,18 @@ export function cutOff(page: Page): Promise<string[]> {
   );
 }
 
+/** Buttons that are filled: each says that it is what to do next. Behind a dialog none counts. */
+export function filled(page: Page): Promise<number> {
+  return page.evaluate(
+    () =>
+      [
+        ...(document.querySelector('[role=dialog]') ?? document).querySelectorAll<HTMLElement>(
+          '.action[data-main=true]:not(:disabled), .mantine-Button-root[data-variant=filled]:not(:disabled), .mantine-Button-root:not([data-variant]):not(:disabled)',
+        ),
+      ].filter((element) => element.getClientRects().length > 0).length,
+  );
+}
+
 /** How many of what can be touched are smaller than a finger needs, in CSS px; links inside a text are left out. */
 export function small(page: Page, least: number): Promise<number> {
   return page.evaluate(
@@ -151,8 +163,11 @@ export function small(page: Page, least: number): Promise<number> {
           'a[href], button, input:not([type=file]), select, textarea, summary, [role=button], [role=switch]',
         ),
       ].filter((element) => {
-        const label = element.closest('label');
-        const { width, height } = (label ?? element).getBoundingClientRect();
+        // What has a label is found by that too.
+        const label = (element as HTMLInputElement).labels?.[0];
+        const { width, height } = [element, ...(label ? [label] : [])]
+          .map((one) => one.getBoundingClientRect())
+          .reduce((a, b) => (a.height >= b.height ? a : b));
         const { display, visibility } = getComputedStyle(element);
         const inText = element.tagName === 'A' && display === 'inline';
         return (

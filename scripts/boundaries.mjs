@@ -33,6 +33,7 @@ const PARTS = [
   [
     'instruments',
     'neck',
+    'pegs',
     'recordings',
     'copies',
     'listening',

@@ -1,8 +1,8 @@
 import { Button } from '@mantine/core';
 import { problemOf } from '@rosefinch/core/errors';
 import { lazy, Suspense, use } from 'react';
-import { Route, Routes } from 'react-router';
-import { useData } from './data/index.ts';
+import { NavLink, Route, Routes } from 'react-router';
+import { inHandOf, useData, useStock } from './data/index.ts';
 import { InstrumentInHand } from './parts/finder/index.ts';
 import { NoticeLine, Shell, useNotices, View } from './parts/frame/index.ts';
 import { Unstored } from './parts/listening/index.ts';
@@ -108,8 +108,13 @@ export function App({ ready }: Props) {
       <InHand ready={ready} />
     </Suspense>
   );
+  const about = (
+    <Suspense>
+      <About ready={ready} />
+    </Suspense>
+  );
   return (
-    <Shell inHand={inHand} jobs={JOBS} others={OTHERS}>
+    <Shell inHand={inHand} about={about} jobs={JOBS} others={OTHERS}>
       <div className="notices">
         <NoticeLine />
         <Unstored />
@@ -124,6 +129,15 @@ export function App({ ready }: Props) {
 function InHand({ ready }: Props) {
   use(ready);
   return <InstrumentInHand views={PLACES} />;
+}
+
+/** To the page of the instrument in hand. */
+function About({ ready }: Props) {
+  use(ready);
+  const t = useWords();
+  const stock = useStock();
+  const id = stock && inHandOf(stock)?.id;
+  return id === undefined ? null : <NavLink to={`/shelf/${id}`}>{t('views.instrument')}</NavLink>;
 }
 
 function Views({ ready }: { ready: Promise<void> }) {

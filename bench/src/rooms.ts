@@ -32,11 +32,14 @@ interface Scene {
   readonly exact: Hz | null;
   readonly known?: readonly StringKnowledge[];
   readonly intended?: number | null;
-  /** Plucks that were made. */
-  readonly plucks?: number;
-  /** When the pluck that is scored was made; the first one where it is missing. */
-  readonly at?: Seconds;
+  /** When the pluck that is scored was made; null where nobody plucked ours. */
+  readonly at?: Seconds | null;
+  /** Plucks of ours besides the one that is scored. */
+  readonly others?: readonly { readonly string: OpenString; readonly at: Seconds }[];
 }
+
+/** A sound this near to a pluck is that pluck. */
+const SAME_PLUCK: Seconds = 0.09;
 
 function heard(samples: Float32Array, known: readonly StringKnowledge[] = []): Outcome[] {
   const outcomes: Outcome[] = [];
@@ -95,9 +98,17 @@ class Row {
     const { string, exact, at = LEAD } = scene;
     const known = scene.known ?? knownTargets(string);
     const outcomes = heard(scene.sound, known);
-    const readings = outcomes.filter(({ outcome }) => outcome.kind === 'reading');
-    if (readings.length > (scene.plucks ?? 1)) this.add('a pluck that was none');
-    const own = outcomes.find(({ start }) => Math.abs(start - at) < 0.09);
+    const isAt = (time: Seconds | null, { start }: Outcome) =>
+      time !== null && Math.abs(start - time) < SAME_PLUCK;
+    const own = outcomes.find((one) => isAt(at, one));
+    for (const one of outcomes)
+      if (one !== own)
+        this.harm(
+          one,
+          scene.others?.find((other) => isAt(other.at, one)),
+          known,
+        );
+    if (at === null) return;
     if (!own) return this.add('not noticed');
     const { outcome } = own;
     if (outcome.kind !== 'reading')
@@ -113,6 +124,22 @@ class Row {
     this.notes.push(
       `seed ${seed} ${string.name}: ${error.toFixed(1)} ± ${outcome.errorCents.toFixed(1)}`,
     );
+  }
+
+  /** What a sound did that is not scored: harm counts wherever in the scene it is done. */
+  private harm(
+    { outcome }: Outcome,
+    made: { readonly string: OpenString } | undefined,
+    known: readonly StringKnowledge[],
+  ): void {
+    if (outcome.kind !== 'reading') return;
+    const identity = whoSounded(outcome, known, null);
+    if (identity.kind === 'doubt')
+      return this.add(made ? 'another pluck asked' : 'not ours, asked');
+    if (identity.kind === 'none') return;
+    if (!made) return this.add('not ours, booked');
+    if (identity.kind !== 'known' || identity.course !== courseOf(made.string))
+      this.add('another pluck booked to a wrong string');
   }
 
   private put(seed: number, scene: Scene, reading: Reading, known: readonly StringKnowledge[]) {
@@ -163,7 +190,8 @@ function next(random: Random): Scene {
   sound(out, struck, { rate: RATE, at: LEAD, until: until - 0.01 });
   const other = anyString(random, (s) => sameSet(s, string) && s !== string);
   sound(out, struckNear(random, other), { rate: RATE, at: LEAD + until });
-  return { sound: out, string, exact: exactHz(struck, 0.2, 0.8), plucks: 2 };
+  const others = [{ string: other, at: LEAD + until }];
+  return { sound: out, string, exact: exactHz(struck, 0.2, 0.8), others };
 }
 
 /** The next string, a second or two after one that is damped only then: it is the one that is scored. */
@@ -175,7 +203,13 @@ function after(random: Random): Scene {
   const string = anyString(random, (s) => sameSet(s, before) && s !== before);
   const struck = struckNear(random, string);
   sound(out, struck, { rate: RATE, at: LEAD + until });
-  return { sound: out, string, exact: exactHz(struck, 0.2, 0.8), plucks: 2, at: LEAD + until };
+  return {
+    sound: out,
+    string,
+    exact: exactHz(struck, 0.2, 0.8),
+    others: [{ string: before, at: LEAD }],
+    at: LEAD + until,
+  };
 }
 
 /** A string that dies at once, as on a muted banjo or a dull set. */
@@ -273,7 +307,12 @@ const classroom =
     const gain =
       Math.sqrt(power(own, at, at + RATE) / power(beside)) * 10 ** (-between(random, ...db) / 20);
     for (let i = 0; i < out.length; i++) out[i]! += (alone ? 0 : own[i]!) + gain * beside[i]!;
-    return { sound: out, string, exact: exactHz(struck, 0.2, 0.8) };
+    return {
+      sound: out,
+      string,
+      exact: exactHz(struck, 0.2, 0.8),
+      ...(alone && { at: null }),
+    };
   };
 
 /** Two strings of a course, not in unison. */
@@ -323,15 +362,14 @@ function picked(random: Random): Scene {
   const string = anyString(random);
   const out = silence(2.6, random);
   const struck = struckNear(random, string);
+  const others: { string: OpenString; at: Seconds }[] = [];
   for (let k = 0; k < 6; k++) {
     const other = k === 3 ? string : anyString(random, (s) => sameSet(s, string) && s !== string);
-    sound(out, k === 3 ? struck : struckNear(random, other), {
-      rate: RATE,
-      at: LEAD + k * 0.25,
-      until: 0.5,
-    });
+    const at = LEAD + k * 0.25;
+    if (k !== 3) others.push({ string: other, at });
+    sound(out, k === 3 ? struck : struckNear(random, other), { rate: RATE, at, until: 0.5 });
   }
-  return { sound: out, string, exact: exactHz(struck, 0.2, 0.8), plucks: 6, at: LEAD + 0.75 };
+  return { sound: out, string, exact: exactHz(struck, 0.2, 0.8), others, at: LEAD + 0.75 };
 }
 
 /** A peg turned while the string rings. */

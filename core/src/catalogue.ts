@@ -262,6 +262,7 @@ export interface Catalogue<Value> {
   readonly 'bench.lineCents': { readonly cents: Value; readonly place: Value };
   readonly 'bench.lineCentsFound': { readonly cents: Value; readonly place: Value; readonly found: Value };
   readonly 'bench.unreadInPass': None;
+  readonly 'bench.turnPegDrawing': None;
   readonly 'common.ofCourse': { readonly which: 'first' | 'higher' | 'lower' | 'second'; readonly course: Value };
   readonly 'common.ofCourseShort': { readonly which: 'first' | 'higher' | 'lower' | 'second'; readonly course: Value };
   readonly 'common.stringOfCourse': { readonly string: Value; readonly place: Value };
@@ -815,8 +816,9 @@ export interface Catalogue<Value> {
   readonly 'frets.plucksReadOf': { readonly plucks: number; readonly most: Value };
   readonly 'frets.fromTheCapo': { readonly fret: Value };
   readonly 'frets.noteAt': { readonly string: Value; readonly place: Value; readonly note: Value };
-  readonly 'frets.centsFromOpen': { readonly note: Value; readonly string: Value; readonly where: Value };
-  readonly 'frets.centsOfPlace': { readonly error: number; readonly string: Value; readonly where: Value };
+  readonly 'frets.centsFromOpen': { readonly note: Value };
+  readonly 'frets.justRead': { readonly note: Value; readonly string: Value; readonly where: Value };
+  readonly 'frets.centsOfPlace': { readonly error: number };
   readonly 'frets.limitCents': { readonly cents: Value };
   readonly 'frets.notFrets': { readonly strings: Value; readonly texts: Value };
   readonly 'frets.compromiseName': { readonly tuning: Value; readonly instrument: Value };
@@ -1372,6 +1374,8 @@ export interface Catalogue<Value> {
   readonly 'parts.ruleRatio': None;
   readonly 'parts.stringsAway': { readonly strings: number };
   readonly 'parts.inputNumber': { readonly number: Value };
+  readonly 'parts.pegsOf': { readonly name: Value; readonly view: 'facing' | 'playing' | 'table' };
+  readonly 'parts.pegTurns': { readonly pegs: Value; readonly string: Value; readonly way: Value };
   readonly 'problems.oneSettings': None;
   readonly 'problems.oneInstrument': None;
   readonly 'problems.oneTuning': None;
@@ -1776,6 +1780,11 @@ export interface Catalogue<Value> {
   readonly 'settings.undoing': None;
   readonly 'settings.broughtBack': { readonly records: number };
   readonly 'settings.leftAsIs': { readonly records: number };
+  readonly 'settings.pegsSeen': None;
+  readonly 'settings.pegsSeenMore': None;
+  readonly 'settings.pegsPlaying': None;
+  readonly 'settings.pegsFacing': None;
+  readonly 'settings.pegsTable': None;
   readonly 'settle.lesson': { readonly minutes: Value };
   readonly 'settle.lookAt': { readonly when: Value };
   readonly 'settle.lookMorning': { readonly when: Value };

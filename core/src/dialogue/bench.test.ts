@@ -1,8 +1,9 @@
 import { expect } from 'chai';
+import fc from 'fast-check';
 import { list, message, noteValue, type Text } from '../message.ts';
 import { plainFigures } from '../messageFixture.ts';
 import { findTuning, shiftHz, targetsOf } from '../music/index.ts';
-import { sayingInWords } from '../sentences/index.ts';
+import { directionInWords, sayingInWords } from '../sentences/index.ts';
 import {
   benchAfter,
   currentPass,
@@ -16,6 +17,7 @@ import { NOTHING_ASKED, outcomeOf, plainWorld, pluckOf, readingAt } from './benc
 import { actAsked, benchFault, benchSaying } from './benchSaying.ts';
 import type { BenchAsked, BenchEffect, BenchInput, BenchTalk, BenchWorld } from './benchTypes.ts';
 import { courseInHand } from './inHand.ts';
+import { turnAsked } from './turnAsked.ts';
 
 const TUNING = findTuning('guitar-standard')!;
 const TRIED = ['record reading', 'record peg test'] as const;
@@ -662,6 +664,32 @@ describe('with both hands on the instrument', () => {
       expect(act()).to.equal('accept');
       for (const course of [6, 4, 3, 2, 1]) bench.pluck(course, 0.2).pluck(course, 0.3);
       expect(act()).to.equal('next pass');
+    });
+
+    it('words and drawing name the same way to turn, whatever was heard', () => {
+      const ways = new Set<string>();
+      fc.assert(
+        fc.property(
+          fc.array(fc.tuple(fc.integer({ min: 1, max: 6 }), fc.integer({ min: -160, max: 160 })), {
+            minLength: 1,
+            maxLength: 6,
+          }),
+          (plucks) => {
+            const bench = new Bench();
+            for (const [course, cents] of plucks) bench.send(choose(course)).pluck(course, cents);
+            const saying = benchSaying(bench.talk, bench.world);
+            const said = JSON.stringify(sayingInWords(saying));
+            const [, way = null] = /"common.direction","args":\{"way":"(\w+)"/.exec(said) ?? [];
+            ways.add(String(way));
+            const course = courseInHand(bench.state, undefined);
+            const { tighten } = steelGuitar('g', 'G').courses[course - 1]!.strings[0]!.peg;
+            const drawn = turnAsked(saying, tighten);
+            expect(drawn && directionInWords(drawn).args?.way, said).to.equal(way);
+          },
+        ),
+        { numRuns: 300, seed: 61 },
+      );
+      expect([...ways]).to.include.members(['away', 'towards', 'null']);
     });
 
     it('is plucked again where it does not stand still', () => {

@@ -104,4 +104,5 @@ export {
   touchingTalk,
   touchOf,
 } from './touching.ts';
+export { turnAsked } from './turnAsked.ts';
 export { startWinding, type WindingRound, windingTask, woundTo } from './winding.ts';

@@ -1,5 +1,6 @@
 import type { NoteNames, NoteStyle } from '../music/index.ts';
 import type { PlanOrder } from '../retune/index.ts';
+import type { HeadstockView } from '../strings/index.ts';
 import type { Cents, Hz } from '../units.ts';
 
 /** What the teacher has set; one record. */
@@ -22,6 +23,8 @@ export interface Settings {
   /** Strings are brought to where they will land on their note when the others are tuned. */
   readonly aiming: boolean;
   readonly moves: 'manySmall' | 'oneBold';
+  /** From where the pegs are drawn. */
+  readonly pegsSeen: HeadstockView;
   /** Learners get a second line that says how. */
   readonly wording: 'full' | 'short';
   /** What follows an answer of an ear exercise. */
@@ -60,6 +63,7 @@ export const DEFAULT_SETTINGS: Settings = {
   planOrder: 'planned',
   aiming: true,
   moves: 'manySmall',
+  pegsSeen: 'playing',
   wording: 'full',
   earFeedback: 'stroke',
   learnerId: null,

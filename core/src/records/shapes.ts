@@ -555,6 +555,7 @@ const settings = record<Kept<SettingsRecord>>({
     ),
     aiming: optional(flag()),
     moves: optional(among<SettingOf<'moves'>>({ manySmall: true, oneBold: true })),
+    pegsSeen: optional(among<SettingOf<'pegsSeen'>>({ playing: true, facing: true, table: true })),
     wording: optional(among<SettingOf<'wording'>>({ full: true, short: true })),
     earFeedback: optional(
       among<SettingOf<'earFeedback'>>({ words: true, stroke: true, none: true }),

@@ -3,6 +3,15 @@ export { possibleCounts, withoutString, withString } from './counts.ts';
 export type { Coupling, CouplingPrior, StringHeard } from './coupling.ts';
 export { expectedCoupling, learnCoupling, pull } from './coupling.ts';
 export { inCourse, stringOfDigit } from './courses.ts';
+export {
+  type DrawnPeg,
+  type DrawnTurn,
+  drawnTurn,
+  type Headstock,
+  type HeadstockView,
+  headstockOf,
+  type Point,
+} from './headstock.ts';
 export { steelGuitar, usualPeg } from './instrument.ts';
 export { soundingLength, startFret, withCapo } from './length.ts';
 export { homeTuning, type StringLoad, stringLoad } from './load.ts';

@@ -13,6 +13,8 @@ interface Props {
   readonly children: ReactNode;
   /** The instrument in hand, and the way to another one. */
   readonly inHand: ReactNode;
+  /** The way to the page of the instrument in hand. */
+  readonly about: ReactNode;
   /** What is done with the instrument in hand, in order. */
   readonly jobs: readonly ViewLink[];
   /** What belongs to no instrument. */
@@ -20,7 +22,7 @@ interface Props {
 }
 
 /** The frame around every view: one line at the head; on a phone the jobs are a bar at the bottom. */
-export function Shell({ children, inHand, jobs, others }: Props) {
+export function Shell({ children, inHand, about, jobs, others }: Props) {
   const t = useWords();
   return (
     <>
@@ -34,6 +36,7 @@ export function Shell({ children, inHand, jobs, others }: Props) {
         {inHand}
         <nav className="shell-jobs" aria-label={t('common.jobs')}>
           <Links views={jobs} />
+          {about}
         </nav>
         <nav className="shell-others" aria-label={t('common.otherViews')}>
           <Links views={others} />
@@ -64,7 +67,7 @@ function HelpLink() {
 function Links({ views }: { readonly views: readonly ViewLink[] }) {
   const t = useWords();
   return views.map(({ path, title }) => (
-    <NavLink key={path} to={path} end={path === '/'}>
+    <NavLink key={path} to={path} end={path === '/' || path === '/shelf'}>
       {t(title)}
     </NavLink>
   ));

@@ -14,6 +14,10 @@ const rose: MantineColorsTuple = [
   '#7d1c42',
 ];
 
+/** The least that a finger needs (WCAG 2.2, 2.5.5): every button, field and select is so high. */
+const FINGER = '44px';
+const high = (name: string) => ({ vars: () => ({ root: { [name]: FINGER } }) });
+
 export const theme = createTheme({
   primaryColor: 'rose',
   primaryShade: { light: 7, dark: 6 },
@@ -23,4 +27,12 @@ export const theme = createTheme({
   headings: { fontFamily: "'Bricolage Grotesque Variable', sans-serif" },
   defaultRadius: 'md',
   respectReducedMotion: true,
+  components: {
+    Button: high('--button-height'),
+    ActionIcon: high('--ai-size'),
+    CloseButton: high('--cb-size'),
+    Input: { vars: () => ({ wrapper: { '--input-height': FINGER, '--input-size': FINGER } }) },
+    // Arrow keys step a number; the small buttons beside it are none for a finger.
+    NumberInput: { defaultProps: { hideControls: true } },
+  },
 });

@@ -16,7 +16,7 @@ export interface FootButton<View extends JobView> {
   readonly act: ActOf<View> | (() => void);
   readonly label: Value;
   readonly pressed?: boolean;
-  /** It is what the sentence asks for; the first button where nobody says. */
+  /** It does what the sentence asks for: at most one of them. */
   readonly filled?: boolean;
 }
 
@@ -48,7 +48,7 @@ export function Foot<View extends JobView>(props: Props<View>) {
           return (
             <Action
               key={i === buttons.length ? 'more' : i}
-              main={!idle && (filled ?? i === 0)}
+              main={!idle && filled === true}
               disabled={does === null}
               {...(hotkey !== undefined && { hotkey })}
               {...(pressed !== undefined && { pressed })}

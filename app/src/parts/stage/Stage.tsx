@@ -10,6 +10,8 @@ export interface StageProps {
   readonly name: Value;
   /** Which string that is, and what more is to be known of it: a line each. */
   readonly under: readonly Value[];
+  /** The pegs of the instrument, where one of them may have to be turned. */
+  readonly pegs?: ReactNode;
   /** Its open wire, or what else is drawn of it. */
   readonly wire: ReactNode;
   /** The one figure, by itself: it runs while a note rings. */
@@ -29,7 +31,7 @@ const LONG = 96;
 /** The string in hand: all that the eye needs from afar. Nothing in it moves when something in it changes. */
 export function Stage(props: StageProps) {
   const t = useWords();
-  const { wire, figure, aside, label } = props;
+  const { wire, figure, aside, label, pegs } = props;
   const name = t.value(props.name);
   const under = props.under.map(t.value);
   return (
@@ -37,7 +39,11 @@ export function Stage(props: StageProps) {
       className="stage"
       aria-label={label === undefined ? t('common.stringInHand') : t.value(label)}
     >
-      <div className="stage-grid" data-aside={aside ? true : undefined}>
+      <div
+        className="stage-grid"
+        data-aside={aside ? true : undefined}
+        data-pegs={pegs ? true : undefined}
+      >
         <div className="stage-name">
           <strong key={name}>{name}</strong>
           <span key={under.join()}>
@@ -46,6 +52,7 @@ export function Stage(props: StageProps) {
             ))}
           </span>
         </div>
+        {pegs && <div className="stage-pegs">{pegs}</div>}
         <div className="stage-wire">{wire}</div>
         {figure}
         <Says {...props} />

@@ -6,6 +6,8 @@ interface Props {
   readonly figure: Value;
   /** What the figure means. */
   readonly note: Value;
+  /** What was read before what the sentence asks for now: it stands apart from it, and smaller. */
+  readonly past?: Value;
   /** What is measured, where it is no deviation. */
   readonly label?: Value;
   /** The reading is on the disk. */
@@ -22,7 +24,7 @@ const NONE = '–';
 const WORD = 1.3;
 
 /** The one figure of the stage, and what it means. */
-export function StageFigure({ label, stored = true, ...said }: Props) {
+export function StageFigure({ label, past, stored = true, ...said }: Props) {
   const t = useWords();
   const [figure, note] = [t.value(said.figure), t.value(said.note)];
   const wide = figure.length * (/^\p{L}/u.test(figure) ? WORD : 1);
@@ -30,8 +32,10 @@ export function StageFigure({ label, stored = true, ...said }: Props) {
   return (
     <section
       className="stage-figure"
+      data-past={past !== undefined}
       aria-label={label === undefined ? t('common.deviationFigure') : t.value(label)}
     >
+      {past !== undefined && <div className="figure-past">{t.value(past)}</div>}
       <div
         className="figure"
         data-testid="figure"

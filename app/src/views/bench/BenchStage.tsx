@@ -3,6 +3,7 @@ import { message } from '@rosefinch/core/message';
 import { targetNote } from '@rosefinch/core/music';
 import { directionInWords, inCourseInWords, sayingInWords } from '@rosefinch/core/sentences';
 import { inCourse } from '@rosefinch/core/strings';
+import { lazy, Suspense } from 'react';
 import { useDistance } from '../../parts/frame/index.ts';
 import { useRingingCourse } from '../../parts/listening/index.ts';
 import { Stage } from '../../parts/stage/index.ts';
@@ -12,6 +13,8 @@ import { BenchFigure } from './BenchFigure.tsx';
 import { BenchReference, benchAside, MayBe } from './benchAside.tsx';
 import type { Bench } from './useBench.ts';
 import { gaugeOf } from './wireLines.ts';
+
+const BenchPegs = lazy(() => import('./BenchPegs.tsx'));
 
 interface Props {
   readonly bench: Bench;
@@ -31,6 +34,7 @@ export function BenchStage({ bench, perches: all }: Props) {
   const perches = all.get(course) ?? [];
   const place = inCourse(instrument, course);
   const peg = instrument.courses[course - 1]?.strings[0]?.peg;
+  const saying = benchSaying(talk, world);
   const problem = listening.problem ?? (bench.problem ? { say: bench.problem, more: null } : null);
   return (
     <Stage
@@ -50,6 +54,11 @@ export function BenchStage({ bench, perches: all }: Props) {
                 : message('bench.tightenNotKnown'),
             ]),
       ]}
+      pegs={
+        <Suspense fallback={null}>
+          <BenchPegs bench={bench} saying={course === bench.course ? saying : null} />
+        </Suspense>
+      }
       wire={
         // By ear there is no figure and no stroke to look at: what to compare stands there.
         isByEar(talk) ? (
@@ -69,7 +78,7 @@ export function BenchStage({ bench, perches: all }: Props) {
         )
       }
       figure={<BenchFigure bench={bench} />}
-      sentence={round?.sentence ?? sayingInWords(benchSaying(talk, world))}
+      sentence={round?.sentence ?? sayingInWords(saying)}
       short={stock.settings.wording === 'short'}
       problem={problem}
       aside={round?.mayBe ? <MayBe round={round} name={instrument.name} /> : benchAside(bench)}

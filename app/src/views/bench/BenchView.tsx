@@ -7,7 +7,7 @@ import type { Instrument } from '@rosefinch/core/strings';
 import { IconEye } from '@tabler/icons-react';
 import { type ComponentProps, lazy, useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
-import { inHandOf, type Stock, useStock } from '../../data/index.ts';
+import { inHandOf, type Stock, useData, useStock } from '../../data/index.ts';
 import { Dialog, IconAction, KEY_TABLE, useDrop } from '../../parts/frame/index.ts';
 import {
   Announcer,
@@ -39,6 +39,9 @@ const WhichOne = lazy(() =>
 // Wanted once in a life: the bench need not carry it.
 const FirstUse = lazy(() => import('./FirstUse.tsx'));
 
+/** The side from which the pegs are drawn next. */
+const OTHER_SIDE = { playing: 'facing', facing: 'table', table: 'playing' } as const;
+
 /** The bench: picks the instrument, or asks for a first one on an empty shelf. */
 export function BenchView() {
   const t = useWords();
@@ -68,6 +71,7 @@ function BenchOf({ instrument, stock }: OfProps) {
   const bench = useBench(instrument, stock);
   const { sitting, listening, talk, course, check, targets, a4, send } = bench;
   const { settings } = stock;
+  const { repository } = useData();
   const [showTruth, setShowTruth] = useState(false);
   const usual = useUsualSource();
   useByAddress(bench);
@@ -91,7 +95,13 @@ function BenchOf({ instrument, stock }: OfProps) {
       settings={settings}
       acts={benchActs(bench, hands, truth)}
       buttons={buttonsOf(bench)}
-      more={[{ label: t('bench.startAfresh'), act: () => send({ type: 'start afresh' }) }]}
+      more={[
+        { label: t('bench.startAfresh'), act: () => send({ type: 'start afresh' }) },
+        {
+          label: t('bench.turnPegDrawing'),
+          act: () => void repository.saveSettings({ pegsSeen: OTHER_SIDE[settings.pegsSeen] }),
+        },
+      ]}
       listening={{
         listening,
         kind: instrument.kind,
@@ -138,7 +148,12 @@ function buttonsOf({ talk, world, targets, course, round }: Bench): FootButton<'
   const asked = actAsked(benchSaying(talk, world));
   if (round)
     return [
-      { act: 'accept', label: acceptsAs(led) },
+      // While the round asks for a strum, or whose strings these are, the hands do it or an answer beside.
+      {
+        act: 'accept',
+        label: acceptsAs(led),
+        filled: round.sentence === null && asked === 'accept',
+      },
       { act: 'which', label: message('bench.anotherOne') },
       { act: 'skipInstrument', label: message('bench.skip') },
       { act: 'needsString', label: message('bench.needsAString') },

@@ -103,12 +103,12 @@ export function BeatBench(props: ExerciseProps) {
 }
 
 const COUNTING: readonly FootButton<'ear'>[] = [
-  { act: 'tap', label: message('ear.tap') },
+  { act: 'tap', label: message('ear.tap'), filled: true },
   { act: 'go', label: message('ear.thatIsTheBeat') },
   { act: 'again', label: message('ear.fromTheStart') },
 ];
 const STOPPING: readonly FootButton<'ear'>[] = [
-  { act: 'go', label: message('ear.itStandsStill') },
+  { act: 'go', label: message('ear.itStandsStill'), filled: true },
   { act: 'again', label: message('ear.fromTheStart') },
 ];
 

@@ -110,13 +110,14 @@ function buttonsOf(
   leave: () => void,
 ): FootButton<'ear'>[] {
   const stop = { act: 'finish', label: message('ear.stopHere') } as const;
-  if (phase === 'over') return [{ act: 'go', label: message('ear.backToTheExercises') }];
+  if (phase === 'over')
+    return [{ act: 'go', label: message('ear.backToTheExercises'), filled: true }];
   if (phase === 'resting')
     return [
-      { act: 'go', label: message('ear.begin') },
+      { act: 'go', label: message('ear.begin'), filled: true },
       { act: leave, label: message('ear.backToTheExercises') },
     ];
   if (phase !== 'told') return [...buttons, stop];
   const again = acts.again ? [{ act: 'again', label: message('ear.hearItAgain') } as const] : [];
-  return [{ act: 'go', label: next }, ...again, stop];
+  return [{ act: 'go', label: next, filled: true }, ...again, stop];
 }

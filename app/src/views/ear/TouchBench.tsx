@@ -61,7 +61,9 @@ function Touch(props: Props) {
         answer: (key) => choose(Number(key)),
         again: listening.hands && talk.phase === 'holding' ? pluck : null,
       }}
-      buttons={listening.hands ? [{ act: 'again', label: t('ear.holdAndPluck') }] : []}
+      buttons={
+        listening.hands ? [{ act: 'again', label: t('ear.holdAndPluck'), filled: true }] : []
+      }
       listening={{ listening, instrument }}
       stage={
         <Stage

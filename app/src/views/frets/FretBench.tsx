@@ -154,15 +154,20 @@ function fretActs(checking: FretChecking, { note, result }: Acts): JobActs<'fret
 
 /** While something is asked for it is sounded or left out; then what it comes to is next. */
 function buttonsOf(
-  { listening, asked }: FretChecking,
+  { listening, asked, talk }: FretChecking,
   more: readonly PlainAction[],
 ): FootButton<'frets'>[] {
   const result = { act: 'result', label: message('frets.whatItComesTo') } as const;
   const strike = { act: 'strikeOut', label: message('frets.leaveLastOut') } as const;
   const skip = { act: 'skip', label: message('frets.leaveItOut') } as const;
-  if (!asked) return [result, ...more];
+  if (!asked) return [{ ...result, filled: true }, ...more];
   return listening.hands
-    ? [{ act: 'pluck', label: message('frets.soundIt') }, skip, strike, result]
+    ? [
+        { act: 'pluck', label: message('frets.soundIt'), filled: talk.other === null },
+        skip,
+        strike,
+        result,
+      ]
     : [skip, strike, result];
 }
 

@@ -1,7 +1,7 @@
 import { Button, Group } from '@mantine/core';
-import { errorOf, isBridgeCheck } from '@rosefinch/core/intonation';
-import type { Sentence } from '@rosefinch/core/message';
-import { targetNote } from '@rosefinch/core/music';
+import { errorOf, type FretPlace, isBridgeCheck, semitonesOf } from '@rosefinch/core/intonation';
+import type { Sentence, Value } from '@rosefinch/core/message';
+import { type Target, targetNote } from '@rosefinch/core/music';
 import {
   fretNoticeInWords,
   fretTaskInWords,
@@ -36,7 +36,7 @@ export function FretStage({ checking, instrument, sentence }: Props) {
     listening.problem ?? (checking.problem ? { say: checking.problem, more: null } : null);
   return (
     <Stage
-      name={targetNote(targets[course - 1])}
+      name={noteAt(targets[course - 1], asked?.place ?? { kind: 'open' })}
       under={[
         stringInWords(instrument, course),
         ...(asked ? [placeInWords(asked.place, begins)] : []),
@@ -64,22 +64,28 @@ function Last({ checking: { talk, targets, stored }, instrument }: Omit<Props, '
   if (!last) return <StageFigure figure="–" note={t('frets.nothingReadYet')} stored={stored} />;
   const { course, place, errorCents } = last;
   const cents = errorOf(check, last);
-  const where = placeInWords(place, startFret(instrument, course));
-  const note =
-    place.kind === 'open'
-      ? t('frets.centsFromOpen', {
-          note: targetNote(targets[course - 1]),
-          string: course,
-          where,
-        })
-      : t('frets.centsOfPlace', {
-          error: errorCents,
-          string: course,
-          where,
-        });
+  const target = targets[course - 1];
   return (
-    <StageFigure figure={cents === null ? '–' : t.signed(cents)} note={note} stored={stored} />
+    <StageFigure
+      figure={cents === null ? '–' : t.signed(cents)}
+      past={t('frets.justRead', {
+        note: noteAt(target, place),
+        string: course,
+        where: placeInWords(place, startFret(instrument, course)),
+      })}
+      note={
+        place.kind === 'open'
+          ? t('frets.centsFromOpen', { note: targetNote(target) })
+          : t('frets.centsOfPlace', { error: errorCents })
+      }
+      stored={stored}
+    />
   );
+}
+
+/** The note that sounds at a place of a string. */
+function noteAt(target: Target | undefined, place: FretPlace): Value {
+  return target ? targetNote({ ...target, midi: target.midi + semitonesOf(place) }) : '';
 }
 
 /** The one sentence of a check, shown and spoken. A place that another note was heard for is asked about first. */

@@ -10,13 +10,16 @@ import {
   warningInWords,
   wayInWords,
 } from '@rosefinch/core/sentences';
+import type { HeadstockView } from '@rosefinch/core/strings';
 import { ReferenceLine } from '../../parts/charts/index.ts';
+import { PegMap, pegTurn } from '../../parts/pegs/index.ts';
 import { Stage, StageFigure } from '../../parts/stage/index.ts';
 import { useWords } from '../../parts/words/index.ts';
 import { capoOf, isThere, noteOf, shortStringOf, strainOf, turnsOf, type Way } from './way.ts';
 
 interface Props {
   readonly way: Way;
+  readonly pegsSeen: HeadstockView;
   /** The step that is looked at; null where nothing moves. */
   readonly step: PlanStep | null;
   /** Takes the answer that the neck can carry the load; null while that is not asked. */
@@ -26,7 +29,7 @@ interface Props {
 const SEMITONE = 100;
 
 /** One step of the plan: string, from and to, how far, and what to compare it with. */
-export function PlanStage({ way, step, onSure }: Props) {
+export function PlanStage({ way, pegsSeen, step, onSure }: Props) {
   const t = useWords();
   const { plan, instrument } = way;
   const [warning, ...others] = plan.warnings.map(warningInWords);
@@ -42,6 +45,13 @@ export function PlanStage({ way, step, onSure }: Props) {
               t('retune.isNow', { note: noteOf(way, step.fromHz) }),
             ]
           : []
+      }
+      pegs={
+        <PegMap
+          instrument={instrument}
+          view={pegsSeen}
+          turn={step && pegTurn(instrument, step.course, step.cents > 0)}
+        />
       }
       wire={
         step && (

@@ -97,7 +97,11 @@ function PlanOf({ way, stock, choices }: PlanProps) {
       settings={settings}
       acts={{ begin: refused || heavy ? null : () => void begin() }}
       buttons={[
-        { act: 'begin', label: t('retune.doItOnTheBench') },
+        {
+          act: 'begin',
+          label: t('retune.doItOnTheBench'),
+          filled: !refused && !heavy && plan.steps.length > 0,
+        },
         ...(capo === null
           ? []
           : [{ label: t('retune.capoAtFretCapoInstead', { capo }), act: () => void begin(capo) }]),
@@ -110,7 +114,14 @@ function PlanOf({ way, stock, choices }: PlanProps) {
         ...sentencesOf(loadInWords(way.plan)),
         knownSinceInWords(way.left, tuningName(way.from), now()),
       ]}
-      stage={<PlanStage way={way} step={step} onSure={heavy ? () => setSure(true) : null} />}
+      stage={
+        <PlanStage
+          way={way}
+          pegsSeen={settings.pegsSeen}
+          step={step}
+          onSure={heavy ? () => setSure(true) : null}
+        />
+      }
       wires={
         <WireList
           wide

@@ -2,7 +2,14 @@ import { message, noteValue } from '@rosefinch/core/message';
 import { findTuning, targetsOf } from '@rosefinch/core/music';
 import { DEFAULT_SETTINGS } from '@rosefinch/core/records';
 import { planRetune, planStrings } from '@rosefinch/core/retune';
-import { findModel, homeTuning, type Instrument, steelGuitar } from '@rosefinch/core/strings';
+import { directionInWords } from '@rosefinch/core/sentences';
+import {
+  findModel,
+  homeTuning,
+  type Instrument,
+  steelGuitar,
+  type TightenDirection,
+} from '@rosefinch/core/strings';
 import { en, saying } from '@rosefinch/words/expected';
 import { expect } from 'chai';
 import { createElement } from 'react';
@@ -30,7 +37,7 @@ function wayTo(
 
 function staged(way: Way, course?: number) {
   const step = way.plan.steps.find((one) => one.course === course) ?? way.plan.steps[0] ?? null;
-  const props = { way, step, settings: DEFAULT_SETTINGS, onSure: null };
+  const props = { way, step, pegsSeen: DEFAULT_SETTINGS.pegsSeen, onSure: null };
   return drawnInWords(createElement(PlanStage, props));
 }
 
@@ -46,6 +53,16 @@ describe('a step of a plan on the stage', () => {
     ])
       expect(shown).to.contain(words);
     expect(shown).to.match(saying('retune.way', { count: 4 }));
+  });
+
+  it('shows the peg to turn, and the way that loosens it', () => {
+    const way = wayTo('guitar-standard', 'guitar-open-d');
+    const pegs = en('parts.pegsOf', { name: way.instrument.name, view: 'playing' });
+    const turns = (string: number, direction: TightenDirection) =>
+      en('parts.pegTurns', { pegs, string, way: directionInWords(direction) });
+    // Upper pegs tighten away from the player, lower ones towards: common practice, no source.
+    expect(staged(way, 6)).to.contain(turns(6, 'towardsYou'));
+    expect(staged(way, 1)).to.contain(turns(1, 'awayFromYou'));
   });
 
   it('says which string of a pair it is', () => {

@@ -53,7 +53,7 @@ export function SettingsForm({ settings }: { settings: Settings }) {
       </Group>
       <Group title={t('settings.screenAndKeys')}>
         <Theme />
-        <Choices {...own} names={['wires']} />
+        <Choices {...own} names={['wires', 'pegsSeen']} />
         <Switches {...own} names={['keysOn']} />
       </Group>
     </div>
@@ -204,6 +204,16 @@ const CHOICES = [
     data: [
       { value: 'asYouLookDown', label: 'settings.valueAsYouLookDown' },
       { value: 'turnedRound', label: 'settings.valueTurnedRound' },
+    ],
+  }),
+  choice({
+    name: 'pegsSeen',
+    label: 'settings.pegsSeen',
+    description: 'settings.pegsSeenMore',
+    data: [
+      { value: 'playing', label: 'settings.pegsPlaying' },
+      { value: 'facing', label: 'settings.pegsFacing' },
+      { value: 'table', label: 'settings.pegsTable' },
     ],
   }),
   choice({

@@ -22,6 +22,7 @@ import { RoomNotes } from './RoomNotes.tsx';
 import { SettleLine } from './SettleLine.tsx';
 import { SettleStage } from './SettleStage.tsx';
 import { settleLines } from './settleLines.tsx';
+import { isDone } from './settleSentence.ts';
 import { type Settling, useSettling } from './useSettling.ts';
 import { VerdictTable } from './VerdictTable.tsx';
 
@@ -77,7 +78,12 @@ export function SettlingBench({ instrument, stock, restringing }: Props) {
       says={wordsOf(settling, restringing)}
       asleep={over !== null}
       busy={!sitting.loaded}
-      stage={<SettleStage {...{ settling, instrument, restringing, charts }} />}
+      stage={
+        <SettleStage
+          {...{ settling, instrument, restringing, charts }}
+          pegsSeen={settings.pegsSeen}
+        />
+      }
       wires={
         <WireList
           wide
@@ -134,7 +140,7 @@ function HowTheyStand({ settling, restringing, opened, onClose }: StandProps) {
   );
 }
 
-function buttonsOf({ targets, course, last }: Settling): FootButton<'settle'>[] {
+function buttonsOf({ targets, course, last, step, question }: Settling): FootButton<'settle'>[] {
   const wrong = last !== null && last.step !== 'left out';
   return [
     { act: 'nextString', label: message('settle.nextString') },
@@ -143,7 +149,11 @@ function buttonsOf({ targets, course, last }: Settling): FootButton<'settle'>[] 
       label: message('settle.hearValue', { value: targetNote(targets[course - 1]) }),
     },
     ...(wrong ? [{ act: 'correct', label: message('settle.somethingElse') } as const] : []),
-    { act: 'stand', label: message('settle.howTheyStand') },
+    {
+      act: 'stand',
+      label: message('settle.howTheyStand'),
+      filled: question === null && isDone(step),
+    },
   ];
 }
 

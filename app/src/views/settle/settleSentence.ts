@@ -8,7 +8,13 @@ import {
   slipsInWords,
   sureInWords,
 } from '@rosefinch/core/sentences';
+import type { SettlingStep } from '@rosefinch/core/settling';
 import type { Settling } from './useSettling.ts';
+
+/** Nothing is left to do with the strings for now. */
+export function isDone({ step }: SettlingStep): boolean {
+  return step === 'all hold' || step === 'leave alone';
+}
 
 type Told = Pick<Settling, 'targets' | 'talk' | 'question' | 'report' | 'step' | 'now'>;
 

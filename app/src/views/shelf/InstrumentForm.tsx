@@ -117,7 +117,9 @@ export function InstrumentForm({ instrument, stock, onSave }: Props) {
         <Unsaved changed={changed} />
         <NotSaved reason={problem} />
         <Group>
-          <Button type="submit">{t('shelf.save')}</Button>
+          <Button type="submit" variant={changed ? 'filled' : 'default'}>
+            {t('shelf.save')}
+          </Button>
         </Group>
       </Stack>
     </form>

@@ -1,5 +1,6 @@
 import { Button, Stack } from '@mantine/core';
 import type { Instrument } from '@rosefinch/core/strings';
+import { useEffect, useRef } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { useData, useLive, useStock } from '../../data/index.ts';
 import { newId } from '../../environment.ts';
@@ -20,6 +21,10 @@ export function InstrumentPage() {
   const all = useLive((r) => r.instruments(), 'instruments');
   const stock = useStock();
   const save = useSaving();
+  useTakenInHand(
+    all?.find((entry) => entry.id === id),
+    stock?.settings.instrumentId ?? null,
+  );
   if (!all || !stock) return <p>{t('common.moment')}</p>;
   const instrument = all.find((entry) => entry.id === id);
   if (!instrument)
@@ -45,6 +50,24 @@ export function InstrumentPage() {
       <NeckCard instrument={instrument} stock={stock} />
     </Stack>
   );
+}
+
+/**
+ * Takes the instrument of a page in hand, so that the head names the same one; and goes along to the
+ * page of another one that is taken in hand there.
+ */
+function useTakenInHand(instrument: Instrument | undefined, inHand: string | null): void {
+  const { repository } = useData();
+  const navigate = useNavigate();
+  const taken = useRef<string | null>(null);
+  const id = instrument?.id;
+  const archived = instrument?.archived === true;
+  useEffect(() => {
+    if (id === undefined || archived) return;
+    if (inHand === id) taken.current = id;
+    else if (taken.current !== id) void repository.saveSettings({ instrumentId: id });
+    else if (inHand !== null) void navigate(`/shelf/${inHand}`);
+  }, [id, archived, inHand, repository, navigate]);
 }
 
 /** Saves an instrument, and lets that be taken back. */

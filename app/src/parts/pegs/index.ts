@@ -1,0 +1,2 @@
+export { PegMap } from './PegMap.tsx';
+export { pegTurn } from './pegTurn.ts';
