@@ -30,6 +30,8 @@ interface Scene {
   readonly string: OpenString;
   /** Pitch of an exact reading; null where none can be had. */
   readonly exact: Hz | null;
+  /** Pitch at a moment of a note that is turned, by which its reading is judged: that of the middle of its window. */
+  readonly exactAt?: (sinceOnset: Seconds) => Hz;
   readonly known?: readonly StringKnowledge[];
   readonly intended?: number | null;
   /** When the pluck that is scored was made; null where nobody plucked ours. */
@@ -100,9 +102,10 @@ class Row {
     const outcomes = heard(scene.sound, known);
     const isAt = (time: Seconds | null, { start }: Outcome) =>
       time !== null && Math.abs(start - time) < SAME_PLUCK;
-    const own = outcomes.find((one) => isAt(at, one));
+    // A note that is turned is read again: its last reading is the one that stays.
+    const own = outcomes.findLast((one) => isAt(at, one));
     for (const one of outcomes)
-      if (one !== own)
+      if (!isAt(at, one))
         this.harm(
           one,
           scene.others?.find((other) => isAt(other.at, one)),

@@ -65,10 +65,12 @@ export function CheckedNumber({ rule, value, onValue, stays, onLawful, ...rest }
   tell.current = onLawful;
   useEffect(() => tell.current?.(lawful), [lawful]);
   // What another part of the page has changed is shown; what is being typed is left alone.
-  useEffect(
-    () => setTyped((now) => (judgedNumber(now, rule, t) === value ? now : value)),
-    [value, rule, t],
-  );
+  const shown = useRef(value);
+  useEffect(() => {
+    if (shown.current === value) return;
+    shown.current = value;
+    setTyped((now) => (judgedNumber(now, rule, t) === value ? now : value));
+  }, [value, rule, t]);
   return (
     <NumberInput
       {...decimals(t.reader)}
