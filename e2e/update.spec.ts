@@ -89,8 +89,10 @@ test('a database of the first version is taken along', async ({ page }) => {
   await expect(page.getByRole('region', { name: en('common.notice') })).toContainText(
     en('shelf.saved'),
   );
+  // The session of another instrument goes on; it was one of practice.
+  await page.goto(`${origin}/shelf/heron`);
+  await expect(page.getByLabel(en('shelf.pegs'), { exact: true })).toBeVisible();
   await page.goto(`${origin}/`);
-  // Its open session goes on; it was one of practice.
   await page.getByRole('button', { name: begins('common.practiceSource') }).click();
   await expect(
     page.getByRole('button', {
