@@ -1,5 +1,5 @@
 import { BenchPage } from './bench.ts';
-import { either, en, expect, heardOut, type Page, saying, test } from './test.ts';
+import { begins, either, en, expect, heardOut, type Page, saying, test } from './test.ts';
 
 /** Plucks the practice string and lets it ring out. */
 async function ring(page: Page): Promise<void> {
@@ -52,3 +52,36 @@ test('a slack string is followed up to its note, the next one takes its place', 
   await page.keyboard.press('6');
   expect(Math.abs(await bench.pluck(6))).toBeLessThan(250);
 });
+
+test('a string that is found far too flat is followed up in the session, and then read on', async ({
+  page,
+}) => {
+  const bench = new BenchPage(page);
+  await bench.open();
+  await bench.practise();
+  await page.keyboard.press('6');
+  await page.getByRole('button', { name: begins('common.more') }).click();
+  await page.getByRole('button', { name: en('bench.practiceOneNew', { string: 6 }) }).click();
+  expect(await bench.pluck(6)).toBeLessThan(-400);
+  // What was read says how far it has to go, until the string is heard to move.
+  await expect(bench.advice).not.toContainText(saying('advice.windStop', { string: 6 }));
+  await page.keyboard.press('Shift+ArrowUp');
+  await ring(page);
+  await expect(bench.advice).toContainText(
+    either(...[3, 4].map((semitones) => saying('advice.windToGo', { string: 6, semitones }))),
+  );
+  // Its own lines stand as ever: nothing of the session is given up.
+  await expect(bench.string(6)).toHaveAccessibleName(saying('common.lineSays'));
+  await page.keyboard.press('Shift+ArrowUp');
+  await ring(page);
+  for (let n = 0; n < 8 && !(await bench.advice.innerText()).includes(stop()); n++) {
+    await page.keyboard.press('ArrowUp');
+    await ring(page);
+  }
+  await expect(bench.advice).toContainText(stop());
+  const found = await bench.pluck(6);
+  expect(Math.abs(found)).toBeLessThan(150);
+  await expect(bench.advice).not.toContainText(stop());
+});
+
+const stop = () => en('advice.windStopPluck.more');

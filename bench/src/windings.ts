@@ -69,7 +69,7 @@ function endangered(scene: WoundScene, said: readonly WoundPitch[], room: number
   const hz = target!.hz * 2 ** ((headroom - room) / 12);
   const world = { instrument, targets: [{ ...target!, hz }, ...others] };
   return said.filter((pitch) => {
-    const task = windingTask(woundTo(startWinding([1]), pitch), world);
+    const task = windingTask(woundTo(startWinding([1]), pitch, world.targets), world);
     return task.kind === 'go on' && scene.standsAt(pitch.at) > 100 * (room - LEAST_ROOM);
   }).length;
 }

@@ -68,6 +68,7 @@ export interface Catalogue<Value> {
   readonly 'advice.nearBreaking': { readonly string: Value; readonly semitones: number };
   readonly 'advice.withItself.more': { readonly ownA4: number; readonly a4: Value };
   readonly 'advice.windStop.more': None;
+  readonly 'advice.windStopPluck.more': None;
   readonly 'advice.slipsBack': { readonly cents: number };
   readonly 'advice.pegsKnown.more': None;
   readonly 'advice.twoStrings': None;
@@ -205,6 +206,9 @@ export interface Catalogue<Value> {
   readonly 'bench.showFigures': None;
   readonly 'bench.byEar2': None;
   readonly 'bench.nextPass': None;
+  readonly 'bench.practiceOneNew': { readonly string: Value };
+  readonly 'bench.practiceAllNew': None;
+  readonly 'bench.practiceTunedDown': None;
   readonly 'bench.whereTheyTrulyAre': None;
   readonly 'bench.listenByTheMicrophone': None;
   readonly 'bench.tryItWithAPractice': { readonly kind: Value };

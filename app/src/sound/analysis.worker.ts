@@ -37,8 +37,9 @@ let pair: { readonly hz: Hz; readonly sound: number[]; begun: boolean } | null =
 /** Follows a voice. */
 let voice: VoiceFollower | null = null;
 
-/** Follows the string that is being wound. */
+/** Follows the string that is being wound, and whether its plucks are read as well. */
 let winding: WindingListener | null = null;
+let readsWhileWinding = false;
 
 function report(message: AnalysisReport): void {
   postMessage({ opening, report: message } satisfies AnalysisMessage);
@@ -96,25 +97,26 @@ function heed(mark: SoundMark, sampleRate: Hz): void {
     voice = mark.follow
       ? new VoiceFollower(sampleRate, (frame) => report({ type: 'sung', frame }))
       : null;
-  else if (mark.mark === 'wind')
+  else if (mark.mark === 'wind') {
+    readsWhileWinding = mark.reads;
     winding =
       mark.string &&
       new WindingListener(sampleRate, mark.string, (pitch) => report({ type: 'wound', pitch }));
-  else {
+  } else {
     deaf = Math.round(mark.seconds * sampleRate);
     report({ type: 'deaf', deaf: true });
   }
 }
 
-/** Passes on what was found; two strings on purpose are no readings, nor is one that is wound, nor a voice. */
+/** Passes on what was found; two strings on purpose are no readings, nor a voice, nor one that is wound from slack. */
 function hearEvent(event: ListenEvent): void {
   if (pair && event.type === 'onset') {
     // The second string is often sounded a moment after the first.
     pair.sound.length = 0;
     pair.begun = true;
   }
-  if ((!pair && !winding && !voice) || event.type === 'level' || event.type === 'room')
-    report(event);
+  const isHeld = pair || voice || (winding && !readsWhileWinding);
+  if (!isHeld || event.type === 'level' || event.type === 'room') report(event);
 }
 
 function hearPair(data: Float32Array, sampleRate: Hz): void {

@@ -77,7 +77,7 @@ export class Ear {
   /** What the player is asked for; a source that is opened is told at once. */
   private asked = 0;
   /** The string that is followed while it is wound; a source that is opened is told too. */
-  private wound: WoundString | null = null;
+  private wound: { readonly string: WoundString | null; readonly reads: boolean } | null = null;
   /** A voice is followed; a source that is opened is told too. */
   private sings = false;
   /** A strum is waited for; a source that is opened is told too. */
@@ -152,10 +152,10 @@ export class Ear {
     this.source?.mark({ mark: 'strum', expected });
   }
 
-  /** Follows a string while it is wound up; null follows none. */
-  followWinding(string: WoundString | null): void {
-    this.wound = string;
-    this.source?.mark({ mark: 'wind', string });
+  /** Follows a string while it is wound up, and reads its plucks meanwhile or not; null follows none. */
+  followWinding(string: WoundString | null, reads: boolean): void {
+    this.wound = { string, reads };
+    this.source?.mark({ mark: 'wind', string, reads });
   }
 
   /** Follows a voice instead of strings, or no longer. */
@@ -243,7 +243,7 @@ export class Ear {
     source.mark({ mark: 'ask', asked: this.asked, ago: 0 });
     if (this.sings) source.mark({ mark: 'voice', follow: true });
     if (this.strums) source.mark({ mark: 'strum', expected: true });
-    if (this.wound) source.mark({ mark: 'wind', string: this.wound });
+    if (this.wound?.string) source.mark({ mark: 'wind', ...this.wound });
     this.dog = new Watchdog(
       () => this.analysis.send({ type: 'ask' }),
       () => this.workerDied(message('troubles.helperSilentLower')),

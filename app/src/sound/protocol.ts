@@ -30,8 +30,8 @@ export type SoundMark =
   | { readonly mark: 'pair'; readonly hz: Hz | null }
   /** The next sound is a strum over all strings, or is it no longer. */
   | { readonly mark: 'strum'; readonly expected: boolean }
-  /** A string is wound up: follow it, and report no readings meanwhile; null follows none. */
-  | { readonly mark: 'wind'; readonly string: WoundString | null }
+  /** A string is wound up: follow it, and read plucks meanwhile or not; null follows none. */
+  | { readonly mark: 'wind'; readonly string: WoundString | null; readonly reads: boolean }
   /** A voice is to be followed: report what is sung, and no readings meanwhile. */
   | { readonly mark: 'voice'; readonly follow: boolean }
   /** Hear nothing for so many seconds: the application itself is sounding. */

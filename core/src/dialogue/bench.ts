@@ -40,7 +40,7 @@ import type {
   Notice,
   Plain,
 } from './benchTypes.ts';
-import { beginWinding, whileWinding, windingRound } from './benchWinding.ts';
+import { beginWinding, followIfFar, whileWinding, windingRound } from './benchWinding.ts';
 import { checkInHand, courseAsked, courseInHand } from './inHand.ts';
 import type { Next } from './machine.ts';
 import { pegLearned } from './pegLearning.ts';
@@ -83,7 +83,8 @@ export function askedAtBench(
   const { chosen } = state;
   const round = pegRound(led);
   const course = round?.toCome[0];
-  const alone = notice?.kind === 'strum' ? notice.alone[0] : undefined;
+  const alone =
+    windingRound(led)?.toCome[0] ?? (notice?.kind === 'strum' ? notice.alone[0] : undefined);
   return {
     chosen,
     inHand: alone ?? courseAsked(state, planned) ?? courseInHand(state, planned),
@@ -372,7 +373,7 @@ function follow(
 /** What is called out while a string is turned as it rings; nothing beside another job. */
 function calledWhile(talk: BenchTalk, world: BenchWorld): Called | null {
   const { led, sounding, track, readAt: since } = talk;
-  if (sounding === null || (led.kind !== 'tuning' && led.kind !== 'verdict')) return null;
+  if (sounding === null || !CALLED_WHILE.includes(led.kind)) return null;
   const { state, targets, instrument } = world;
   const target = targets[sounding - 1];
   const string = instrument.courses[sounding - 1]?.strings[0];
@@ -382,6 +383,8 @@ function calledWhile(talk: BenchTalk, world: BenchWorld): Called | null {
   const ringsLong = string.spec.material === 'steel' && instrument.kind !== 'banjo';
   return turnCall(talk.called, { track: cents, since, tolerance: state.goal.tolerance, ringsLong });
 }
+
+const CALLED_WHILE: readonly Led['kind'][] = ['tuning', 'verdict', 'winding'];
 
 /** A note is over: the coach may know its whole track now. */
 function closeNote(talk: BenchTalk): BenchTalk {
@@ -453,8 +456,11 @@ function put(talk: BenchTalk, report: Outcome, asked: BenchAsked, world: BenchWo
   }
   const { begins, lets } = handsFree(talk, reading, world);
   const learned = learn(told, world);
-  const effects = [...begins, record, ...corrected, ...lets, ...learned.effects];
-  return { state: learned.state, effects };
+  const followed = followIfFar(learned.state, reading, world);
+  return {
+    state: followed.state,
+    effects: [...begins, record, ...corrected, ...lets, ...learned.effects, ...followed.effects],
+  };
 }
 
 /** Strings that were found flat as a whole are spoken of once, until one of them is brought up. */

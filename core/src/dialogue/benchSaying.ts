@@ -8,7 +8,7 @@ import {
   soundedTogether,
   turnsToSay,
 } from '../coach/index.ts';
-import type { Saying, StrumFacts } from '../sentences/index.ts';
+import type { Saying, StrumFacts, WindingTask } from '../sentences/index.ts';
 import { currentPass, offBy, stringOf } from '../sitting/index.ts';
 import { passesToCome, stateOf, whyMoved } from '../state/index.ts';
 import { headroom, soundingLength } from '../strings/index.ts';
@@ -24,7 +24,10 @@ export function benchSaying(talk: BenchTalk, world: BenchWorld): Saying {
   if (led.kind === 'reference' && led.hz === null)
     return { about: 'reference', again: notice !== null };
   const { called, sounding } = talk;
-  if (called && sounding !== null) return { about: 'turning', call: called.call, up: called.up };
+  // A string that is followed needs no reading on its way up.
+  const waits = called?.call === 'let it ring' && led.kind === 'winding';
+  if (called && sounding !== null && !waits)
+    return { about: 'turning', call: called.call, up: called.up };
   if (notice?.kind === 'refused' && notice.refusal.kind === 'turned')
     return { about: 'refusal', refusal: notice.refusal, together: null };
   const fault = benchFault(talk, world);
@@ -54,12 +57,16 @@ export function actAsked(saying: Saying): 'accept' | 'next pass' | null {
     case 'by ear':
     case 'ear verdict':
     case 'pegs':
-    case 'winding':
       return 'accept';
+    case 'winding':
+      return LEFT_AS_IT_IS.includes(saying.task.kind) ? 'accept' : null;
     default:
       return null;
   }
 }
+
+/** A string is wound no further: the next one, or none, takes its place. */
+const LEFT_AS_IT_IS: readonly WindingTask['kind'][] = ['over', 'near breaking', 'too high'];
 
 /** What a strum showed, as the strings stand after it. */
 function strumFacts(
@@ -93,8 +100,12 @@ function sayingOf(led: Led, world: BenchWorld): Saying | null {
       const { round } = led;
       return { about: 'pegs', task: pegTask(round, world.instrument), found: round.found };
     }
-    case 'winding':
-      return { about: 'winding', task: windingTask(led.round, world) };
+    case 'winding': {
+      const { round } = led;
+      // Until it is heard to move, what was just read says more.
+      if (round.inSession && round.pitch === null && round.toCome.length > 0) return null;
+      return { about: 'winding', task: windingTask(round, world) };
+    }
     case 'pair': {
       if (led.beat) return { about: 'beat', beat: led.beat };
       const check = checkInHand(world);

@@ -193,8 +193,12 @@ export type BenchEffect =
   | { readonly do: 'expect pair'; readonly hz: Hz | null }
   /** Takes the next sound for a strum, or no longer. */
   | { readonly do: 'expect strum'; readonly expected: boolean }
-  /** Follows a string while it is wound; null follows none. */
-  | { readonly do: 'follow winding'; readonly string: WoundString | null }
+  /** Follows a string while it is wound, and reads plucks meanwhile or not; null follows none. */
+  | {
+      readonly do: 'follow winding';
+      readonly string: WoundString | null;
+      readonly inSession: boolean;
+    }
   /** Told aloud where that is wanted, whether it is right. */
   | { readonly do: 'say'; readonly saying: Saying; readonly right: boolean }
   | { readonly do: 'sound'; readonly hz: Hz }

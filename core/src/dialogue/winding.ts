@@ -1,5 +1,5 @@
 import type { StringKnowledge, WoundPitch, WoundString } from '../listen/index.ts';
-import { shiftHz, type Target } from '../music/index.ts';
+import { centsBetween, shiftHz, type Target } from '../music/index.ts';
 import type { WindingTask } from '../sentences/index.ts';
 import { headroom, type Instrument, soundingLength, stiffnessOf } from '../strings/index.ts';
 import type { Cents, Hz, Seconds } from '../units.ts';
@@ -29,6 +29,10 @@ export interface WindingRound {
   readonly pitch: WoundPitch | null;
   /** Where it has stood since when. */
   readonly stood: { readonly at: Seconds; readonly cents: Cents } | null;
+  /** Where the strings before were left: they may ring on, or be plucked again. */
+  readonly leftAt: readonly Hz[];
+  /** One string that was read far below its note, followed while the session goes on. */
+  readonly inSession: boolean;
 }
 
 /** What a round needs to know of the instrument. */
@@ -39,28 +43,62 @@ export interface WindingWorld {
 
 /** A round over some strings, in the order in which they are tuned. */
 export function startWinding(courses: readonly number[]): WindingRound {
-  return { toCome: courses, up: [], left: [], pitch: null, stood: null };
+  return {
+    ...{ toCome: courses, up: [], left: [], pitch: null, stood: null },
+    ...{ leftAt: [], inSession: false },
+  };
+}
+
+/** One string that was read far below its note, while the session goes on. */
+export function followInSession(course: number): WindingRound {
+  return { ...startWinding([course]), inSession: true };
 }
 
 /** The round after its string was heard: one that stands near its note makes room for the next. */
-export function woundTo(round: WindingRound, pitch: WoundPitch): WindingRound {
+export function woundTo(
+  round: WindingRound,
+  pitch: WoundPitch,
+  targets: readonly Target[],
+): WindingRound {
   const [course] = round.toCome;
   // What is said late of the string before is none of this one.
   if (course === undefined || course !== pitch.course) return round;
+  if (isOtherString(round, pitch, targets)) return round;
   const stays = round.stood && Math.abs(pitch.cents - round.stood.cents) < STANDS.cents;
   const stood = stays ? round.stood : { at: pitch.at, cents: pitch.cents };
   const near = pitch.cents > NEAR.from && pitch.cents < NEAR.to;
   if (near && stood && pitch.at - stood.at >= STANDS.seconds)
-    return { ...onwards(round), up: [...round.up, course] };
+    return { ...onwards(round), up: [...round.up, course], leftAt: [...round.leftAt, pitch.hz] };
   return { ...round, pitch, stood };
+}
+
+/** A string that nobody turns stays within this of where it was; a jump is larger than the other. */
+const STAYS_WITHIN: Cents = 60;
+const JUMP: Cents = 250;
+
+/**
+ * What sounds is rather another string than the one in hand: the one before, which rings on or is
+ * plucked again, or one that is in tune. It is not to be loosened.
+ */
+function isOtherString(
+  { leftAt, pitch: own }: WindingRound,
+  { hz, cents, course }: WoundPitch,
+  targets: readonly Target[],
+): boolean {
+  if (own && Math.abs(cents - own.cents) < JUMP) return false;
+  const isAt = (there: Hz) => Math.abs(centsBetween(there, hz)) < STAYS_WITHIN;
+  const isAbove = cents >= NEAR.to;
+  if (own === null && (isAbove || leftAt.some(isAt))) return true;
+  return isAbove && (leftAt.some(isAt) || targets.some((t) => t.course !== course && isAt(t.hz)));
 }
 
 /** Takes another string in hand; one that is near its note already is wound again. */
 export function windFirst(round: WindingRound, course: number): WindingRound {
   const others = (courses: readonly number[]) => courses.filter((other) => other !== course);
-  const { toCome, up, left } = round;
+  const { toCome, up, left, leftAt } = round;
   return {
     ...startWinding([course, ...others(toCome)]),
+    leftAt,
     up: others(up),
     left: others(left),
   };
@@ -68,19 +106,23 @@ export function windFirst(round: WindingRound, course: number): WindingRound {
 
 /** Leaves the string in hand as it is. */
 export function leaveWinding(round: WindingRound): WindingRound {
-  return { ...onwards(round), left: [...round.left, ...round.toCome.slice(0, 1)] };
+  const leftAt = round.pitch ? [...round.leftAt, round.pitch.hz] : round.leftAt;
+  return { ...onwards(round), left: [...round.left, ...round.toCome.slice(0, 1)], leftAt };
 }
 
-function onwards({ toCome, up, left }: WindingRound): WindingRound {
-  return { ...startWinding(toCome.slice(1)), up, left };
+function onwards({ toCome, up, left, leftAt, inSession }: WindingRound): WindingRound {
+  return { ...startWinding(toCome.slice(1)), up, left, leftAt, inSession };
 }
 
 /** What to do with the string in hand now. */
 export function windingTask(
-  { toCome: [course], left, pitch }: WindingRound,
+  { toCome: [course], up, left, pitch, inSession }: WindingRound,
   world: WindingWorld,
 ): WindingTask {
-  if (course === undefined) return { kind: 'over', left };
+  if (course === undefined)
+    return inSession && up[0] !== undefined
+      ? { kind: 'stop', course: up[0], last: true }
+      : { kind: 'over', left };
   const target = world.targets[course - 1];
   if (!target || roomAt(world, course, target.hz) < FROM_BREAKING)
     return { kind: 'too high', course };
@@ -91,7 +133,7 @@ export function windingTask(
   const highest = shiftHz(target.hz, soon + 2 * errorCents);
   if (roomAt(world, course, highest) < FROM_BREAKING) return { kind: 'near breaking', course };
   const rests = cents > NEAR.from && rate < RESTS;
-  if (soon >= NEAR.stop || rests) return { kind: 'stop', course };
+  if (soon >= NEAR.stop || rests) return { kind: 'stop', course, last: inSession };
   return { kind: 'go on', course, semitones: Math.max(1, Math.round(-cents / 100)) };
 }
 

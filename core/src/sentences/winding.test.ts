@@ -18,7 +18,7 @@ describe('the words of winding up', () => {
     expect(windingInWords({ kind: 'go on', course: 5, semitones: 2 }).more).to.deep.equal(
       message('advice.windSlowly'),
     );
-    expect(say({ kind: 'stop', course: 2 })).to.deep.equal(
+    expect(say({ kind: 'stop', course: 2, last: false })).to.deep.equal(
       message('advice.windStop', { string: 2 }),
     );
     expect(say({ kind: 'above', course: 2, semitones: 1 })).to.deep.equal(

@@ -5,7 +5,8 @@ export type WindingTask =
   | { readonly kind: 'pluck'; readonly course: number }
   /** Semitones from its note. */
   | { readonly kind: 'go on'; readonly course: number; readonly semitones: number }
-  | { readonly kind: 'stop'; readonly course: number }
+  /** The last one is plucked again and read; another one follows otherwise. */
+  | { readonly kind: 'stop'; readonly course: number; readonly last: boolean }
   | { readonly kind: 'above'; readonly course: number; readonly semitones: number }
   /** One turn more and it may break, and it is not at its note yet. */
   | { readonly kind: 'near breaking'; readonly course: number }
@@ -34,7 +35,7 @@ export function windingInWords(task: WindingTask): Sentence {
     case 'stop':
       return {
         say: message('advice.windStop', { string: task.course }),
-        more: message('advice.windStop.more'),
+        more: message(task.last ? 'advice.windStopPluck.more' : 'advice.windStop.more'),
       };
     case 'above':
       return {

@@ -59,7 +59,7 @@ export class EarKeeper {
   /** Nobody compares two strings, winds one up, sings or strums any more: the next view hears every pluck. */
   private expectNothing(): void {
     this.ear?.expectPair(null);
-    this.ear?.followWinding(null);
+    this.ear?.followWinding(null, false);
     this.ear?.followVoice(false);
     this.ear?.expectStrum(false);
   }

@@ -46,7 +46,7 @@ export interface Listening {
   /** Takes the next sound for a strum over all strings, or no longer. */
   readonly expectStrum: (expected: boolean) => void;
   /** Follows a string while it is wound up, and reports no readings meanwhile; null follows none. */
-  readonly followWinding: (string: WoundString | null) => void;
+  readonly followWinding: (string: WoundString | null, reads: boolean) => void;
   /** Follows a voice instead of strings, or no longer. */
   readonly followVoice: (follow: boolean) => void;
 }
@@ -149,9 +149,9 @@ export function useListening<Asked>(wish: Wish<Asked>): Listening {
     live.end();
     ear.current?.expectPair(hz);
   };
-  const followWinding = (string: WoundString | null) => {
-    live.end();
-    ear.current?.followWinding(string);
+  const followWinding = (string: WoundString | null, reads: boolean) => {
+    if (string !== null && !reads) live.end();
+    ear.current?.followWinding(string, reads);
   };
   const expectStrum = useCallback((expected: boolean) => ear.current?.expectStrum(expected), [ear]);
   const followVoice = useCallback((follow: boolean) => ear.current?.followVoice(follow), [ear]);

@@ -11,7 +11,10 @@ import type { Bench } from './useBench.ts';
 /** The deviation of the string in hand: it runs while the note rings, and then it is the reading. */
 export function BenchFigure({ bench }: { readonly bench: Bench }) {
   const round = windingRound(bench.talk.led);
-  return round ? (
+  // What was just read stands until the string is heard to move.
+  const isFollowed =
+    round && (!round.inSession || round.pitch !== null || round.toCome.length === 0);
+  return isFollowed ? (
     <StageFigure {...windingFigure(windingTask(round, bench.world))} />
   ) : (
     <Deviation bench={bench} />

@@ -4,6 +4,7 @@ import { STANDARD_A4, type Target, targetNote } from '@rosefinch/core/music';
 import { kindInWords } from '@rosefinch/core/sentences';
 import { allInTune, currentPass, passDone } from '@rosefinch/core/sitting';
 import type { Instrument } from '@rosefinch/core/strings';
+import type { Cents } from '@rosefinch/core/units';
 import { IconEye } from '@tabler/icons-react';
 import { type ComponentProps, lazy, useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
@@ -21,6 +22,7 @@ import {
 } from '../../parts/listening/index.ts';
 import { type FootButton, Job, useUsualSource } from '../../parts/stage/index.ts';
 import { useWords } from '../../parts/words/index.ts';
+import type { PracticeHands } from '../../sound/index.ts';
 import { BenchStage } from './BenchStage.tsx';
 import { BenchWires } from './BenchWires.tsx';
 import { benchActs } from './benchActs.ts';
@@ -101,6 +103,7 @@ function BenchOf({ instrument, stock }: OfProps) {
           label: t('bench.turnPegDrawing'),
           act: () => void repository.saveSettings({ pegsSeen: OTHER_SIDE[settings.pegsSeen] }),
         },
+        ...loosenings(listening.hands, instrument, course),
       ]}
       listening={{
         listening,
@@ -177,7 +180,7 @@ function noteOf(target: Target | undefined): Value {
 
 function acceptsAs(led: Bench['talk']['led']): Message {
   const winding = windingRound(led);
-  if (winding)
+  if (winding && !winding.inSession)
     return winding.toCome.length > 0 ? message('bench.leaveString') : message('bench.goOnToTuning');
   return (pegRound(led)?.toCome.length ?? 0) > 0
     ? message('bench.skipPeg')
@@ -218,6 +221,28 @@ function wordsOf(bench: Bench): Value {
     'points',
   );
 }
+
+/** Ways to find the practice strings far off, as new ones are, or strings from another tuning. */
+function loosenings(practice: PracticeHands | null, { courses }: Instrument, course: number) {
+  if (!practice) return [];
+  const loosenAll = (by: (i: number) => Cents) =>
+    courses.forEach((_, i) => practice.slacken(i + 1, by(i)));
+  return [
+    {
+      label: message('bench.practiceOneNew', { string: course }),
+      act: () => practice.slacken(course, NEW_STRINGS[0]),
+    },
+    {
+      label: message('bench.practiceAllNew'),
+      act: () => loosenAll((i) => NEW_STRINGS[i % NEW_STRINGS.length] ?? 0),
+    },
+    { label: message('bench.practiceTunedDown'), act: () => loosenAll(() => TUNED_DOWN) },
+  ];
+}
+
+/** How far below their notes a new set is found, string by string. */
+const NEW_STRINGS = [520, 380, 640, 450, 710, 330] as const satisfies readonly Cents[];
+const TUNED_DOWN: Cents = 200;
 
 interface HandsProps {
   readonly hands: Hands;

@@ -26,7 +26,7 @@ export function BenchWires({ bench, perches: all }: Props) {
   const { state } = sitting;
   const { tolerance } = state.goal;
   const hidden = isByEar(talk);
-  const winds = windingRound(talk.led) !== null;
+  const winds = windingRound(talk.led)?.inSession === false;
   const inHand = useRingingCourse(listening.live) ?? bench.course;
   const rows = new Map(ledger(state).map((row) => [row.course, row]));
   const turnedRound = stock.settings.wires !== 'asYouLookDown';

@@ -204,7 +204,7 @@ function useEffects(
         case 'expect strum':
           return listening.expectStrum(effect.expected);
         case 'follow winding':
-          return listening.followWinding(effect.string);
+          return listening.followWinding(effect.string, effect.inSession);
         case 'say':
           return spoken && listening.say(t(sayingInWords(effect.saying).say), effect.right);
         case 'sound':

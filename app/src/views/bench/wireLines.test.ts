@@ -1,3 +1,4 @@
+import { startWinding } from '@rosefinch/core/dialogue';
 import { list, message, signed } from '@rosefinch/core/message';
 import { findTuning, targetsOf } from '@rosefinch/core/music';
 import { type BenchEvent, ledger, replay, type StringReading } from '@rosefinch/core/sitting';
@@ -31,7 +32,7 @@ describe('what the conversation adds to a line', () => {
   const tuning = { kind: 'tuning' } as const;
 
   it('says where each string is while they are wound up', () => {
-    const round = { toCome: [4, 3], up: [6], left: [5], pitch: null, stood: null };
+    const round = { ...startWinding([4, 3]), up: [6], left: [5] };
     const words = [6, 5, 4, 1].map(
       (course) =>
         lineEnd(rowOf(course), { led: { kind: 'winding', round }, notice: null }, false).word,

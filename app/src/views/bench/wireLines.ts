@@ -73,7 +73,7 @@ type Shown = Pick<BenchTalk, 'led' | 'notice'>;
 export function lineEnd(row: LedgerRow, { led, notice }: Shown, hidden: boolean) {
   const { course } = row;
   const round = windingRound(led);
-  if (round) {
+  if (round && !round.inSession) {
     const word = round.up.includes(course)
       ? message('bench.lineNear')
       : round.left.includes(course)
