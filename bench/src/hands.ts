@@ -84,7 +84,7 @@ class HandScreen {
   readonly tally: HandTally = { ...NOTHING };
 
   constructor(readonly scene: Scene) {
-    this.followed = { beliefs: startBeliefs(setupOf(scene)), plucks: [] };
+    this.followed = { beliefs: startBeliefs(setupOf(scene)), plucks: [], own: [] };
   }
 
   get asked(): number {
@@ -135,6 +135,7 @@ class HandScreen {
     this.puts.push({ truth, far, hz: note.hz, firm, course });
     this.followed = {
       beliefs: now,
+      own: [],
       plucks: this.puts.map(({ hz, course, firm }) => ({ hz, course, firm })),
     };
     if (course !== null) this.book(course, note.hz);

@@ -9,6 +9,7 @@ import { findingFigures, guesserFigures, hearingFigures, staircaseFigures } from
 import { literalFigures } from './literal.ts';
 import { mixedFigures } from './mixed.ts';
 import { noteFigures } from './notes.ts';
+import { oursFigures } from './ours.ts';
 import { passFigures } from './passes.ts';
 import { planFigures } from './plans.ts';
 import { pluckFigures } from './plucks.ts';
@@ -79,6 +80,8 @@ const parts: Readonly<Record<string, () => void | Promise<void>>> = {
   who: whoFigures,
   ranges: () => rangeFigures(2001, process.argv.includes('--long') ? 100 : 10, given('model')),
   rooms: () => roomFigures(1, 200, given('model')),
+  ours: () =>
+    oursFigures(5001, process.argv.includes('--long') ? 200 : given('n') ? Number(given('n')) : 40),
   strums: () => strumFigures(1, process.argv.includes('--long') ? 333 : 45, given('model')),
   tunings: () =>
     tuningFigures(1, process.argv.includes('--long') ? 400 : given('n') ? Number(given('n')) : 60),

@@ -206,6 +206,7 @@ export interface Catalogue<Value> {
   readonly 'bench.showFigures': None;
   readonly 'bench.byEar2': None;
   readonly 'bench.nextPass': None;
+  readonly 'bench.notOurs': None;
   readonly 'bench.practiceOneNew': { readonly string: Value };
   readonly 'bench.practiceAllNew': None;
   readonly 'bench.practiceTunedDown': None;

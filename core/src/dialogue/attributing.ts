@@ -13,6 +13,7 @@ import {
   type Correction,
   correctionsOf,
   type Followed,
+  isOurs,
   type PluckFacts,
   pluckOf,
   type ReadPitch,
@@ -34,20 +35,57 @@ export type Judged =
       readonly asks: boolean;
     }
   | { readonly kind: 'touched'; readonly of: number; readonly node: Node }
+  /** Another instrument in the room; the string of this one that it would be otherwise. */
+  | { readonly kind: 'not ours'; readonly course: number }
   | { readonly kind: 'none' };
 
 /**
- * Judges a pluck, and what it shows of earlier ones.
+ * Judges a pluck: whether it was made on this instrument, which string it was, and what it shows of earlier ones.
  * @param questioned which string a pluck was has been asked in this session: nobody is asked twice
  * @param ringing the string that rings on from the pluck before, where it is the same note
  */
 export function judge(
+  reading: Pick<Reading, 'hz'>,
+  facts: PluckFacts,
+  followed: Followed,
+  questioned: boolean,
+  ringing: number | null = null,
+): Verdict {
+  const judged = judgeString(reading, facts, followed, questioned, ringing);
+  const { presence, chosen, asked } = facts;
+  const course = likeliestOf(judged.who);
+  if (!presence || ringing !== null || course === null) return judged;
+  const expected = { chosen: chosen === course, asked: asked === course };
+  return isOurs(presence, followed.own, expected)
+    ? judged
+    : { who: { kind: 'not ours', course }, corrections: [] };
+}
+
+interface Verdict {
+  readonly who: Judged;
+  readonly corrections: readonly Correction[];
+}
+
+function likeliestOf(who: Judged): number | null {
+  switch (who.kind) {
+    case 'string':
+      return who.course;
+    case 'doubt':
+      return who.courses[0] ?? null;
+    case 'touched':
+      return who.of;
+    default:
+      return null;
+  }
+}
+
+function judgeString(
   { hz }: Pick<Reading, 'hz'>,
   facts: PluckFacts,
   { beliefs, plucks }: Followed,
   questioned: boolean,
-  ringing: number | null = null,
-): { readonly who: Judged; readonly corrections: readonly Correction[] } {
+  ringing: number | null,
+): Verdict {
   const heard = pluckOf(hz, facts);
   const pluck = ringing === null ? heard : { ...heard, named: ringing };
   const now = afterPluck(beliefs, pluck);

@@ -1,5 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
+import type { Presence } from '../listen/index.ts';
 import { list, message, noteValue, type Text } from '../message.ts';
 import { plainFigures } from '../messageFixture.ts';
 import { findTuning, shiftHz, targetsOf } from '../music/index.ts';
@@ -615,6 +616,43 @@ describe('with both hands on the instrument', () => {
     expect(passes(bench)).to.equal(2);
     expect(bench.says).to.deep.equal(message('bench.inTune'));
     expect(passes(bench.pluck(2, 0.3))).to.equal(2);
+  });
+
+  describe('another instrument in the room', () => {
+    const NEAR = { peak: -16, attack: -6, rise: -0.5, ripple: 1.4 };
+    const ACROSS = { peak: -27, attack: -9.5, rise: -6, ripple: 3.6 };
+    const played = (course: number, cents: number, presence: Presence) => {
+      const event = pluckOf(TARGETS, course, cents);
+      if (event.outcome.kind !== 'reading') throw new Error('no reading');
+      return { ...event, outcome: { ...event.outcome, presence } };
+    };
+
+    it('is kept, counts for nothing, and leaves the sentence as it is', () => {
+      const bench = new Bench().hear(played(6, -20, NEAR)).hear(played(6, -12, NEAR));
+      const { says } = bench;
+      bench.hear(played(4, 7, ACROSS));
+      expect(bench.says).to.deep.equal(says);
+      expect(bench.heard.map(({ course }) => course)).to.deep.equal([6, 6]);
+      expect(bench.state.history.at(-1)).to.deep.include({ type: 'unattributed' });
+      expect(bench.talk.notOurs?.course).to.equal(4);
+      expect(bench.hear(played(6, -5, NEAR)).talk.notOurs, 'until ours sounds').to.equal(null);
+    });
+
+    it('counts once the teacher says that it was this one, and is known from then on', () => {
+      const bench = new Bench().hear(played(6, -20, NEAR)).hear(played(4, 7, ACROSS));
+      const { hz, course } = bench.talk.notOurs!;
+      bench.send({ type: 'attribute', hz, course });
+      expect(bench.talk.notOurs).to.equal(null);
+      expect(bench.talk.newest?.reading.course).to.equal(4);
+      bench.hear(played(4, 6, { ...ACROSS, attack: -9 }));
+      expect(bench.talk.notOurs, 'played from there now').to.equal(null);
+      expect(bench.heard.at(-1)?.course).to.equal(4);
+    });
+
+    it('is no question of a practice instrument, which is in no room', () => {
+      const bench = new Bench({ practice: true }).hear(played(6, -20, ACROSS));
+      expect(bench.heard).to.have.length(1);
+    });
   });
 
   describe('a string that is turned while it rings', () => {

@@ -63,6 +63,7 @@ export function startBenchTalk(): BenchTalk {
     plucks: [],
     answered: false,
     notice: null,
+    notOurs: null,
     track: [],
     ownsTrack: false,
     sounding: null,
@@ -211,7 +212,7 @@ function byEar(talk: BenchTalk): Step {
 function act(talk: BenchTalk, event: BenchEvent): Step {
   const letGo = event.type === 'choose' || event.type === 'accept';
   return {
-    state: { ...afterRecord(talk), notice: null, answered: true, called: null },
+    state: { ...afterRecord(talk), notice: null, notOurs: null, answered: true, called: null },
     effects: [...(letGo ? [{ do: 'let go' } as const] : []), { do: 'record', event }],
   };
 }
@@ -266,9 +267,10 @@ function attribute(talk: BenchTalk, hz: Hz, course: number, world: BenchWorld): 
   const put = putTo(hz, course, world);
   if (!put) return { state: talk, effects: [] };
   const heard = withReading(afterRecord(talk), put);
-  const isNewest = talk.notice?.kind === 'doubt' && talk.notice.outcome.hz === hz;
+  const inDoubt = talk.notice?.kind === 'doubt' && talk.notice.outcome.hz === hz;
+  const isNewest = inDoubt || talk.notOurs?.hz === hz;
   return {
-    state: isNewest ? announce(heard, put) : heard,
+    state: { ...(isNewest ? announce(heard, put) : heard), notOurs: null },
     effects: [{ do: 'record', event: attributedTo(put, 'teacher') }],
   };
 }
@@ -422,7 +424,16 @@ function put(talk: BenchTalk, report: Outcome, asked: BenchAsked, world: BenchWo
       state: { ...talk, called: null, notice: { kind: 'refused', refusal: outcome } },
       effects: [],
     };
-  const { pluck, notice, event, corrections } = conclude(report, asked, world, talk);
+  const concluded = conclude(report, asked, world, talk);
+  const { pluck, notice, event, corrections, notOurs } = concluded;
+  // Another instrument changes nothing that is said here.
+  if (notOurs && event && report.outcome.kind === 'reading')
+    return {
+      state: { ...talk, notOurs, called: null },
+      effects: [
+        { do: 'record', event, measurement: { reading: report.outcome, track: report.track } },
+      ],
+    };
   const { reading } = pluck;
   // Whoever turns while it rings goes by the figure and not by the amount that was told.
   const turned = reading?.turned ? undefined : toldBefore(talk, world);
@@ -435,6 +446,7 @@ function put(talk: BenchTalk, report: Outcome, asked: BenchAsked, world: BenchWo
     led,
     plucks,
     notice,
+    notOurs: null,
     questioned,
     answered: false,
     ownsTrack: true,
@@ -551,6 +563,7 @@ interface Concluded {
   readonly event: Extract<BenchEvent, { type: 'reading' | 'unattributed' }> | null;
   /** Earlier plucks that by now are known to be of another string, as readings of that. */
   readonly corrections: readonly StringReading[];
+  readonly notOurs?: BenchTalk['notOurs'];
 }
 
 /** What a pluck comes to: a reading of a string, a doubt which one it was, or why it is none. */
@@ -566,9 +579,20 @@ function conclude(
     return refused({ ...plain, levelDbfs: null, refusal: outcome }, outcome);
   const pluck = { ...plain, hz: outcome.hz, levelDbfs: outcome.levelDbfs, refusal: null };
   const same = again && notice === null && newest ? newest.reading.course : null;
-  const facts = { ...factsOf(outcome, asked), ...(same !== null && { sameNote: true as const }) };
+  const { presence } = outcome;
+  const facts = {
+    ...factsOf(outcome, asked),
+    ...(same !== null && { sameNote: true as const }),
+    // A practice instrument is in no room.
+    ...(presence && !world.practice && { presence }),
+  };
   const judged = judge(outcome, facts, world.followed, questioned, same);
   const { who } = judged;
+  if (who.kind === 'not ours') {
+    const event = unattributed(outcome, { ...facts, others: true });
+    const notOurs = { hz: outcome.hz, course: who.course };
+    return { pluck, notice: null, event, corrections: [], notOurs };
+  }
   const corrections = judged.corrections.flatMap(({ hz, to }) => putTo(hz, to, world) ?? []);
   // What is not put on record corrects nothing: a replay would not know why.
   if (who.kind === 'touched') return { pluck, notice: who, event: null, corrections: [] };

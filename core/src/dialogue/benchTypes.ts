@@ -94,6 +94,8 @@ export interface BenchTalk {
   /** The teacher has decided something since the last pluck: what it showed is answered. */
   readonly answered: boolean;
   readonly notice: Notice | null;
+  /** A pluck that was taken for another instrument's and is not counted, until something else is heard. */
+  readonly notOurs: { readonly hz: Hz; readonly course: number } | null;
   /** The note that sounds: time since its onset in seconds and Hz by turns. */
   readonly track: readonly number[];
   /** That note is the last pluck, not a reference or two strings compared. */

@@ -9,7 +9,7 @@ export {
   isAsked,
   startAsking,
 } from './asking.ts';
-export { type Judged, judge, soundsOf } from './attributing.ts';
+export { factsOf, type Judged, judge, soundsOf } from './attributing.ts';
 export {
   BEAT_CELLS,
   type BeatCell,

@@ -12,6 +12,7 @@ export type { ListenEvent, TrackPoint } from './listener.ts';
 export { Listener, readPlucks } from './listener.ts';
 export type { PluckOutcome, Reading, Refusal } from './pluck.ts';
 export { READING_WINDOW } from './pluck.ts';
+export type { Presence } from './presence.ts';
 export type { RoomReport } from './room.ts';
 export { partialHz, REPORTED_PARTIAL, reportedHz } from './stiffString.ts';
 export { fittedStretch, stretchCents, stretchResidual } from './stretch.ts';

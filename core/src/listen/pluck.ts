@@ -13,6 +13,7 @@ import { fadingLikeness, likeness } from './likeness.ts';
 import type { SteadyStretch } from './noteTrack.ts';
 import { octaveBeside } from './octave.ts';
 import { PairFinder } from './pair.ts';
+import { type Presence, presenceOf } from './presence.ts';
 import type { StiffFit, StiffnessPrior } from './stiffString.ts';
 import { GENERAL_PRIOR, partialHz, reportedHz, StiffStringFitter } from './stiffString.ts';
 
@@ -149,6 +150,8 @@ export interface Reading {
   readonly windowLength: Seconds;
   readonly levelDbfs: Dbfs;
   readonly partials: readonly PartialReading[];
+  /** How near it was plucked; left out of what is read after a turn, and of a note too short to tell. */
+  readonly presence?: Presence;
 }
 
 /** Why a pluck gave no reading. */
@@ -219,7 +222,11 @@ export class PluckAnalyser {
     if (!coarse || coarse.score < LEAST_SCORE) return { kind: 'not sure', reason: 'no pitch' };
     const other = this.secondString(pluck, coarse.hz);
     if (other) return { kind: 'more than one string', hz: [coarse.hz, other] };
-    return this.measure(pluck, window, coarse.hz, priorAt(coarse.hz, strings));
+    const outcome = this.measure(pluck, window, coarse.hz, priorAt(coarse.hz, strings));
+    if (outcome.kind !== 'reading') return outcome;
+    const { f0Hz: f0, inharmonicity } = outcome;
+    const presence = presenceOf({ ...pluck, rate: this.sampleRate, f0, inharmonicity });
+    return presence ? { ...outcome, presence } : outcome;
   }
 
   /**

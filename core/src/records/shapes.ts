@@ -1,6 +1,6 @@
 import type { EarRun, EarTrial, Learner } from '../ear/index.ts';
 import type { FretReading, Ordered } from '../intonation/index.ts';
-import type { PluckOutcome, Reading } from '../listen/index.ts';
+import type { PluckOutcome, Presence, Reading } from '../listen/index.ts';
 import type { LabelId } from '../message.ts';
 import type { OwnTuning, Tuning } from '../music/index.ts';
 import type { Round, RoundEntry } from '../rounds/index.ts';
@@ -294,6 +294,13 @@ const fretCheck = record<Kept<FretCheck>>({
   changedAt: changedAt(),
 });
 
+const presence = record<Presence>({
+  peak: real(-400, 100),
+  attack: real(-400, 400),
+  rise: real(-400, 400),
+  ripple: real(0, 400),
+});
+
 const reading = record<Reading>({
   kind: choice<'reading'>('reading'),
   hz: hz(),
@@ -320,6 +327,7 @@ const reading = record<Reading>({
     },
     1000,
   ),
+  presence: optional(presence),
 });
 
 type Unsure = Extract<PluckOutcome, { kind: 'not sure' }>['reason'];
@@ -355,6 +363,8 @@ const pluckFacts = record<PluckFacts>({
   asked: optional(course()),
   sameNote: optional(yes()),
   alone: optional(yes()),
+  presence: optional(presence),
+  others: optional(yes()),
   told: optional(record<PluckFacts['told'] & {}>({ course: course(), cents: cents() })),
 });
 

@@ -1,4 +1,4 @@
-import type { StrumString } from '../listen/index.ts';
+import type { Presence, StrumString } from '../listen/index.ts';
 import { centsBetween } from '../music/index.ts';
 import type { PegTurn } from '../strings/index.ts';
 import type { Cents, Dbfs, EpochMs, Hz } from '../units.ts';
@@ -51,6 +51,10 @@ export interface PluckFacts {
   readonly alone?: true;
   /** What the screen had told to turn since the pluck before: which string, and how far. */
   readonly told?: { readonly course: number; readonly cents: Cents };
+  /** How near it was plucked. */
+  readonly presence?: Presence;
+  /** It was taken for another instrument's. */
+  readonly others?: true;
 }
 
 /** Everything that can happen on the bench; stored in this form, replayed after a reload. */

@@ -6,8 +6,10 @@ import {
   sharesOf,
   startBeliefs,
 } from '../attribution/index.ts';
+import type { Presence } from '../listen/index.ts';
 import type { Hz } from '../units.ts';
 import type { BenchEvent, PluckFacts } from './events.ts';
+import { withOwn } from './ours.ts';
 
 /** An earlier pluck is put to another string from this probability on. */
 const CORRECTED_FROM = 0.85;
@@ -26,6 +28,8 @@ interface FollowedPluck {
 export interface Followed {
   readonly beliefs: Beliefs;
   readonly plucks: readonly FollowedPluck[];
+  /** How near this instrument was plucked of late. */
+  readonly own: readonly Presence[];
 }
 
 /** A pluck that was put to another string, or to none yet, and to which it belongs. */
@@ -51,6 +55,7 @@ export function follow(setup: Setup, log: readonly BenchEvent[]): Followed {
   return log.reduce((so, event) => after(so, event, named), {
     beliefs: startBeliefs(setup),
     plucks: [],
+    own: [],
   } as Followed);
 }
 
@@ -74,13 +79,17 @@ function after(so: Followed, event: BenchEvent, named: ReadonlyMap<Hz, number>):
       const firm = facts.chosen === course || named.has(hz);
       const known = facts.sameNote ? { named: course } : {};
       const pluck = pluckOf(hz, { ...facts, ...known, ...nameOf(hz, named) });
-      return heard(so, pluck, { hz, course, firm });
+      return heard(learnOwn(so, facts, false), pluck, { hz, course, firm });
     }
     case 'unattributed': {
       const { hz } = event.pitch;
+      const { others } = event.pluck;
+      // What another instrument played tells nothing of this one, unless the teacher says that it was this.
+      if (others && !named.has(hz)) return so;
+      const own = learnOwn(so, named.has(hz) ? event.pluck : {}, others ?? false);
       const pluck = pluckOf(hz, { ...event.pluck, ...nameOf(hz, named) });
       const course = named.get(hz) ?? null;
-      return heard(so, pluck, { hz, course, firm: named.has(hz) });
+      return heard(own, pluck, { hz, course, firm: named.has(hz) });
     }
     case 'attributed':
       return {
@@ -99,8 +108,12 @@ function nameOf(hz: Hz, named: ReadonlyMap<Hz, number>) {
   return course === undefined ? {} : { named: course };
 }
 
-function heard({ beliefs, plucks }: Followed, pluck: Pluck, one: FollowedPluck): Followed {
-  return { beliefs: afterPluck(beliefs, pluck), plucks: [...plucks, one] };
+function heard(so: Followed, pluck: Pluck, one: FollowedPluck): Followed {
+  return { ...so, beliefs: afterPluck(so.beliefs, pluck), plucks: [...so.plucks, one] };
+}
+
+function learnOwn(so: Followed, { presence }: PluckFacts, vouchedFor: boolean): Followed {
+  return presence ? { ...so, own: withOwn(so.own, presence, vouchedFor) } : so;
 }
 
 /**

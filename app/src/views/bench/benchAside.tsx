@@ -38,6 +38,11 @@ export function benchAside(bench: Bench): ReactNode {
         ))}
       </Group>
     );
+  const { notOurs } = talk;
+  if (notOurs)
+    return (
+      <NotOurs string={notOurs.course} onOurs={() => send({ type: 'attribute', ...notOurs })} />
+    );
   if (talk.flat && !talk.flat.said && notice === null)
     return <AllFlat semitones={talk.flat.semitones} />;
   // By ear it has the wire’s place.
@@ -70,6 +75,17 @@ function TakeA4({ a4, onTake }: { readonly a4: number; readonly onTake: () => vo
 }
 
 /** The answer to which string that was. */
+/** Another instrument was heard and not counted; one tap says that it was this one. */
+function NotOurs({ string, onOurs }: { readonly string: number; readonly onOurs: () => void }) {
+  const t = useWords();
+  return (
+    <Group gap="xs">
+      <span>{t('bench.notOurs')}</span>
+      <ItWas string={string} onChoose={onOurs} />
+    </Group>
+  );
+}
+
 function ItWas({ string, onChoose }: { readonly string: number; readonly onChoose: () => void }) {
   const t = useWords();
   return (
