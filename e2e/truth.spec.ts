@@ -1,3 +1,4 @@
+import { normal, seededRandom } from '@rosefinch/core/maths';
 import { list, message } from '@rosefinch/core/message';
 import { SUMMARY_FORM } from '@rosefinch/core/sitting';
 import { BenchPage, HEARD_WITHIN } from './bench.ts';
@@ -110,6 +111,23 @@ test.describe('by microphone', () => {
     await expect.poll(() => bench.plucks(6)).toBe(1);
     expect(Math.abs((await bench.deviation(6)) - 250)).toBeLessThan(3);
     expect(await bench.plucks(5)).toBe(0);
+  });
+
+  test('another instrument across the room is not counted, unless the teacher says that it was this one', async ({
+    page,
+  }) => {
+    const bench = await listening(page);
+    const plucked = (course: number) => playedBy([], [{ pluck: course, seconds: 1.6 }]);
+    for (let n = 0; n < 3; n++) await feed(page, plucked(6));
+    await expect.poll(() => bench.plucks(6)).toBe(3);
+    await feed(page, acrossTheRoom(plucked(4)));
+    await expect(page.getByText(en('bench.notOurs'))).toBeVisible();
+    // The screen stays with the string that was read last.
+    await expect(bench.string(6)).toHaveAttribute('data-active', 'true');
+    expect(await bench.plucks(4)).toBe(0);
+    await page.getByRole('button', { name: en('bench.itWasStringOne', { one: '4' }) }).click();
+    await expect.poll(() => bench.plucks(4)).toBe(1);
+    await expect(page.getByText(en('bench.notOurs'))).toBeHidden();
   });
 
   test('a pluck made before a step of the peg test was asked for does not move it on', async ({
@@ -305,3 +323,15 @@ test('each view has its title and a way past the head; one that fails leaves the
   await page.getByRole('link', { name: en('views.tunings'), exact: true }).click();
   await expect(page.getByText(saying('tunings.fit'))).toBeVisible();
 });
+
+/** What a microphone hears of a sound at the other end of a room: softer, and drowned in its echoes. */
+function acrossTheRoom(dry: Float32Array): Float32Array {
+  const random = seededRandom(46);
+  const out = new Float32Array(dry.length);
+  for (let k = 0; k < 300; k++) {
+    const delay = k === 0 ? 0 : Math.round(random() * 0.4 * 48_000);
+    const gain = k === 0 ? 0.15 : 0.06 * normal(random) * Math.exp((-6.9 * delay) / (0.7 * 48_000));
+    for (let i = 0; i + delay < out.length; i++) out[i + delay]! += gain * dry[i]!;
+  }
+  return out;
+}

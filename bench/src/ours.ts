@@ -1,5 +1,5 @@
 import { startBeliefs } from '@rosefinch/core/attribution';
-import { factsOf, judge } from '@rosefinch/core/dialogue';
+import { factsOf, type Judged, judge } from '@rosefinch/core/dialogue';
 import { Listener, type Reading } from '@rosefinch/core/listen';
 import { between, normal, type Random, seededRandom } from '@rosefinch/core/maths';
 import { findTuning, targetsOf, tuningsFor } from '@rosefinch/core/music';
@@ -47,6 +47,8 @@ interface OursTally {
   ownLeftOut: number;
   readonly others: number[];
   readonly booked: number[];
+  /** … where nothing is judged by how near it was. */
+  readonly otherwise: number[];
 }
 
 /** What one session comes to: our plucks, counted and left out; plucks of others after 0, 1, 3 and 10 of ours. */
@@ -65,7 +67,7 @@ export function oursSession(seed: number, row: OursRow): OursTally {
   });
   let followed: Followed = { beliefs: startBeliefs(setup), plucks: [], own: [] };
   const place = new Scene(random, row);
-  const tally: OursTally = { own: 0, ownLeftOut: 0, others: [], booked: [] };
+  const tally: OursTally = { own: 0, ownLeftOut: 0, others: [], booked: [], otherwise: [] };
   const judged = (reading: Reading, asked: number) => {
     const { presence } = reading;
     const told = { chosen: null, inHand: asked };
@@ -75,8 +77,9 @@ export function oursSession(seed: number, row: OursRow): OursTally {
   const hearOthers = (asked: number) => {
     const reading = place.heard(false, anyNote(random), targets);
     tally.others.push(1);
-    const who = reading && judged(reading, asked).who.kind;
-    tally.booked.push(who === 'string' || who === 'doubt' || who === 'touched' ? 1 : 0);
+    const plain = reading && factsOf(reading, { chosen: null, inHand: asked });
+    tally.booked.push(reading && isBooked(judged(reading, asked).who) ? 1 : 0);
+    tally.otherwise.push(plain && isBooked(judge(reading, plain, followed, true).who) ? 1 : 0);
   };
   const strings = OPEN_STRINGS.filter(({ set }) => set.length === targets.length);
   for (let k = 0; k <= AFTER.at(-1)!; k++) {
@@ -102,6 +105,8 @@ export function oursSession(seed: number, row: OursRow): OursTally {
   }
   return tally;
 }
+
+const isBooked = ({ kind }: Judged) => kind === 'string' || kind === 'doubt' || kind === 'touched';
 
 /** An open string or a fretted note of any instrument of the class. */
 function anyNote(random: Random): { readonly string: OpenString; readonly hz: number } {
@@ -171,14 +176,15 @@ export function oursFigures(first: number, sessions: number): void {
   for (const row of OURS_ROWS) {
     const all = Array.from({ length: sessions }, (_, i) => oursSession(first + i, row));
     const sum = (of: (one: OursTally) => number) => all.reduce((total, one) => total + of(one), 0);
-    const counted = AFTER.map((_, k) =>
-      percent(
-        sum((t) => t.booked[k]!),
-        sum((t) => t.others[k]!),
-      ),
-    );
+    const share = (of: (one: OursTally) => readonly number[]) =>
+      AFTER.map((_, k) =>
+        percent(
+          sum((t) => of(t)[k]!),
+          sum((t) => t.others[k]!),
+        ),
+      ).join(', ');
     console.log(
-      `  ${row.name}: ${counted.join(', ')} of ${sessions} each; ours left out ${percent(
+      `  ${row.name}: ${share((t) => t.booked)} of ${sessions} each, otherwise ${share((t) => t.otherwise)}; ours left out ${percent(
         sum((t) => t.ownLeftOut),
         sum((t) => t.own),
       )} of ${sum((t) => t.own)}`,

@@ -426,11 +426,12 @@ function put(talk: BenchTalk, report: Outcome, asked: BenchAsked, world: BenchWo
     };
   const concluded = conclude(report, asked, world, talk);
   const { pluck, notice, event, corrections, notOurs } = concluded;
-  // Another instrument changes nothing that is said here.
+  // Another instrument changes nothing that is said here, and its figure goes.
   if (notOurs && event && report.outcome.kind === 'reading')
     return {
       state: { ...talk, notOurs, called: null },
       effects: [
+        { do: 'let go' },
         { do: 'record', event, measurement: { reading: report.outcome, track: report.track } },
       ],
     };

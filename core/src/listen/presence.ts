@@ -35,6 +35,11 @@ const LOUD_ENOUGH = 25;
 const EVEN_FROM: Seconds = 0.12;
 const FIRST_FRAMES = 3;
 const FEWEST_FRAMES = 6;
+/** Nearer to half the rate nothing is followed; a level has a floor. */
+const BELOW_HALF = 0.45;
+const FLOOR = 1e-9;
+/** A sine of amplitude 1 in a Hann window sums to a quarter of its length. */
+const HANN_SUM = 4;
 
 /** A note in samples, with its onset among them. */
 export interface PresentNote {
@@ -109,13 +114,14 @@ function partialsOf(note: PresentNote): Faded[] {
   const length = Math.round(Math.max(FOLLOWED.shortest, FOLLOWED.periods / f0) * rate);
   const hop = Math.round(FOLLOWED.hop * rate);
   const until = Math.min(end, onset + Math.round(FOLLOWED.until * rate));
+  const window = hann(length);
   const all: Faded[] = [];
   for (let n = 1; n <= MOST_PARTIALS; n++) {
     const hz = partialHz(f0, inharmonicity, n);
-    if (hz > 0.45 * rate) break;
+    if (hz > BELOW_HALF * rate) break;
     const levels: number[] = [];
     for (let at = onset; at + length <= until; at += hop)
-      levels.push(decibels(amplitude(samples, at, length, hz / rate) + 1e-9));
+      levels.push(decibels(amplitude(samples, at, window, hz / rate) + FLOOR));
     const faded = fadingOf(levels, Math.round((EVEN_FROM * rate) / hop));
     if (faded) all.push(faded);
   }
@@ -123,16 +129,32 @@ function partialsOf(note: PresentNote): Faded[] {
   return all.filter(({ level }) => level > loudest - LOUD_ENOUGH);
 }
 
-/** Amplitude of one frequency, in cycles a sample, in a Hann window. */
-function amplitude(samples: Float64Array, from: number, length: number, frequency: number): number {
+function hann(length: number): Float64Array {
+  return Float64Array.from(
+    { length },
+    (_, i) => 0.5 - 0.5 * Math.cos((2 * Math.PI * (i + 0.5)) / length),
+  );
+}
+
+/** Amplitude of one frequency, in cycles a sample, in a window. */
+function amplitude(
+  samples: Float64Array,
+  from: number,
+  window: Float64Array,
+  frequency: number,
+): number {
+  const [cos, sin] = [Math.cos(2 * Math.PI * frequency), Math.sin(2 * Math.PI * frequency)];
+  let [x, y] = [1, 0];
   let [re, im] = [0, 0];
-  for (let i = 0; i < length; i++) {
-    const window = 0.5 - 0.5 * Math.cos((2 * Math.PI * (i + 0.5)) / length);
-    const phase = 2 * Math.PI * frequency * i;
-    re += window * nth64(samples, from + i) * Math.cos(phase);
-    im += window * nth64(samples, from + i) * Math.sin(phase);
+  for (let i = 0; i < window.length; i++) {
+    const sample = nth64(window, i) * nth64(samples, from + i);
+    re += sample * x;
+    im += sample * y;
+    const turned = x * cos - y * sin;
+    y = x * sin + y * cos;
+    x = turned;
   }
-  return (4 * Math.hypot(re, im)) / length;
+  return (HANN_SUM * Math.hypot(re, im)) / window.length;
 }
 
 /** The line through the levels from `even` on, and how the rest lies about it. */

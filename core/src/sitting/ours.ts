@@ -27,7 +27,7 @@ const EXPECTED = { chosen: 4, asked: 1 } as const;
 /** A pluck below this is another instrument's. */
 const NOT_OURS = -0.5;
 /** So many plucks of ours are compared with; older ones may have been made elsewhere. */
-export const COMPARED_WITH = 10;
+const COMPARED_WITH = 10;
 
 /**
  * Whether a pluck was made on this instrument rather than on another one in the room.

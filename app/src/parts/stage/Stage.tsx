@@ -28,6 +28,8 @@ export interface StageProps {
 
 /** A sentence longer than this is set smaller, so that it keeps within its lines. */
 const LONG = 96;
+/** … and one longer than this, which takes two lines, where why takes two as well. */
+const WRAPS = 38;
 /** The string in hand: all that the eye needs from afar. Nothing in it moves when something in it changes. */
 export function Stage(props: StageProps) {
   const t = useWords();
@@ -73,7 +75,7 @@ function Lines({ alert = false, ...sentence }: Sentence & { readonly alert?: boo
   return (
     <div
       className="stage-says"
-      data-long={say.length > LONG}
+      data-long={say.length > LONG || (say.length > WRAPS && more.length > LONG)}
       {...(alert ? { role: 'alert' } : { role: 'status', 'aria-live': 'polite' as const })}
     >
       {/* Other words are another line: none of it moves where an older one stood. */}
