@@ -9,9 +9,8 @@ import { GapFinder } from './gaps.ts';
 import type { StringKnowledge } from './identity.ts';
 import { lowestOf, priorAt } from './identity.ts';
 import { NewTones } from './newTones.ts';
-import { NoteTrack, type SteadyStretch } from './noteTrack.ts';
 import { OnsetDetector } from './onset.ts';
-import type { PluckOutcome, PluckStretch, Reading } from './pluck.ts';
+import type { PluckOutcome } from './pluck.ts';
 import { PluckAnalyser, READING_WINDOW } from './pluck.ts';
 import type { RoomReport } from './room.ts';
 import { RoomWatcher } from './room.ts';
@@ -28,6 +27,7 @@ import {
   type StrumTuning,
   tuningsLike,
 } from './strum.ts';
+import { type RingingNote, TurnReader } from './turning.ts';
 
 /** The longest frame of the live track, and what of the attack is kept out of it. */
 const LONGEST_FRAME: Seconds = 0.1;
@@ -70,18 +70,6 @@ const BUFFER_S = 4;
 const BEFORE_S = 0.19;
 /** A note longer than its reading is followed on the live track for at most this long. */
 const LONGEST_TRACK_S = 12;
-/** Whether a string is being turned is looked at in its last moments, every so many values. */
-const TURN_LOOK = { over: 1.5, values: 3 } as const;
-/** A string that was turned has come to stand when it stood still for so long; when its note ends, however long it did. */
-const STANDS: Seconds = 0.6;
-/** Before a turn is noticed it has begun by so much. */
-const BEFORE_TURN: Seconds = 0.05;
-/** A pitch that stood still from here to the end of the reading's window was not turned in it. */
-const WHOLE_WINDOW = { from: 0.3, ends: 0.08 } as const satisfies Record<string, Seconds>;
-/** Samples that are missing move the pitch by less than this. */
-const TURNED_AWAY: Cents = 8;
-/** A string that came back to where it was read was not turned, or not so that anybody would hear it. */
-const SAME_PLACE: Cents = 1.2;
 /** The shortest frame for the live track and how many periods it must hold. */
 const TRACK_FRAME = { shortest: 0.05, periods: 8 } as const;
 /** Hops in silence that end a note. */
@@ -95,16 +83,6 @@ const MOST_ASKED = 64;
 /** Samples that are looked at together before they are analysed. */
 const PIECE = 256;
 const CLIPPED_AT = 0.985;
-
-/** A note whose string was turned while it rang. */
-interface Turning {
-  /** What its reading would be without a turn: said where it turns out to be no string. */
-  readonly outcome: PluckOutcome | null;
-  /** Where it was last read in this note. */
-  readonly read: Reading | null;
-  /** The end of that stretch. */
-  readonly after: Seconds;
-}
 
 /** One value of the live track. */
 export interface TrackPoint {
@@ -172,13 +150,7 @@ export class Listener {
   private readonly buffer: Float64Array;
   private readonly scratch: Float64Array;
   private readonly track: number[] = [];
-  private readonly noteTrack = new NoteTrack();
-  /** The note that rings is being turned, or has been. */
-  private turning: Turning | null = null;
-  /** Where the string of the note that rings stood when it was last read. */
-  private lastRead: { readonly reading: Reading; readonly to: Seconds } | null = null;
-  /** The beginning of that note in which nobody turned it, once it was read. */
-  private untouched: { readonly hz: Hz; readonly to: Seconds } | null = null;
+  private readonly turns: TurnReader;
   /** Decimated samples heard so far. */
   private heard = 0;
   private onset = -1;
@@ -227,6 +199,7 @@ export class Listener {
     this.gaps = new GapFinder(sampleRate);
     this.room = new RoomWatcher(this.rate);
     this.analyser = new PluckAnalyser(this.rate);
+    this.turns = new TurnReader(this.rate, this.analyser);
     this.tracker = new Estimator(this.rate, Math.ceil(TRACKER_FRAME * this.rate));
     this.buffer = new Float64Array(Math.ceil(BUFFER_S * this.rate));
     this.scratch = new Float64Array(this.buffer.length);
@@ -388,10 +361,7 @@ export class Listener {
     this.lastHz = 0;
     this.strangeHz = 0;
     this.track.length = 0;
-    this.noteTrack.clear();
-    this.turning = null;
-    this.lastRead = null;
-    this.untouched = null;
+    this.turns.begin();
     this.clipped = false;
     this.nextTrack = at + Math.round(FIRST_VALUE * this.rate);
     this.emit({ type: 'onset', at: this.timeOf(at), asked: this.askedAt(at) });
@@ -400,7 +370,9 @@ export class Listener {
   /** The note is over. */
   private release(end: number): void {
     this.decide();
-    this.endTurning(end);
+    const last = this.turns.end(end, this.ringing());
+    if (last?.kind === 'reading') this.sayRead(last);
+    else if (last) this.say(this.outcomeEvent(last));
     this.onset = -1;
     this.detector.ringing = false;
     this.emit({ type: 'released', at: this.timeOf(this.heard) });
@@ -437,8 +409,9 @@ export class Listener {
     this.lastHz = e.f0;
     const middle = since - length / 2 / this.rate;
     if (!this.concluded) this.track.push(middle, e.reportedHz);
-    this.noteTrack.add(middle, e.reportedHz);
-    if (this.concluded) this.watchTurn(middle);
+    this.turns.add(middle, e.reportedHz);
+    const again = this.concluded ? this.turns.watch(middle, this.ringing()) : null;
+    if (again) this.sayRead(again);
     this.emit({
       type: 'track',
       point: { sinceOnset: middle, hz: e.reportedHz, clarity: e.clarity },
@@ -484,8 +457,10 @@ export class Listener {
     this.several = mayBeStrum(outcome, sound, before, this.rate);
     if (this.strumAsked || (sought && this.several))
       this.undecided = this.outcomeEvent(outcome, seconds);
-    else if (this.wasTurned(seconds, outcome)) this.readBeforeTurn(pluck, outcome);
-    else this.sayRead(outcome, seconds);
+    else if (!this.interrupted && this.turns.wasTurned(seconds, outcome)) {
+      const before = this.turns.readBefore(pluck, outcome, this.strings);
+      if (before) this.sayRead(before);
+    } else this.sayRead(outcome, seconds);
   }
 
   private outcomeEvent(
@@ -498,7 +473,7 @@ export class Listener {
       start: this.timeOf(this.onset),
       length,
       outcome,
-      ...(this.lastRead && { again: true }),
+      ...(this.turns.wasRead && { again: true }),
       track: Float32Array.from(this.track),
       clipped: this.clipped,
     };
@@ -506,96 +481,22 @@ export class Listener {
 
   private sayRead(outcome: PluckOutcome, length?: Seconds): void {
     this.say(this.outcomeEvent(outcome, length));
-    if (outcome.kind !== 'reading') return;
-    const to = outcome.windowFrom + outcome.windowLength;
-    this.lastRead = { reading: outcome, to };
-    if (!outcome.turned) this.untouched = { hz: outcome.hz, to };
+    if (outcome.kind === 'reading') this.turns.noteReading(outcome);
   }
 
-  /** Whether the string was turned before its reading was due. */
-  private wasTurned(seconds: Seconds, { kind }: PluckOutcome): boolean {
-    if (this.interrupted || kind === 'too quiet' || kind === 'hum only') return false;
-    if (!this.noteTrack.isTurned()) return false;
-    // Where samples are missing the track jumps too, but comes back.
-    if (kind === 'interrupted' && this.noteTrack.went() < TURNED_AWAY) return false;
-    const steady = this.noteTrack.lastSteady();
-    return !(
-      steady &&
-      steady.from < WHOLE_WINDOW.from &&
-      steady.to > Math.min(seconds, READING_WINDOW.to) - WHOLE_WINDOW.ends &&
-      !steady.leaves
-    );
-  }
-
-  /** Reads what there is from before the turn; what comes of the turn is read when the string stands still. */
-  private readBeforeTurn(pluck: PluckStretch, outcome: PluckOutcome): void {
-    const to = this.noteTrack.untouchedUntil() - BEFORE_TURN;
-    const end = Math.min(pluck.end, pluck.onset + Math.round(to * this.rate));
-    const before = this.analyser.analyse({ ...pluck, end }, this.strings);
-    const read = before.kind === 'reading' ? before : null;
-    if (read) this.sayRead(read);
-    this.turning = { outcome, read, after: read ? to : 0 };
-  }
-
-  /** Notices a string that is turned after its reading, and reads it again once it stands still. */
-  private watchTurn(now: Seconds): void {
-    const { noteTrack, turning, lastRead } = this;
-    if (turning) {
-      const steady = noteTrack.lastSteady(turning.after);
-      if (steady && !steady.leaves && steady.to - steady.from >= STANDS) this.readAfterTurn(steady);
-    } else if (lastRead && noteTrack.count % TURN_LOOK.values === 0) {
-      const from = Math.max(lastRead.reading.windowFrom, now - TURN_LOOK.over);
-      if (noteTrack.isTurned(from))
-        this.turning = { outcome: null, read: lastRead.reading, after: lastRead.to };
-    }
-  }
-
-  /** Reads a string where it stands still after a turn; nothing where it stands where it was read. */
-  private readAfterTurn(steady: SteadyStretch): boolean {
-    const { turning, rate } = this;
-    if (!turning) return false;
-    const { from } = steady;
-    const to = Math.min(steady.to, from + STANDS);
-    const start = Math.max(0, this.onset, this.heard - this.buffer.length);
-    const length = this.heard - start;
-    if (this.onset + from * rate < start || (start > this.onset && !this.untouched)) return false;
-    this.copyFrom(start, length);
-    const pluck = {
-      samples: this.scratch,
-      onset: this.onset - start,
-      end: length,
-      talk: this.talkNow(),
+  /** The note that rings, for reading it again. */
+  private ringing(): RingingNote {
+    const { onset, heard, buffer } = this;
+    const from = (start: number) => {
+      this.copyFrom(start, heard - start);
+      return {
+        samples: this.scratch,
+        onset: onset - start,
+        end: heard - start,
+        talk: this.talkNow(),
+      };
     };
-    const reading = this.analyser.analyseSteady(pluck, { ...steady, to }, this.untouched);
-    if (!reading) return false;
-    this.turning = null;
-    const { read } = turning;
-    const isNew =
-      !read ||
-      // What was read of its beginning alone may be less sure than where it stands now.
-      (read.windowFrom < READING_WINDOW.from && read.errorCents > reading.errorCents) ||
-      Math.abs(centsBetween(read.hz, reading.hz)) > SAME_PLACE;
-    if (isNew) this.sayRead(reading);
-    else if (this.lastRead) this.lastRead = { ...this.lastRead, to };
-    return true;
-  }
-
-  /** A note that was turned is over: it is read where it stood still last, or it is said that it did not. */
-  private endTurning(end: number): void {
-    const { turning } = this;
-    if (!turning) return;
-    const until = (end - this.onset) / this.rate;
-    const steady = this.noteTrack.lastSteady(turning.after);
-    const stands = steady !== null && !steady.leaves && steady.to <= until + BEFORE_TURN;
-    if (!(stands && this.readAfterTurn(steady)))
-      this.say(
-        this.outcomeEvent(
-          turning.read || turning.outcome?.kind === 'reading'
-            ? { kind: 'turned' }
-            : (turning.outcome ?? { kind: 'turned' }),
-        ),
-      );
-    this.turning = null;
+    return { onset, heard, oldest: heard - buffer.length, from };
   }
 
   private say(event: Extract<ListenEvent, { type: 'outcome' }>): void {
