@@ -1,21 +1,17 @@
 import { decibels, nth, nth64 } from '../maths/index.ts';
-import { centsBetween } from '../music/index.ts';
-import type { Cents, Dbfs, Hz, Seconds } from '../units.ts';
+import type { Dbfs, Hz, Seconds } from '../units.ts';
 import { PITCH_RANGE } from './candidates.ts';
 import { Decimator } from './decimate.ts';
-import { Estimator, type FrameEstimate } from './estimator.ts';
-import { FrameTable } from './frameTable.ts';
 import { GapFinder } from './gaps.ts';
 import type { StringKnowledge } from './identity.ts';
-import { lowestOf, priorAt } from './identity.ts';
+import { lowestOf } from './identity.ts';
+import { LiveTrack, type TrackPoint } from './liveTrack.ts';
 import { NewTones } from './newTones.ts';
 import { OnsetDetector } from './onset.ts';
 import type { PluckOutcome } from './pluck.ts';
 import { PluckAnalyser, READING_WINDOW } from './pluck.ts';
 import type { RoomReport } from './room.ts';
 import { RoomWatcher } from './room.ts';
-import type { StiffnessPrior } from './stiffString.ts';
-import { GENERAL_PRIOR } from './stiffString.ts';
 import {
   isStrum,
   likeliest,
@@ -29,15 +25,6 @@ import {
 } from './strum.ts';
 import { type RingingNote, TurnReader } from './turning.ts';
 
-/** The longest frame of the live track, and what of the attack is kept out of it. */
-const LONGEST_FRAME: Seconds = 0.1;
-const ATTACK: Seconds = 0.008;
-/** A frame shorter than this tells no pitch. */
-const LEAST_FRAME: Seconds = 0.045;
-/** The first value of the track comes when a frame lies clear of the attack. */
-const FIRST_VALUE: Seconds = 0.055;
-/** Memory of the tracker: twice its longest frame, and a little. */
-const TRACKER_FRAME: Seconds = 0.21;
 /** So many samples at the limit in a row are clipping; fewer may be one that just reaches it. */
 const CLIPPED_RUN = 3;
 /** The level is told every so many hops: ten times a second. */
@@ -46,32 +33,22 @@ const HOPS_A_LEVEL = 19;
 const AFTER_WINDOW: Seconds = 0.02;
 /** A note ends so long before the onset of the next is noticed: the finger is on its way, and the rise has begun. */
 const BEFORE_NEXT: Seconds = 0.02;
-/** What the live track believes: the candidate's score, the string's share, its error, its jump. */
-const TRACKED = { score: 0.45, clarity: 0.3, error: 15, jump: 0.03 } as const;
-/** Nearer than this two pitches are the same note, or the same partial. */
-const SAME_NOTE: Cents = 80;
 /** Tones nearer to the room's noise than this are none of a string. */
 const LEAST_OVER_FLOOR_DB = 10;
 /** Talk is forgotten in this time to 1/e. */
 const TALK_LASTS: Seconds = 4;
-/** A click begins so long before it is noticed and is over after so long; the frames beside it hold so many periods of the string, and no more than the longest. */
-const CLICK = { before: 0.008, lasts: 0.018, frame: 0.045, periods: 5, longest: 0.065 } as const;
 /** A strum is heard out for so long; fewer strings than this are plucked one by one. */
 const STRUM_HEARD: Seconds = STRUM_WINDOW.from + STRUM_WINDOW.final + 0.01;
 const FEWEST_STRUMMED = 3;
 /** Samples of a whole recording that are heard at once. */
 const BLOCK = 4096;
 
-/** Time between values of the live track. */
-const TRACK_HOP_S = 0.016;
-/** Samples before the onset that are kept out of every frame: the finger's noise. */
+/** So much of what was heard is kept. */
 const BUFFER_S = 4;
 /** So much of the room is heard before each onset. */
 const BEFORE_S = 0.19;
 /** A note longer than its reading is followed on the live track for at most this long. */
 const LONGEST_TRACK_S = 12;
-/** The shortest frame for the live track and how many periods it must hold. */
-const TRACK_FRAME = { shortest: 0.05, periods: 8 } as const;
 /** Hops in silence that end a note. */
 const SILENT_HOPS = 6;
 /** Below this peak a signal that has an onset is too quiet to be read. */
@@ -83,14 +60,6 @@ const MOST_ASKED = 64;
 /** Samples that are looked at together before they are analysed. */
 const PIECE = 256;
 const CLIPPED_AT = 0.985;
-
-/** One value of the live track. */
-export interface TrackPoint {
-  /** Seconds since the onset of the note. */
-  readonly sinceOnset: Seconds;
-  readonly hz: Hz;
-  readonly clarity: number;
-}
 
 /**
  * What a listener says while it hears. Times are seconds since its first sample; `asked` is
@@ -138,7 +107,7 @@ export class Listener {
   private readonly decimator: Decimator;
   private readonly detector: OnsetDetector;
   private readonly analyser: PluckAnalyser;
-  private readonly tracker: Estimator;
+  private readonly live: LiveTrack;
   private readonly rate: Hz;
   private tones = new NewTones('usual');
   private readonly gaps: GapFinder;
@@ -158,18 +127,6 @@ export class Listener {
   private silentHops = 0;
   /** Where something rose that may be a click; −1 while nothing is in doubt. */
   private inDoubt = -1;
-  private readonly doubtLasts: number;
-  /** A frame before a rise and one behind it. */
-  private readonly step = new FrameTable(2);
-  private nextTrack = 0;
-  /** What the next live frame starts from; its pitch is 0 while none is known. */
-  private readonly hint = { hz: 0, inharmonicity: 0 };
-  private prior: StiffnessPrior = GENERAL_PRIOR;
-  /** Longer where a string is so low that fewer periods would not tell. */
-  private longestFrame: Seconds = LONGEST_FRAME;
-  /** The pitch of this note as last found afresh, and a strange one seen after it. */
-  private lastHz: Hz = 0;
-  private strangeHz: Hz = 0;
   private peak = 0;
   private hops = 0;
   private clippedRun = 0;
@@ -195,12 +152,11 @@ export class Listener {
     this.decimator = new Decimator(sampleRate);
     this.rate = this.decimator.outputRate;
     this.detector = new OnsetDetector(this.rate);
-    this.doubtLasts = Math.round((CLICK.lasts + CLICK.longest) * this.rate);
     this.gaps = new GapFinder(sampleRate);
     this.room = new RoomWatcher(this.rate);
     this.analyser = new PluckAnalyser(this.rate);
     this.turns = new TurnReader(this.rate, this.analyser);
-    this.tracker = new Estimator(this.rate, Math.ceil(TRACKER_FRAME * this.rate));
+    this.live = new LiveTrack(this.rate, (start, length) => this.copyFrom(start, length));
     this.buffer = new Float64Array(Math.ceil(BUFFER_S * this.rate));
     this.scratch = new Float64Array(this.buffer.length);
   }
@@ -212,9 +168,8 @@ export class Listener {
   know(strings: readonly StringKnowledge[], tunings: readonly StrumTuning[] = []): void {
     this.strings = strings;
     const lowest = lowestOf(strings);
-    this.tracker.finder.lowest = Math.min(PITCH_RANGE.low, lowest);
+    this.live.know(strings, lowest);
     const low = lowest < PITCH_RANGE.low;
-    this.longestFrame = low ? TRACKER_FRAME : LONGEST_FRAME;
     this.detector.know(lowest);
     const tones = low ? 'low' : 'usual';
     if (tones !== this.tones.strings) this.tones = new NewTones(tones);
@@ -290,7 +245,7 @@ export class Listener {
   private afterHop(event: 'none' | 'onset' | 'silent'): void {
     if (++this.hops % HOPS_A_LEVEL === 0) this.sayLevel();
     if (event === 'onset') this.maybeBegin();
-    if (this.inDoubt >= 0 && this.heard >= this.inDoubt + this.doubtLasts) this.resolveDoubt();
+    if (this.inDoubt >= 0 && this.heard >= this.inDoubt + this.live.doubtLasts) this.resolveDoubt();
     if (this.onset < 0) return;
     this.silentHops = event === 'silent' ? this.silentHops + 1 : 0;
     const since = (this.heard - this.onset) / this.rate;
@@ -298,7 +253,7 @@ export class Listener {
     if (!this.concluded && (since >= READING_WINDOW.to + AFTER_WINDOW || over))
       this.conclude(over ? this.heard - SILENT_HOPS * this.detector.hop : this.heard);
     else if (this.undecided && (over || since >= STRUM_HEARD)) this.decide();
-    else if (this.heard >= this.nextTrack && this.inDoubt < 0) this.follow(since);
+    else if (this.live.isDue(this.heard) && this.inDoubt < 0) this.follow(since);
     if (over) this.release(this.heard - SILENT_HOPS * this.detector.hop);
     else if (since > LONGEST_TRACK_S) this.release(this.heard);
   }
@@ -321,7 +276,7 @@ export class Listener {
   /** A rise while a string rings may be a click in the room: what follows shows it. */
   private maybeBegin(): void {
     const at = this.heard - this.detector.hop;
-    if (this.onset < 0 || this.hint.hz === 0 || at < this.doubtLasts) this.begin();
+    if (this.onset < 0 || !this.live.isKnown || at < this.live.doubtLasts) this.begin();
     else this.inDoubt = at;
   }
 
@@ -329,17 +284,7 @@ export class Listener {
   private resolveDoubt(): void {
     const at = this.inDoubt;
     this.inDoubt = -1;
-    const { hint, rate, step } = this;
-    const seconds = Math.min(CLICK.longest, Math.max(CLICK.frame, CLICK.periods / hint.hz));
-    const length = Math.round(seconds * rate);
-    const gap = Math.round((CLICK.before + CLICK.lasts) * rate);
-    this.copyFrom(at - Math.round(CLICK.before * rate) - length, 2 * length + gap);
-    step.clear();
-    for (const offset of [0, length + gap]) {
-      const e = this.tracker.estimate(this.scratch, offset, length, hint, this.prior, 'live');
-      if (e) step.add(offset / rate, e);
-    }
-    if (step.count < 2 || !step.ringsOn()) this.begin(at);
+    if (!this.live.ringsOn(at)) this.begin(at);
   }
 
   private begin(from = this.heard - this.detector.hop): void {
@@ -357,13 +302,10 @@ export class Listener {
     this.room.reset();
     this.concluded = false;
     this.silentHops = 0;
-    this.hint.hz = 0;
-    this.lastHz = 0;
-    this.strangeHz = 0;
     this.track.length = 0;
     this.turns.begin();
     this.clipped = false;
-    this.nextTrack = at + Math.round(FIRST_VALUE * this.rate);
+    this.live.begin(at);
     this.emit({ type: 'onset', at: this.timeOf(at), asked: this.askedAt(at) });
   }
 
@@ -378,58 +320,17 @@ export class Listener {
     this.emit({ type: 'released', at: this.timeOf(this.heard) });
   }
 
-  /** The next value of the live track: the pitch of the newest frame. */
+  /** The next value of the live track. */
   private follow(since: Seconds): void {
-    const { hint } = this;
-    this.nextTrack = this.heard + Math.round(TRACK_HOP_S * this.rate);
-    const wanted = hint.hz ? TRACK_FRAME.periods / hint.hz : this.longestFrame;
-    const longest = Math.min(since - ATTACK, this.longestFrame);
-    const length = Math.round(
-      Math.min(longest, Math.max(TRACK_FRAME.shortest, wanted)) * this.rate,
-    );
-    if (length < LEAST_FRAME * this.rate) return;
-    this.copyBack(length);
-    if (!hint.hz) {
-      const best = this.tracker.candidates(this.scratch, 0, length)[0];
-      if (!best || best.score < TRACKED.score) return;
-      if (this.isOtherNote(best.hz)) return this.begin(this.heard - length);
-      hint.hz = best.hz;
-      this.lastHz = best.hz;
-      this.prior = priorAt(best.hz, this.strings);
-      hint.inharmonicity = this.prior.mean;
-    }
-    const e = this.tracker.estimate(this.scratch, 0, length, hint, this.prior, 'live');
-    if (!e || !isTracked(e, hint.hz)) {
-      hint.hz = 0;
-      return;
-    }
-    hint.hz = e.firstPartialHz;
-    hint.inharmonicity = e.inharmonicity;
-    // A string that is turned stays the string that it was, however far it goes.
-    this.lastHz = e.f0;
-    const middle = since - length / 2 / this.rate;
-    if (!this.concluded) this.track.push(middle, e.reportedHz);
-    this.turns.add(middle, e.reportedHz);
-    const again = this.concluded ? this.turns.watch(middle, this.ringing()) : null;
+    const tracked = this.live.follow(since, this.heard);
+    if (!tracked) return;
+    if (tracked.kind === 'other note') return this.begin(tracked.from);
+    const { point } = tracked;
+    if (!this.concluded) this.track.push(point.sinceOnset, point.hz);
+    this.turns.add(point.sinceOnset, point.hz);
+    const again = this.concluded ? this.turns.watch(point.sinceOnset, this.ringing()) : null;
     if (again) this.sayRead(again);
-    this.emit({
-      type: 'track',
-      point: { sinceOnset: middle, hz: e.reportedHz, clarity: e.clarity },
-    });
-  }
-
-  /**
-   * True when the pitch went to another note without a rise of energy, as when
-   * one string is damped while the next is plucked: seen twice running, and not
-   * merely another partial of the same note coming forward.
-   */
-  private isOtherNote(hz: Hz): boolean {
-    const same = (a: Hz, b: Hz) => Math.abs(centsBetween(b, a)) < SAME_NOTE;
-    const ratio = hz > this.lastHz ? hz / this.lastHz : this.lastHz / hz;
-    const kin = this.lastHz === 0 || same(ratio, Math.round(ratio));
-    const twice = same(hz, this.strangeHz || 1);
-    this.strangeHz = kin ? 0 : hz;
-    return !kin && twice;
+    this.emit({ type: 'track', point });
   }
 
   private conclude(end: number): void {
@@ -547,13 +448,10 @@ export class Listener {
     return this.unheard + sample / this.rate;
   }
 
-  private copyBack(length: number): void {
-    this.copyFrom(this.heard - length, length);
-  }
-
-  private copyFrom(start: number, length: number): void {
+  private copyFrom(start: number, length: number): Float64Array {
     const { buffer, scratch } = this;
     for (let i = 0; i < length; i++) scratch[i] = nth64(buffer, (start + i) % buffer.length);
+    return scratch;
   }
 }
 
@@ -578,12 +476,4 @@ export function readPlucks(
   for (let i = 0; i < samples.length; i += block) listener.hear(samples.subarray(i, i + block));
   listener.finish();
   return outcomes;
-}
-
-function isTracked({ clarity, errorCents, f0 }: FrameEstimate, hz: Hz): boolean {
-  return (
-    clarity >= TRACKED.clarity &&
-    errorCents <= TRACKED.error &&
-    Math.abs(f0 / hz - 1) <= TRACKED.jump
-  );
 }
