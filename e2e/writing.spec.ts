@@ -30,7 +30,11 @@ test('notes, numbers and units are written as the reader does, in every view', a
       .or(page.getByRole('region', { name: en('tunings.strings') })),
   ).toContainText(en('tunings.tensionForce', { force: 'lbf' }));
   await page.getByRole('link', { name: en('tunings.newOneFromThis') }).click();
-  await page.getByLabel(en('tunings.notes'), { exact: false }).first().fill('E2 H2 E3 Gis3 B3 E4');
+  // The page before names a section like the field that is waited for.
+  await page
+    .getByRole('textbox', { name: en('tunings.notes') })
+    .first()
+    .fill('E2 H2 E3 Gis3 B3 E4');
   // A comma is understood where a number is typed, and a point too.
   await page.goto('/settings');
   for (const typed of ['442,5', '441.5']) {
