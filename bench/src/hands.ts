@@ -84,7 +84,7 @@ class HandScreen {
   readonly tally: HandTally = { ...NOTHING };
 
   constructor(readonly scene: Scene) {
-    this.followed = { beliefs: startBeliefs(setupOf(scene)), plucks: [], own: [] };
+    this.followed = { beliefs: startBeliefs(setupOf(scene)), plucks: [], own: [], leftOut: [] };
   }
 
   get asked(): number {
@@ -136,6 +136,7 @@ class HandScreen {
     this.followed = {
       beliefs: now,
       own: [],
+      leftOut: [],
       plucks: this.puts.map(({ hz, course, firm }) => ({ hz, course, firm })),
     };
     if (course !== null) this.book(course, note.hz);

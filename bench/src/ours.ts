@@ -65,7 +65,7 @@ export function oursSession(seed: number, row: OursRow): OursTally {
     tunings: tuningsFor(tuning.kind, targets.length),
     goal: { order, tolerance: TOLERANCE },
   });
-  let followed: Followed = { beliefs: startBeliefs(setup), plucks: [], own: [] };
+  let followed: Followed = { beliefs: startBeliefs(setup), plucks: [], own: [], leftOut: [] };
   const place = new Scene(random, row);
   const tally: OursTally = { own: 0, ownLeftOut: 0, others: [], booked: [], otherwise: [] };
   const judged = (reading: Reading, asked: number) => {

@@ -13,6 +13,7 @@ import {
   type Correction,
   correctionsOf,
   type Followed,
+  insistsOnIt,
   isOurs,
   type PluckFacts,
   pluckOf,
@@ -56,7 +57,9 @@ export function judge(
   const course = likeliestOf(judged.who);
   if (!presence || ringing !== null || course === null) return judged;
   const expected = { chosen: chosen === course, asked: asked === course };
-  return isOurs(presence, followed.own, expected)
+  const { own, leftOut } = followed;
+  const insists = expected.asked && insistsOnIt(reading.hz, leftOut, own);
+  return insists || isOurs(presence, own, expected)
     ? judged
     : { who: { kind: 'not ours', course }, corrections: [] };
 }

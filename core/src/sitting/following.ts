@@ -9,7 +9,7 @@ import {
 import type { Presence } from '../listen/index.ts';
 import type { Hz } from '../units.ts';
 import type { BenchEvent, PluckFacts } from './events.ts';
-import { withOwn } from './ours.ts';
+import { isRepeated, withOwn } from './ours.ts';
 
 /** An earlier pluck is put to another string from this probability on. */
 const CORRECTED_FROM = 0.85;
@@ -30,6 +30,8 @@ export interface Followed {
   readonly plucks: readonly FollowedPluck[];
   /** How near this instrument was plucked of late. */
   readonly own: readonly Presence[];
+  /** Pitches that were taken for another instrument's since this one was heard last. */
+  readonly leftOut: readonly Hz[];
 }
 
 /** A pluck that was put to another string, or to none yet, and to which it belongs. */
@@ -56,6 +58,7 @@ export function follow(setup: Setup, log: readonly BenchEvent[]): Followed {
     beliefs: startBeliefs(setup),
     plucks: [],
     own: [],
+    leftOut: [],
   } as Followed);
 }
 
@@ -79,13 +82,14 @@ function after(so: Followed, event: BenchEvent, named: ReadonlyMap<Hz, number>):
       const firm = facts.chosen === course || named.has(hz);
       const known = facts.sameNote ? { named: course } : {};
       const pluck = pluckOf(hz, { ...facts, ...known, ...nameOf(hz, named) });
-      return heard(learnOwn(so, facts, false), pluck, { hz, course, firm });
+      const insisted = isRepeated(hz, so.leftOut);
+      return heard(learnOwn(so, facts, insisted), pluck, { hz, course, firm });
     }
     case 'unattributed': {
       const { hz } = event.pitch;
       const { others } = event.pluck;
       // What another instrument played tells nothing of this one, unless the teacher says that it was this.
-      if (others && !named.has(hz)) return so;
+      if (others && !named.has(hz)) return { ...so, leftOut: [...so.leftOut, hz] };
       const own = learnOwn(so, named.has(hz) ? event.pluck : {}, others ?? false);
       const pluck = pluckOf(hz, { ...event.pluck, ...nameOf(hz, named) });
       const course = named.get(hz) ?? null;
@@ -109,7 +113,8 @@ function nameOf(hz: Hz, named: ReadonlyMap<Hz, number>) {
 }
 
 function heard(so: Followed, pluck: Pluck, one: FollowedPluck): Followed {
-  return { ...so, beliefs: afterPluck(so.beliefs, pluck), plucks: [...so.plucks, one] };
+  const plucks = [...so.plucks, one];
+  return { ...so, beliefs: afterPluck(so.beliefs, pluck), plucks, leftOut: [] };
 }
 
 function learnOwn(so: Followed, { presence }: PluckFacts, vouchedFor: boolean): Followed {

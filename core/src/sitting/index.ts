@@ -24,7 +24,7 @@ export {
   stringsNow,
 } from './known.ts';
 export { type LedgerRow, ledger } from './ledger.ts';
-export { isOurs } from './ours.ts';
+export { insistsOnIt, isOurs } from './ours.ts';
 export type { BenchGoal, BenchState, Pass, Standing, StringPass } from './replay.ts';
 export {
   allInTune,

@@ -1,4 +1,6 @@
 import type { Presence } from '../listen/index.ts';
+import { centsBetween } from '../music/index.ts';
+import type { Cents, Hz } from '../units.ts';
 
 /** What was expected of the next pluck. */
 export interface Expected {
@@ -65,4 +67,25 @@ export function withOwn(
   vouchedFor: boolean,
 ): readonly Presence[] {
   return vouchedFor ? [one] : [...own, one].slice(-COMPARED_WITH);
+}
+
+/** The same note again and again lies so near together. */
+const SAME_NOTE: Cents = 40;
+/** Who plucks the string that is asked for so often in a row is believed: at first, and once ours is known. */
+const INSISTS = { atFirst: 1, known: 2 } as const;
+
+/** A note is plucked again that was just left out. */
+export function isRepeated(hz: Hz, leftOut: readonly Hz[]): boolean {
+  const last = leftOut.at(-1);
+  return last !== undefined && Math.abs(centsBetween(last, hz)) < SAME_NOTE;
+}
+
+/**
+ * The string that is asked for was left out and is plucked again and again: the teacher sits somewhere
+ * else, and wonders why nothing happens.
+ */
+export function insistsOnIt(hz: Hz, leftOut: readonly Hz[], own: readonly Presence[]): boolean {
+  const often = own.length === 0 ? INSISTS.atFirst : INSISTS.known;
+  const late = leftOut.slice(-often);
+  return late.length === often && late.every((other) => isRepeated(hz, [other]));
 }
