@@ -7,11 +7,12 @@ import {
 } from '@rosefinch/core/attribution';
 import { judge } from '@rosefinch/core/dialogue';
 import type { Random } from '@rosefinch/core/maths';
-import { centsBetween, findTuning, shiftHz, targetsOf, tuningsFor } from '@rosefinch/core/music';
+import { centsBetween, findTuning, shiftHz, tuningsFor } from '@rosefinch/core/music';
 import { correctionsOf, type Followed, pluckOf } from '@rosefinch/core/sitting';
 import { setupFor } from '@rosefinch/core/state';
 import { MODELS, soundingLength, stiffnessOf } from '@rosefinch/core/strings';
 import type { Cents, Hz } from '@rosefinch/core/units';
+import { firstSession } from './firstSession.ts';
 import {
   HABITS,
   type HandString,
@@ -329,16 +330,7 @@ export function gridTally(): {
   const tally = { plucks: 0, wrong: 0, right: 0 };
   for (const { build } of MODELS) {
     const instrument = build('g', 'G');
-    const tuning = findTuning(instrument.tuningId)!;
-    const targets = targetsOf(tuning, 440);
-    const order = targets.map(({ course }) => course).reverse();
-    const setup = setupFor({
-      instrument,
-      targets,
-      before: [],
-      tunings: tuningsFor(tuning.kind, targets.length),
-      goal: { order, tolerance: TOLERANCE },
-    });
+    const { targets, setup } = firstSession(instrument);
     const beliefs = startBeliefs(setup);
     for (const { course, hz, midi } of targets)
       for (let cents = GRID.from; cents <= GRID.to; cents += GRID.step) {

@@ -1,12 +1,11 @@
-import { startBeliefs } from '@rosefinch/core/attribution';
 import { factsOf, type Judged, judge } from '@rosefinch/core/dialogue';
 import { Listener, type Reading } from '@rosefinch/core/listen';
 import { between, normal, type Random, seededRandom } from '@rosefinch/core/maths';
-import { findTuning, targetsOf, tuningsFor } from '@rosefinch/core/music';
-import type { Followed } from '@rosefinch/core/sitting';
-import { setupFor } from '@rosefinch/core/state';
+import { centsBetween } from '@rosefinch/core/music';
+import { type BenchEvent, follow } from '@rosefinch/core/sitting';
 import { findModel } from '@rosefinch/core/strings';
-import type { Cents, Seconds } from '@rosefinch/core/units';
+import type { Seconds } from '@rosefinch/core/units';
+import { firstSession } from './firstSession.ts';
 import { level } from './foreign/places.ts';
 import { classroomOf, placeAt, type Room, soundsFrom } from './foreign/shoebox.ts';
 import { sound, strike } from './foreign/string.ts';
@@ -19,7 +18,6 @@ const PLUCKED_AT: Seconds = 0.4;
 const MODELS = ['steel-guitar', 'nylon-guitar', 'ukulele-concert', 'banjo-five'] as const;
 /** Others are heard after so many plucks of ours. */
 const AFTER = [0, 1, 3, 10] as const;
-const TOLERANCE: Cents = 2;
 
 /** What a row differs in. */
 export interface OursRow {
@@ -51,35 +49,42 @@ interface OursTally {
   readonly otherwise: number[];
 }
 
-/** What one session comes to: our plucks, counted and left out; plucks of others after 0, 1, 3 and 10 of ours. */
+/**
+ * Plays one session: what is counted stays in its log and is learned from, also where it was another
+ * instrument's. Plucks of others come after 0, 1, 3 and 10 of ours.
+ */
 export function oursSession(seed: number, row: OursRow): OursTally {
   const random = seededRandom(seed * 6911);
   const instrument = findModel(MODELS[seed % MODELS.length]!)!.build('x', 'X');
-  const tuning = findTuning(instrument.tuningId)!;
-  const targets = targetsOf(tuning, 440);
-  const order = targets.map(({ course }) => course).reverse();
-  const setup = setupFor({
-    instrument,
-    targets,
-    before: [],
-    tunings: tuningsFor(tuning.kind, targets.length),
-    goal: { order, tolerance: TOLERANCE },
-  });
-  let followed: Followed = { beliefs: startBeliefs(setup), plucks: [], own: [], leftOut: [] };
-  const place = new Scene(random, row);
+  const { targets, order, setup } = firstSession(instrument);
+  const place = new Classroom(random, row);
   const tally: OursTally = { own: 0, ownLeftOut: 0, others: [], booked: [], otherwise: [] };
-  const judged = (reading: Reading, asked: number) => {
-    const { presence } = reading;
-    const told = { chosen: null, inHand: asked };
-    const facts = { ...factsOf(reading, told), ...(presence && { presence }) };
-    return { facts, who: judge(reading, facts, followed, true).who };
+  const log: BenchEvent[] = [];
+  const hear = (reading: Reading, asked: number): Judged => {
+    const { presence, hz, errorCents, moving } = reading;
+    const facts = {
+      ...factsOf(reading, { chosen: null, inHand: asked }),
+      ...(presence && { presence }),
+    };
+    const { who } = judge(reading, facts, follow(setup, log), true);
+    const pitch = { hz, errorCents, moving };
+    if (who.kind === 'string') {
+      const { course } = who;
+      const cents = centsBetween(targets[course - 1]!.hz, hz);
+      log.push({ type: 'reading', reading: { ...pitch, course, cents }, pluck: facts });
+    } else if (who.kind === 'not ours')
+      log.push({ type: 'unattributed', pitch, pluck: { ...facts, others: true } });
+    else if (who.kind === 'doubt') log.push({ type: 'unattributed', pitch, pluck: facts });
+    return who;
   };
   const hearOthers = (asked: number) => {
     const reading = place.heard(false, anyNote(random), targets);
-    tally.others.push(1);
     const plain = reading && factsOf(reading, { chosen: null, inHand: asked });
-    tally.booked.push(reading && isBooked(judged(reading, asked).who) ? 1 : 0);
-    tally.otherwise.push(plain && isBooked(judge(reading, plain, followed, true).who) ? 1 : 0);
+    tally.others.push(1);
+    tally.otherwise.push(
+      plain && isBooked(judge(reading, plain, follow(setup, log), true).who) ? 1 : 0,
+    );
+    tally.booked.push(reading && isBooked(hear(reading, asked)) ? 1 : 0);
   };
   const strings = OPEN_STRINGS.filter(({ set }) => set.length === targets.length);
   for (let k = 0; k <= AFTER.at(-1)!; k++) {
@@ -91,17 +96,7 @@ export function oursSession(seed: number, row: OursRow): OursTally {
     const reading = place.heard(true, { string, hz }, targets);
     if (!reading) continue;
     tally.own++;
-    const { facts, who } = judged(reading, asked);
-    if (who.kind === 'not ours') {
-      tally.ownLeftOut++;
-      continue;
-    }
-    followed = {
-      ...followed,
-      plucks: [...followed.plucks, { hz: reading.hz, course: asked, firm: false }],
-      own: [...followed.own, ...(facts.presence ? [facts.presence] : [])],
-      beliefs: startBeliefs(setup),
-    };
+    if (hear(reading, asked).kind === 'not ours') tally.ownLeftOut++;
   }
   return tally;
 }
@@ -116,7 +111,7 @@ function anyNote(random: Random): { readonly string: OpenString; readonly hz: nu
 }
 
 /** A room with us near its microphone and others further off. */
-class Scene {
+class Classroom {
   private readonly room: Room;
   private readonly ownAt: number;
   private readonly gain: number;

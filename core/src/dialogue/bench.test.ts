@@ -127,7 +127,7 @@ const ROWS: readonly (readonly [
   [
     'a decision answers what the pluck before showed',
     (b) => b.pluck(6, 98).pluck(6, 98).send(press('accept')),
-    ['record reading', 'record reading', 'let go', 'record accept'],
+    ['record reading', 'record reading', 'stop showing note', 'record accept'],
     message('bench.pluck', {
       string: message('common.stringAndNote', { string: 5, note: noteValue(45) }),
     }),
@@ -135,7 +135,7 @@ const ROWS: readonly (readonly [
   [
     'another string than the one chosen',
     (b) => b.send(choose(6)).pluck(5, 2),
-    ['let go', 'record choose', 'record reading'],
+    ['stop showing note', 'record choose', 'record reading'],
     message('advice.anotherString', { heard: 5 }),
   ],
   [
@@ -144,7 +144,7 @@ const ROWS: readonly (readonly [
       const before = b.asked;
       b.send(choose(6)).pluck(5, 1, before);
     },
-    ['let go', 'record choose', 'record reading'],
+    ['stop showing note', 'record choose', 'record reading'],
     message('bench.pluck', {
       string: message('common.stringAndNote', { string: 6, note: noteValue(40) }),
     }),
@@ -152,7 +152,7 @@ const ROWS: readonly (readonly [
   [
     'Space on a plan goes where the plan goes',
     planned,
-    ['let go', 'record accept'],
+    ['stop showing note', 'record accept'],
     message('bench.pluck', {
       string: message('common.stringAndNote', { string: 3, note: noteValue(55) }),
     }),
@@ -220,7 +220,7 @@ const ROWS: readonly (readonly [
         .send(press('reference'))
         .hear(outcomeOf(readingAt(442)))
         .send({ type: 'take A4', a4: 442 }),
-    ['save A4', 'let go', 'start afresh'],
+    ['save A4', 'stop showing note', 'start afresh'],
     message('bench.pluck', {
       string: message('common.stringAndNote', { string: 6, note: noteValue(40) }),
     }),
@@ -274,7 +274,7 @@ const ROWS: readonly (readonly [
   [
     'by ear, compared and gone on',
     (b) => b.send(press('by ear')).pluck(6, 1).send(press('accept'), press('accept')),
-    ['record reading', 'let go', 'record accept'],
+    ['record reading', 'stop showing note', 'record accept'],
     message('bench.pluck', {
       string: message('common.stringAndNote', { string: 5, note: noteValue(45) }),
     }),
@@ -307,14 +307,14 @@ const ROWS: readonly (readonly [
   [
     'the peg test begins',
     (b) => b.send(press('peg test')),
-    ['let go', 'record choose'],
+    ['stop showing note', 'record choose'],
     message('advice.pegPluck', { string: 6 }),
   ],
   [
     'a peg is tried',
     (b) => b.send(press('peg test')).pluck(6, 0).pluck(6, -30).pluck(6, -60).pluck(6, -34),
     [
-      'let go',
+      'stop showing note',
       'record choose',
       'record reading',
       ...TRIED,
@@ -323,7 +323,7 @@ const ROWS: readonly (readonly [
       'save peg',
       ...TRIED,
       'save peg',
-      'let go',
+      'stop showing note',
       'record choose',
     ],
     message('advice.pegMeasured', { string: 6, cents: 250, percent: 12.41158, degrees: 7 }),
@@ -335,13 +335,13 @@ const ROWS: readonly (readonly [
       b.send(press('peg test')).pluck(6, 0).pluck(6, -30).pluck(6, -60).pluck(6, -34);
     },
     [
-      'let go',
+      'stop showing note',
       'record choose',
       'record reading',
       ...TRIED,
       ...TRIED,
       ...TRIED,
-      'let go',
+      'stop showing note',
       'record choose',
     ],
     message('advice.pegMeasured', { string: 6, cents: 250, percent: 12.41158, degrees: 7 }),
@@ -353,7 +353,7 @@ const ROWS: readonly (readonly [
       const { asked } = b;
       b.pluck(6, 0).pluck(6, -30, asked);
     },
-    ['let go', 'record choose', 'record reading', 'record reading'],
+    ['stop showing note', 'record choose', 'record reading', 'record reading'],
     message('advice.pegTurn', {
       turn: message('common.turn', {
         about: 'exactly',
@@ -365,19 +365,19 @@ const ROWS: readonly (readonly [
   [
     'another string than the one whose peg is tried',
     (b) => b.send(press('peg test')).pluck(5, 0),
-    ['let go', 'record choose', 'record reading'],
+    ['stop showing note', 'record choose', 'record reading'],
     message('advice.pegPluck', { string: 6 }),
   ],
   [
     'a peg is skipped',
     (b) => b.send(press('peg test'), press('accept')),
-    ['let go', 'record choose', 'let go', 'record choose'],
+    ['stop showing note', 'record choose', 'stop showing note', 'record choose'],
     message('advice.pegPluck', { string: 5 }),
   ],
   [
     'the peg test ends',
     (b) => b.send(press('peg test'), press('peg test')),
-    ['let go', 'record choose', 'let go', 'record choose'],
+    ['stop showing note', 'record choose', 'stop showing note', 'record choose'],
     message('bench.pluck', {
       string: message('common.stringAndNote', { string: 6, note: noteValue(40) }),
     }),
@@ -389,19 +389,19 @@ const ROWS: readonly (readonly [
         .send(press('peg test'), press('reference'))
         .hear(outcomeOf(readingAt(442)))
         .send(press('reference')),
-    ['let go', 'record choose'],
+    ['stop showing note', 'record choose'],
     message('advice.pegPluck', { string: 6 }),
   ],
   [
     'tuning by ear ends a peg test',
     (b) => b.send(press('peg test'), press('by ear')),
-    ['let go', 'record choose', 'let go', 'record choose'],
+    ['stop showing note', 'record choose', 'stop showing note', 'record choose'],
     message('advice.byEar', { string: 6 }),
   ],
   [
     'starting afresh forgets the plucks',
     (b) => b.pluck(6, 98).pluck(6, 98).send(press('start afresh')),
-    ['record reading', 'record reading', 'let go', 'start afresh'],
+    ['record reading', 'record reading', 'stop showing note', 'start afresh'],
     message('bench.farOff', {
       side: 'high',
       way: message('common.direction', { way: 'towards' }),
@@ -444,7 +444,11 @@ describe('the conversation at the bench', () => {
     expect(bench.says).to.deep.equal(message('bench.whichString', { strings: list([2, 1], 'or') }));
     expect(bench.done).to.deep.equal(['record unattributed']);
     bench.send(choose(2), choose(2));
-    expect(bench.done.slice(1)).to.deep.equal(['record attributed', 'let go', 'record choose']);
+    expect(bench.done.slice(1)).to.deep.equal([
+      'record attributed',
+      'stop showing note',
+      'record choose',
+    ]);
     expect(stringOf(currentPass(bench.state), 2)?.readings).to.have.length(1);
     expect(bench.talk.plucks.at(-1)?.reading).to.include({ course: 2 });
   });
@@ -453,12 +457,12 @@ describe('the conversation at the bench', () => {
     const bench = new Bench({});
     bench.hear(outcomeOf(readingAt(shiftHz(TARGETS[1]!.hz, 250)))).send(choose(null));
     // Nothing was chosen that could be let go: nothing goes on record.
-    expect(bench.done).to.deep.equal(['record unattributed', 'let go']);
+    expect(bench.done).to.deep.equal(['record unattributed', 'stop showing note']);
     bench.send(choose(6), choose(null));
     expect(bench.done.slice(2)).to.deep.equal([
-      'let go',
+      'stop showing note',
       'record choose',
-      'let go',
+      'stop showing note',
       'record choose',
     ]);
   });
@@ -466,7 +470,7 @@ describe('the conversation at the bench', () => {
   it('a number that answers no doubt chooses', () => {
     const bench = new Bench({});
     bench.hear(outcomeOf(readingAt(shiftHz(TARGETS[1]!.hz, 250)))).send(choose(6));
-    expect(bench.done).to.deep.equal(['record unattributed', 'let go', 'record choose']);
+    expect(bench.done).to.deep.equal(['record unattributed', 'stop showing note', 'record choose']);
     expect(bench.heard).to.deep.equal([]);
   });
 

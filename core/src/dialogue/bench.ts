@@ -210,10 +210,10 @@ function byEar(talk: BenchTalk): Step {
 
 /** Puts what the teacher decides on record. */
 function act(talk: BenchTalk, event: BenchEvent): Step {
-  const letGo = event.type === 'choose' || event.type === 'accept';
+  const isOver = event.type === 'choose' || event.type === 'accept';
   return {
     state: { ...afterRecord(talk), notice: null, notOurs: null, answered: true, called: null },
-    effects: [...(letGo ? [{ do: 'let go' } as const] : []), { do: 'record', event }],
+    effects: [...(isOver ? [{ do: 'stop showing note' } as const] : []), { do: 'record', event }],
   };
 }
 
@@ -239,11 +239,11 @@ function accept(talk: BenchTalk, world: BenchWorld): Step {
 
 function choose(talk: BenchTalk, course: number | null, world: BenchWorld): Step {
   const { notice } = talk;
-  // Nothing is chosen that could be let go: nothing is to be put on record.
+  // Nothing is chosen: nothing is to be put on record.
   if (course === null && world.state.chosen === null)
     return {
       state: { ...afterRecord(talk), notice: null, answered: true },
-      effects: [{ do: 'let go' }],
+      effects: [{ do: 'stop showing note' }],
     };
   // Any number answers the question which string that was, before it chooses one.
   const answers =
@@ -323,7 +323,7 @@ function takeA4(talk: BenchTalk, a4: number): Step {
 function startAfresh(talk: BenchTalk, undoable: boolean): Step {
   return {
     state: { ...talk, plucks: [], notice: null, questioned: false, flat: null },
-    effects: [{ do: 'let go' }, { do: 'start afresh', undoable }],
+    effects: [{ do: 'stop showing note' }, { do: 'start afresh', undoable }],
   };
 }
 
@@ -431,7 +431,7 @@ function put(talk: BenchTalk, report: Outcome, asked: BenchAsked, world: BenchWo
     return {
       state: { ...talk, notOurs, called: null },
       effects: [
-        { do: 'let go' },
+        { do: 'stop showing note' },
         { do: 'record', event, measurement: { reading: report.outcome, track: report.track } },
       ],
     };

@@ -204,7 +204,7 @@ export type BenchEffect =
   /** Told aloud where that is wanted, whether it is right. */
   | { readonly do: 'say'; readonly saying: Saying; readonly right: boolean }
   | { readonly do: 'sound'; readonly hz: Hz }
-  /** The note that rings is nobody's business any more. */
-  | { readonly do: 'let go' }
+  /** The note that rings is not shown any more: it belongs to no string that is worked on. */
+  | { readonly do: 'stop showing note' }
   | { readonly do: 'start afresh'; readonly undoable: boolean }
   | { readonly do: 'save A4'; readonly a4: Hz };

@@ -119,7 +119,7 @@ describe('the conversation over new strings', () => {
 
   it('lets the note go when a string is chosen', () => {
     const { effects, state } = play({ type: 'choose', course: 1 });
-    expect(effects.map((effect) => effect.do)).to.deep.equal(['let go', 'record']);
+    expect(effects.map((effect) => effect.do)).to.deep.equal(['stop showing note', 'record']);
     expect(state.chosen).to.equal(1);
   });
 

@@ -82,7 +82,7 @@ export type SettleEffect =
       readonly measurement?: Pick<Measurement, 'reading' | 'track'>;
     }
   | { readonly do: 'sound'; readonly hz: Hz }
-  | { readonly do: 'let go' };
+  | { readonly do: 'stop showing note' };
 
 type Stepped = Next<SettleTalk, SettleEffect>;
 
@@ -138,7 +138,9 @@ function choose(talk: SettleTalk, course: number | null, world: SettleWorld): St
   const answers = course !== null && notice?.kind === 'doubt' && notice.courses.includes(course);
   const put = answers ? putTo(notice.hz, course, world) : null;
   if (!put)
-    return record({ ...talk, notice: null }, { type: 'choose', course }, [{ do: 'let go' }]);
+    return record({ ...talk, notice: null }, { type: 'choose', course }, [
+      { do: 'stop showing note' },
+    ]);
   return record(announced({ ...talk, notice: null }, put), attributedTo(put, 'teacher'));
 }
 

@@ -35,7 +35,7 @@ export interface TrackPoint {
 }
 
 /** Copies samples that were heard: from a place on, so many. */
-export type Heard = (start: number, length: number) => Float64Array;
+type CopySamples = (start: number, length: number) => Float64Array;
 
 /** What came of a look at the newest sound. */
 export type Tracked =
@@ -63,7 +63,7 @@ export class LiveTrack {
 
   constructor(
     private readonly rate: Hz,
-    private readonly heard: Heard,
+    private readonly heard: CopySamples,
   ) {
     this.tracker = new Estimator(rate, Math.ceil(TRACKER_FRAME * rate));
     this.doubtLasts = Math.round((CLICK.lasts + CLICK.longest) * rate);

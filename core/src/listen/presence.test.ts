@@ -32,7 +32,7 @@ function far(): PresentNote {
 }
 
 describe('how near a pluck was', () => {
-  it('is told by the attack, which echoes drown, and by how partials begin and fade', () => {
+  it('shows in the attack, which echoes drown, and in how partials begin and fade', () => {
     const [own, other] = [presenceOf(near())!, presenceOf(far())!];
     expect(other.peak).to.be.below(own.peak);
     expect(other.attack).to.be.below(own.attack - 1);
@@ -47,13 +47,13 @@ describe('how near a pluck was', () => {
       expect(loud[of], of).to.be.closeTo(soft[of], 0.01);
   });
 
-  it('is not told of a note that ended at once, of silence, or where nothing lies before it', () => {
+  it('is not known of a note that ended at once, of silence, or where nothing lies before it', () => {
     expect(presenceOf(near(0.4, 0.1))).to.equal(null);
     expect(presenceOf(near(0))).to.equal(null);
     expect(presenceOf({ ...near(), onset: 10 })).to.equal(null);
   });
 
-  it('is not told while another string still rings, nor of a sound that nobody struck', () => {
+  it('is not known while another string still rings, nor of a sound that nobody struck', () => {
     const note = near();
     const ringing = note.samples.map((x, i) => x + 0.2 * Math.sin((2 * Math.PI * 330 * i) / RATE));
     expect(presenceOf({ ...note, samples: ringing })).to.equal(null);

@@ -209,7 +209,7 @@ function useEffects(
           return spoken && listening.say(t(sayingInWords(effect.saying).say), effect.right);
         case 'sound':
           return listening.sound(effect.hz);
-        case 'let go':
+        case 'stop showing note':
           return listening.live.leave();
         case 'start afresh':
           return afresh(effect.undoable);

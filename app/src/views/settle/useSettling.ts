@@ -94,7 +94,7 @@ export function useSettling(
   const { settings } = stock;
   const { matrix } = useCoupling(instrument, stock);
   const open = useSettlingSitting(instrument, stock, restringing);
-  const { sitting, source, targets, now, letGoBy } = open;
+  const { sitting, source, targets, now, skipTime } = open;
   const { state, log, latest } = sitting;
   const { taken, fresh, old } = useTaken(restringing, { log, state, targets, matrix });
   const { goal, rules, day } = useLesson(restringing, state.goal.tolerance);
@@ -142,7 +142,7 @@ export function useSettling(
   });
   const elapse = (seconds: Seconds) => {
     listening.hands?.elapse(seconds);
-    letGoBy(seconds);
+    skipTime(seconds);
     lookAgain();
   };
   const moved = useMemo(() => roomMove(fresh, old), [fresh, old]);

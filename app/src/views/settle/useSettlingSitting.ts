@@ -19,7 +19,7 @@ export interface SettlingSitting {
   readonly targets: readonly Target[];
   readonly now: () => EpochMs;
   /** On the practice instrument: puts its time so much ahead. */
-  readonly letGoBy: (seconds: Seconds) => void;
+  readonly skipTime: (seconds: Seconds) => void;
 }
 
 /** Opens the one session in which the strings of a restringing are watched. */
@@ -28,7 +28,7 @@ export function useSettlingSitting(
   { settings, tunings }: Stock,
   restringing: Restringing,
 ): SettlingSitting {
-  const { now, letGoBy } = usePracticeClock(restringing);
+  const { now, skipTime } = usePracticeClock(restringing);
   const tuning = findTuning(tuningId, tunings);
   const source = useSource();
   const { latest, practice, seed } = source;
@@ -43,22 +43,22 @@ export function useSettlingSitting(
   const sitting = useSitting(place, settings);
   const { a4 } = sitting.session ?? settings;
   const targets = useMemo(() => (tuning ? targetsOf(tuning, a4) : []), [tuning, a4]);
-  return { sitting, source, targets, now, letGoBy };
+  return { sitting, source, targets, now, skipTime };
 }
 
-/** The time of day, ahead of it by what practice has let go by. */
+/** The time of day, ahead of it by what practice has skipped. */
 function usePracticeClock({ id, practiceAheadMs = 0 }: Restringing) {
   const { repository } = useData();
   const ahead = useRef(0);
   // Kept a moment later: time that was let go by since must not come back.
   ahead.current = Math.max(ahead.current, practiceAheadMs);
   const [now] = useState(() => () => timeOfDay() + ahead.current);
-  const letGoBy = useCallback(
+  const skipTime = useCallback(
     (seconds: Seconds) => {
       ahead.current += 1000 * seconds;
       void repository.changeRestringing(id, { practiceAheadMs: ahead.current });
     },
     [repository, id],
   );
-  return { now, letGoBy };
+  return { now, skipTime };
 }
